@@ -1,0 +1,46 @@
+import js from '@eslint/js';
+import tseslint from 'typescript-eslint';
+import reactHooks from 'eslint-plugin-react-hooks';
+
+const outsideCore = ['react', 'react-dom', 'react-router', 'express', 'knex', 'pg', 'node:*', 'fs', 'path'];
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**', '.dependency-cruiser.cjs'] },
+  js.configs.recommended,
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    extends: [...tseslint.configs.recommendedTypeChecked],
+    languageOptions: {
+      parserOptions: {
+        project: [
+          'tsconfig.json',
+          'packages/core/tsconfig.test.json',
+          'packages/{server,cli,web}/tsconfig.json',
+          'e2e/tsconfig.json',
+        ],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/no-unused-expressions': 'off', // chai's property assertions
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: outsideCore }] },
+  },
+  {
+    files: ['packages/web/src/**/*.tsx', 'packages/web/src/**/*.ts'],
+    extends: [reactHooks.configs.flat.recommended],
+  },
+  {
+    files: ['**/*.mjs', '*.js'],
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', fetch: 'readonly', URL: 'readonly', performance: 'readonly' },
+    },
+  },
+);

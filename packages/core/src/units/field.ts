@@ -1,0 +1,18 @@
+import type { QuantityKind } from './quantity.ts';
+
+/** What one quantity field accepts: its kind, hard limits, and the range in which nobody would ask twice. All SI. */
+export interface QuantityField {
+  readonly kind: QuantityKind;
+  /** The field's name in a sentence: "tank depth". */
+  readonly name: string;
+  readonly unit: string;
+  /** Outside these a value is impossible and refused. Absent minimum means zero; negatives need an explicit one. */
+  readonly minimum?: number;
+  readonly maximum?: number;
+  /** Outside these a value is possible but asked about. */
+  readonly likely?: readonly [number, number];
+  /** How `-6` is read here; absent: a dash size is refused and a leading minus is a sign. */
+  readonly dash?: 'tubeOutsideDiameter' | 'hoseBore';
+  /** One step of the arrow keys, in `unit`. */
+  readonly step?: number;
+}

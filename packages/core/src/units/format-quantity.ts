@@ -1,0 +1,52 @@
+import type { Figure, QuantityKind } from './quantity.ts';
+import { defaultUnit, fromSi, unitById, type Unit } from './unit-table.ts';
+
+const MINUS = '−';
+
+/** A number with a true minus sign and no more digits than the unit deserves. */
+export function formatNumber(value: number, decimals: number): string {
+  if (!Number.isFinite(value)) return '–';
+  const text = value.toFixed(decimals);
+  const trimmed = text.includes('.') ? text.replace(/0+$/, '').replace(/\.$/, '') : text;
+  const clean = trimmed === '-0' ? '0' : trimmed;
+  return clean.replace('-', MINUS);
+}
+
+/** Decimals that keep three significant figures at least, never fewer than the unit's own habit for large values. */
+function decimalsFor(value: number, unit: Unit): number {
+  const size = Math.abs(value);
+  if (size === 0 || size >= 100) return Math.min(unit.decimals, 1);
+  if (size >= 10) return Math.max(unit.decimals, 1);
+  if (size >= 1) return Math.max(unit.decimals, 2);
+  return Math.min(6, Math.max(unit.decimals, 3, 2 - Math.floor(Math.log10(size))));
+}
+
+export function formatIn(si: number, unit: Unit): string {
+  if (unit.id === 'dash') return `${MINUS}${formatNumber(fromSi(si, unit), 0)}`;
+  const value = fromSi(si, unit);
+  const number = formatNumber(value, decimalsFor(value, unit));
+  return unit.label === '' ? number : unit.label === '%' ? `${number} %` : `${number} ${unit.label}`;
+}
+
+/** `si` of this kind as text, in the named unit or the kind's own. */
+export const formatQuantity = (kind: QuantityKind, si: number, unitId?: string): string =>
+  formatIn(si, unitId ? unitById(unitId) : defaultUnit(kind));
+
+export const formatFigure = (f: Figure, unitId?: string): string => formatQuantity(f.kind, f.si, unitId);
+
+/** The customary partner in which a reading is echoed: metric for imperial and the other way round. */
+const partners: Record<string, string> = {
+  mm: 'in', cm: 'in', m: 'ft', in: 'mm', ft: 'm', dash: 'mm', 'µm': 'mm',
+  kPa: 'psi', bar: 'psi', psi: 'kPa', MPa: 'psi', mbar: 'psi', Pa: 'psi', inHg: 'kPa',
+  'L/h': 'gal/h', 'L/min': 'L/h', 'gal/h': 'L/h', 'gal/min': 'L/h', 'cc/min': 'L/h',
+  'kg/h': 'lb/h', 'lb/h': 'kg/h', 'g/s': 'kg/h',
+  kW: 'hp', hp: 'kW', PS: 'kW', W: 'hp',
+  'g/kWh': 'lb/(hp·h)', 'lb/(hp·h)': 'g/kWh',
+  '°C': '°F', '°F': '°C', K: '°C',
+  L: 'gal', gal: 'L', 'imp gal': 'L', mL: 'L',
+  'm/s': 'ft/s', 'ft/s': 'm/s', mV: 'V', mA: 'A', 'kΩ': 'Ω', min: 's',
+};
+export function partnerUnit(unit: Unit): Unit | undefined {
+  const id = partners[unit.id];
+  return id === undefined ? undefined : unitById(id);
+}
