@@ -126,7 +126,7 @@ function limitOf(si: number, unit: Unit, field: QuantityField): Result<string | 
   if (!(si >= minimum))
     return refuse(
       'belowMinimum',
-      minimum === 0
+      minimum >= 0 && si < 0
         ? `A ${field.name} cannot be negative: ${formatIn(si, unit)} was read.`
         : `A ${field.name} cannot be under ${formatIn(minimum, own)}: ${formatIn(si, unit)} was read.`,
     );

@@ -1,0 +1,65 @@
+import type { Rule } from './snag.ts';
+import { aluminiumWithEthanol } from './rules/aluminium-with-ethanol.ts';
+import { beyondPumpTable } from './rules/beyond-pump-table.ts';
+import { carburettorFlooded } from './rules/carburettor-flooded.ts';
+import { coatingAttacked } from './rules/coating-attacked.ts';
+import { ethanolHose } from './rules/ethanol-hose.ts';
+import { filterReversed } from './rules/filter-reversed.ts';
+import { fineFilterBeforePump } from './rules/fine-filter-before-pump.ts';
+import { fixedRegulatorWithBoost } from './rules/fixed-regulator-with-boost.ts';
+import { fuseTooSmall } from './rules/fuse-too-small.ts';
+import { hoseBelowPressure } from './rules/hose-below-pressure.ts';
+import { hoseNotSubmersible } from './rules/hose-not-submersible.ts';
+import { jointDoesNotSeal } from './rules/joint-does-not-seal.ts';
+import { lineBelowPressure } from './rules/line-below-pressure.ts';
+import { noRegulator } from './rules/no-regulator.ts';
+import { openPort } from './rules/open-port.ts';
+import { partBelowDeadHead } from './rules/part-below-dead-head.ts';
+import { pressureCreep } from './rules/pressure-creep.ts';
+import { pumpAboveOutlet } from './rules/pump-above-outlet.ts';
+import { pumpKeepsRunning } from './rules/pump-keeps-running.ts';
+import { pumpMargin } from './rules/pump-margin.ts';
+import { railPressureLow } from './rules/rail-pressure-low.ts';
+import { returnEnd } from './rules/return-end.ts';
+import { runDoesNotSolve } from './rules/run-does-not-solve.ts';
+import { sealantWrong } from './rules/sealant-wrong.ts';
+import { setPressure } from './rules/set-pressure.ts';
+import { suctionMargin } from './rules/suction-margin.ts';
+import { tankVent } from './rules/tank-vent.ts';
+import { velocityHigh } from './rules/velocity-high.ts';
+import { wormClamp } from './rules/worm-clamp.ts';
+import { wrongMultiplier } from './rules/wrong-multiplier.ts';
+
+/** Every mistake that Endrel catches. A new rule is one file with its test, and one line here. */
+export const rules: readonly Rule[] = [
+  runDoesNotSolve,
+  pumpAboveOutlet,
+  fineFilterBeforePump,
+  jointDoesNotSeal,
+  sealantWrong,
+  hoseBelowPressure,
+  lineBelowPressure,
+  partBelowDeadHead,
+  hoseNotSubmersible,
+  openPort,
+  noRegulator,
+  setPressure,
+  railPressureLow,
+  pumpMargin,
+  suctionMargin,
+  pressureCreep,
+  fixedRegulatorWithBoost,
+  carburettorFlooded,
+  tankVent,
+  pumpKeepsRunning,
+  fuseTooSmall,
+  coatingAttacked,
+  aluminiumWithEthanol,
+  ethanolHose,
+  wrongMultiplier,
+  wormClamp,
+  filterReversed,
+  returnEnd,
+  velocityHigh,
+  beyondPumpTable,
+];

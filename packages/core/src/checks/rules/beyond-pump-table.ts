@@ -1,0 +1,23 @@
+import type { Rule } from '../snag.ts';
+
+
+/** Results that rest on a pump's behaviour outside its table. */
+export const beyondPumpTable: Rule = {
+  key: 'beyond-pump-table',
+  check: ({ job, solution }) => {
+    if (!solution?.extrapolated && !solution?.beyondTable) return [];
+    return [
+      {
+        grade: 'note',
+        stage: 'run',
+        component: job.run.supply.find((c) => c.kind === 'pump')?.id,
+        what: solution.extrapolated
+          ? 'The pump is reckoned at a voltage outside its flow tables (extrapolated).'
+          : 'The pump works at a flow beyond the last row of its table (extrapolated).',
+        why: 'Affinity laws and straight continuation are a guess where the maker measured nothing.',
+        cure: 'Add a table at another voltage, or rows at lower pressure; or measure the flow into a can.',
+        source: 'affinity laws',
+      },
+    ];
+  },
+};

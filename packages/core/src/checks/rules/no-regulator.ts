@@ -1,0 +1,27 @@
+import type { Rule } from '../snag.ts';
+import { figure } from '../../units/quantity.ts';
+
+/** A pump with nothing to hold its pressure: the rail sees the dead-head pressure. */
+export const noRegulator: Rule = {
+  key: 'no-regulator',
+  check: ({ job, solution }) => {
+    if (job.run.supply.length === 0 || job.run.supply.some((c) => c.kind === 'regulator')) return [];
+    if (!job.run.supply.some((c) => c.kind === 'pump')) return [];
+    const wanted = job.brief.railPressure?.si;
+    const overrun = solution?.points.overrun.railPressure;
+    if (wanted !== undefined && overrun !== undefined && overrun <= wanted * 1.05) return [];
+    return [
+      {
+        grade: 'stop',
+        stage: 'run',
+        component: job.run.supply.find((c) => c.kind === 'pump')?.id,
+        what: 'The run has no regulator.',
+        figure: overrun === undefined ? undefined : { label: 'on overrun', ...figure('pressure', overrun) },
+        limit: wanted === undefined ? undefined : { label: 'wanted', ...figure('pressure', wanted) },
+        why: 'With the injectors shut the pump climbs to its dead-head pressure, and everything on the line sees it.',
+        cure: 'Put a regulator on the run: choose a layout.',
+        source: 'computed',
+      },
+    ];
+  },
+};

@@ -1,0 +1,35 @@
+import type { Rule } from '../snag.ts';
+import { pointNames, type PointKey } from '../../run/operating-point.ts';
+import { figure } from '../../units/quantity.ts';
+import { formatNumber } from '../../units/format-quantity.ts';
+
+const FIX_BELOW = 0.95; // of the wanted pressure, common practice
+const STOP_BELOW = 0.85; // 8 % less injector flow: leaner than an engine at full load should be
+
+const loaded: readonly PointKey[] = ['fullLoad', 'fullLoadHot', 'cruise'];
+
+/** Injectors (or the carburettor) that do not get the wanted pressure under load. */
+export const railPressureLow: Rule = {
+  key: 'rail-pressure-low',
+  check: ({ job, solution }) => {
+    const wanted = job.brief.railPressure?.si;
+    if (!solution || wanted === undefined || job.brief.induction !== 'injection') return [];
+    const worst = loaded.map((k) => solution.points[k]).reduce((a, b) => (b.injectorPressure < a.injectorPressure ? b : a));
+    const share = worst.injectorPressure / wanted;
+    if (share >= FIX_BELOW) return [];
+    const lost = formatNumber((1 - Math.sqrt(Math.max(0, share))) * 100, 0);
+    return [
+      {
+        grade: share < STOP_BELOW ? 'stop' : 'fix',
+        stage: 'run',
+        component: job.run.supply.find((c) => c.kind === 'rail')?.id,
+        what: `The rail does not hold its pressure at ${pointNames[worst.point.key]}.`,
+        figure: { label: 'rail less manifold', ...figure('pressure', worst.injectorPressure) },
+        limit: { label: 'wanted', ...figure('pressure', wanted) },
+        why: `Injector flow goes with the square root of pressure: about ${lost} % less fuel, and a lean engine.`,
+        cure: 'Open the working to see where the pressure goes: pump, voltage, filter, bore or regulator.',
+        source: 'computed; limits 95 % and 85 %, common practice',
+      },
+    ];
+  },
+};

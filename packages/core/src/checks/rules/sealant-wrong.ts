@@ -1,0 +1,39 @@
+import type { Rule } from '../snag.ts';
+import { componentName } from '../../job/component.ts';
+import { allComponents } from '../../job/needs.ts';
+import type { Seal } from '../../fittings/mate.ts';
+
+const sealNames: Record<Seal, string> = {
+  metalCone: 'a flare', oRing: 'an O-ring', taperedThread: 'a tapered thread', washer: 'washers', clampedHose: 'a clamped hose', quickConnector: 'a quick connector',
+};
+
+/** Tapered threads need liquid sealant, never tape; everything else seals by itself. */
+export const sealantWrong: Rule = {
+  key: 'sealant-wrong',
+  check: ({ job, joints }) =>
+    joints.flatMap((joint) => {
+      if (!joint.verdict?.ok || joint.sealant === undefined) return [];
+      const { seal } = joint.verdict;
+      const right = seal === 'taperedThread' ? 'liquid' : 'none';
+      if (joint.sealant === right) return [];
+      const to = allComponents(job).find((c) => c.id === joint.to)!;
+      const tapered = seal === 'taperedThread';
+      return [
+        {
+          grade: 'fix',
+          stage: 'run',
+          component: joint.to,
+          what: tapered
+            ? `The tapered joint at the inlet of “${componentName(to)}” has ${joint.sealant === 'tape' ? 'tape' : 'no sealant'}.`
+            : `The joint at the inlet of “${componentName(to)}” seals by ${sealNames[seal]}, but has sealant on it.`,
+          why: tapered
+            ? 'Tape shreds into the injectors and a dry taper weeps.'
+            : 'Sealant keeps the parts from seating and its crumbs end in the injectors.',
+          cure: tapered ? 'Clean it and use liquid sealant rated for fuel, on the male thread only.' : 'Clean it and join it dry, O-rings with a drop of oil.',
+          act: { act: 'setOnComponent', id: joint.to, key: 'inletSealant', value: right },
+          actLabel: tapered ? 'Use liquid sealant' : 'Join it dry',
+          source: 'common practice',
+        },
+      ];
+    }),
+};

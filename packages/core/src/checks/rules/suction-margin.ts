@@ -1,0 +1,26 @@
+import type { Rule } from '../snag.ts';
+import { figure } from '../../units/quantity.ts';
+
+const LEAST_MARGIN = 1; // m of fuel at the hot case, common practice
+
+/** Fuel that boils at the pump's inlet on a hot day. */
+export const suctionMargin: Rule = {
+  key: 'suction-margin',
+  check: ({ job, solution }) => {
+    const margin = solution?.points.fullLoadHot.suctionMargin;
+    if (margin === undefined || margin >= LEAST_MARGIN) return [];
+    return [
+      {
+        grade: margin < 0 ? 'stop' : 'fix',
+        stage: 'run',
+        component: job.run.supply.find((c) => c.kind === 'pump')?.id,
+        what: margin < 0 ? 'Hot fuel boils at the pump’s inlet.' : 'Hot fuel is close to boiling at the pump’s inlet.',
+        figure: { label: 'suction margin, head of fuel', ...figure('length', margin) },
+        limit: { label: 'at least', ...figure('length', LEAST_MARGIN) },
+        why: 'Vapour at the inlet is noise, then lost flow, then a stopped engine on a hot day.',
+        cure: 'Lower the pump or raise the fuel level reckoned with, take restrictions off the suction, use a bigger bore, keep the tank cool.',
+        source: 'NPSH with vapour pressure by EPA AP-42 7.1; margin 1 m, common practice',
+      },
+    ];
+  },
+};

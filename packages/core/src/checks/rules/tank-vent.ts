@@ -1,0 +1,37 @@
+import type { Rule } from '../snag.ts';
+import { figure } from '../../units/quantity.ts';
+
+/** A sealed cap needs a vent, and the vent's highest point must stand above the filler neck. */
+export const tankVent: Rule = {
+  key: 'tank-vent',
+  check: ({ job }) => {
+    const { cap, vent, ventHeight, fillerHeight } = job.survey.tank;
+    if (cap === 'sealed' && vent === 'none')
+      return [
+        {
+          grade: 'stop',
+          stage: 'survey',
+          path: ['survey', 'tank', 'vent'],
+          what: 'The cap is sealed and the tank has no vent.',
+          why: 'The pump draws the tank into a vacuum: it starves, and a thin tank collapses.',
+          cure: 'Fit a vent with a roll-over valve, its highest point above the filler neck, or a vented cap where the law allows it.',
+          source: 'common practice',
+        },
+      ];
+    if (vent && vent !== 'none' && ventHeight && fillerHeight && ventHeight.si <= fillerHeight.si)
+      return [
+        {
+          grade: 'fix',
+          stage: 'survey',
+          path: ['survey', 'tank', 'ventHeight'],
+          what: 'The vent’s highest point is not above the filler neck.',
+          figure: { label: 'vent', ...figure('length', ventHeight.si) },
+          limit: { label: 'filler neck', ...figure('length', fillerHeight.si) },
+          why: 'Filling pushes fuel up the vent; it then blocks, or drips where nobody looks.',
+          cure: 'Carry the vent above the filler neck before it goes down, with no low place that traps fuel.',
+          source: 'common practice',
+        },
+      ];
+    return [];
+  },
+};

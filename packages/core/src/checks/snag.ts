@@ -1,0 +1,42 @@
+import type { Act } from '../job/acts/act.ts';
+import type { FieldPath, Stage } from '../job/needs.ts';
+import type { Findings } from '../run/findings.ts';
+import type { Figure } from '../units/quantity.ts';
+
+/** stop: danger, or it cannot work. fix: it will disappoint. note: worth knowing. */
+export const grades = ['stop', 'fix', 'note'] as const;
+export type Grade = (typeof grades)[number];
+
+/** What a rule reports. Texts are whole sentences in the trade's words. */
+export interface SnagReport {
+  readonly grade: Grade;
+  /** What is wrong. */
+  readonly what: string;
+  readonly component?: string;
+  readonly stage: Stage;
+  /** The field that shows or cures it. */
+  readonly path?: FieldPath;
+  /** The figure that was found, and the limit it is held against. */
+  readonly figure?: Figure & { readonly label: string };
+  readonly limit?: Figure & { readonly label: string };
+  readonly why: string;
+  readonly cure: string;
+  /** Does the cure, where it can be computed. */
+  readonly act?: Act;
+  readonly actLabel?: string;
+  readonly source: string;
+}
+
+export interface Snag extends SnagReport {
+  readonly rule: string;
+  /** Stable between computations: the rule and the component. */
+  readonly id: string;
+  /** The fitter's reason for living with it. */
+  readonly overruled?: string;
+}
+
+/** One mistake to catch. Reads findings; computes no physics of its own. */
+export interface Rule {
+  readonly key: string;
+  check(findings: Findings): SnagReport[];
+}

@@ -1,0 +1,52 @@
+import { assess } from '../assess.ts';
+import type { Grade } from '../checks/snag.ts';
+import type { ComponentKind } from '../job/component.ts';
+import type { Job } from '../job/job.ts';
+
+/** What the job list shows of a job: its miniature run, its next missing measurement and its worst snag. */
+export interface JobSummary {
+  readonly id: string;
+  readonly name: string;
+  readonly vehicle: string;
+  readonly state: Job['state'];
+  readonly savedAt: string;
+  readonly run: { readonly supply: readonly MiniComponent[]; readonly return: readonly MiniComponent[] };
+  readonly needs: number;
+  readonly nextNeed?: string;
+  readonly snags: Readonly<Record<Grade, number>>;
+  readonly worst?: { readonly grade: Grade; readonly what: string };
+  /** Pa gauge at full load. */
+  readonly railPressure?: number;
+}
+export interface MiniComponent {
+  readonly id: string;
+  readonly kind: ComponentKind;
+  readonly action?: 'bypass' | 'deadHead';
+  readonly grade?: Grade;
+}
+
+export function summariseJob(id: string, savedAt: string, job: Job): JobSummary {
+  const { findings, snags } = assess(job);
+  const open = snags.filter((s) => !s.overruled);
+  const count = (grade: Grade) => open.filter((s) => s.grade === grade).length;
+  const mini = (line: 'supply' | 'return'): MiniComponent[] =>
+    job.run[line].map((c) => ({
+      id: c.id,
+      kind: c.kind,
+      action: c.kind === 'regulator' ? c.action : undefined,
+      grade: open.find((s) => s.component === c.id)?.grade,
+    }));
+  return {
+    id,
+    name: job.name,
+    vehicle: job.vehicle,
+    state: job.state,
+    savedAt,
+    run: { supply: mini('supply'), return: mini('return') },
+    needs: findings.needs.length,
+    nextNeed: findings.needs[0]?.title,
+    snags: { stop: count('stop'), fix: count('fix'), note: count('note') },
+    worst: open[0] && { grade: open[0].grade, what: open[0].what },
+    railPressure: findings.solution?.points.fullLoad.railPressure,
+  };
+}

@@ -1,0 +1,47 @@
+import { expect } from 'chai';
+import { kPa, litresPerHour } from '../units/quick.ts';
+import { pumpCurveAt, pumpTableFault, type PumpRows } from './pump-curve.ts';
+
+const table = (voltage: number, rows: [number, number, number?][]): PumpRows => ({
+  voltage,
+  rows: rows.map(([p, q, current]) => ({ pressure: kPa(p), flow: litresPerHour(q), current })),
+});
+const at12 = table(12, [[200, 250, 7], [300, 220, 8], [400, 180, 9]]);
+const at14 = table(13.5, [[200, 290, 8], [300, 262, 9], [400, 228, 10]]);
+
+function curve(tables: PumpRows[], voltage: number) {
+  const found = pumpCurveAt(tables, voltage);
+  if (!found.ok) throw new Error(found.fault.code);
+  return found.value;
+}
+
+describe('a pump from its table', () => {
+  it('gives back its rows at a tabled voltage, whatever order they were typed in', () => {
+    const shuffled = { voltage: 12, rows: [...at12.rows].reverse() };
+    expect(curve([shuffled], 12).rise.value(litresPerHour(220))).to.be.closeTo(kPa(300), 1);
+    expect(curve([at12], 12).extrapolated).to.equal(false);
+  });
+  it('lies between two voltages in proportion', () => {
+    const q = litresPerHour(240);
+    const [low, middle, high] = [12, 12.75, 13.5].map((v) => curve([at14, at12], v).rise.value(q));
+    expect(middle).to.be.closeTo((low! + high!) / 2, 1e-6);
+  });
+  it('follows the affinity laws outside the table and says so', () => {
+    const outside = curve([at12], 13.2);
+    expect(outside.extrapolated).to.equal(true);
+    expect(outside.rise.value(litresPerHour(220 * 1.1))).to.be.closeTo(kPa(300 * 1.21), 1);
+  });
+  it('interpolates current by pressure and by voltage', () => {
+    expect(curve([at12, at14], 12.75).current(kPa(350))).to.be.closeTo(9, 1e-9);
+  });
+  it('knows whether its dead-head pressure is in the table', () => {
+    expect(curve([at12], 12).deadHeadBeyondTable).to.equal(true);
+    expect(curve([table(12, [[0, 300], [300, 200], [700, 0]])], 12).deadHead).to.be.closeTo(kPa(700), 1e-6);
+  });
+  it('refuses a table whose flow rises with pressure, and names the row', () => {
+    expect(pumpTableFault([table(12, [[200, 250], [300, 260], [400, 180]])])).to.include({ code: 'notMonotone', row: 1 });
+    expect(pumpTableFault([table(12, [[200, 250], [200, 240]])])).to.include({ code: 'samePressure', row: 1 });
+    expect(pumpTableFault([table(12, [[200, 250]])])).to.include({ code: 'tooFewRows' });
+    expect(pumpTableFault([at12, at12])).to.include({ code: 'sameVoltage', table: 1 });
+  });
+});

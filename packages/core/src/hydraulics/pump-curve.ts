@@ -1,0 +1,115 @@
+import { monotoneCurve, piecewiseCurve, type Curve, type Point } from '../numerics/curve.ts';
+import { failure, success, type Result } from '../result.ts';
+
+/** One row of a pump's table, SI. */
+export interface PumpRow {
+  readonly pressure: number; // Pa, rise
+  readonly flow: number; // m3/s
+  readonly current?: number; // A
+}
+export interface PumpRows {
+  readonly voltage: number; // V
+  readonly rows: readonly PumpRow[];
+}
+
+export type PumpTableFault =
+  | { code: 'tooFewRows'; table: number }
+  | { code: 'samePressure'; table: number; row: number; pressure: number }
+  /** Flow does not fall where pressure rises: `row` gives more than the row at the next lower pressure. */
+  | { code: 'notMonotone'; table: number; row: number; flow: number; before: number }
+  | { code: 'sameVoltage'; table: number };
+
+export interface PumpCurve {
+  /** Pressure rise, Pa, against flow, m3/s. */
+  readonly rise: Curve;
+  /** A at a pressure rise; undefined when the tables give no current. */
+  readonly current: (pressure: number) => number | undefined;
+  /** The voltage lies outside the tables: affinity laws were used. */
+  readonly extrapolated: boolean;
+  /** Pressure at no flow; beyond the highest row of the table when `deadHeadBeyondTable`. */
+  readonly deadHead: number;
+  readonly deadHeadBeyondTable: boolean;
+  /** Largest flow in the table at this voltage. */
+  readonly tableFlow: number;
+}
+
+/** The first thing wrong with pump tables, or undefined. */
+export function pumpTableFault(tables: readonly PumpRows[]): PumpTableFault | undefined {
+  for (const [t, { rows, voltage }] of tables.entries()) {
+    if (rows.length < 2) return { code: 'tooFewRows', table: t };
+    if (tables.slice(0, t).some((other) => other.voltage === voltage)) return { code: 'sameVoltage', table: t };
+    const order = rows.map((_, i) => i).sort((a, b) => rows[a]!.pressure - rows[b]!.pressure);
+    for (let k = 1; k < order.length; k++) {
+      const [low, high] = [rows[order[k - 1]!]!, rows[order[k]!]!];
+      const row = order[k]!;
+      if (high.pressure === low.pressure) return { code: 'samePressure', table: t, row, pressure: high.pressure };
+      if (!(high.flow < low.flow)) return { code: 'notMonotone', table: t, row, flow: high.flow, before: low.flow };
+    }
+  }
+  return undefined;
+}
+
+interface SingleVoltage {
+  voltage: number;
+  rise: Curve;
+  current: Curve | undefined;
+  leastFlow: number;
+  mostFlow: number;
+}
+
+function singleVoltage({ voltage, rows }: PumpRows): SingleVoltage {
+  const sorted = [...rows].sort((a, b) => a.flow - b.flow);
+  const currents = sorted
+    .filter((r): r is PumpRow & { current: number } => r.current !== undefined)
+    .map((r): Point => [r.pressure, r.current])
+    .sort((a, b) => a[0] - b[0]);
+  return {
+    voltage,
+    rise: monotoneCurve(sorted.map((r): Point => [r.flow, r.pressure])),
+    current: currents.length > 1 ? piecewiseCurve(currents) : undefined,
+    leastFlow: sorted[0]!.flow,
+    mostFlow: sorted.at(-1)!.flow,
+  };
+}
+
+const scaled = (curve: Curve, ratio: number): Curve => ({
+  value: (q) => ratio ** 2 * curve.value(q / ratio),
+  slope: (q) => ratio * curve.slope(q / ratio),
+});
+const blended = (a: Curve, b: Curve, weight: number): Curve => ({
+  value: (x) => (1 - weight) * a.value(x) + weight * b.value(x),
+  slope: (x) => (1 - weight) * a.slope(x) + weight * b.slope(x),
+});
+
+/**
+ * A pump's curve at a voltage: monotone through its table, between two tables by interpolation, outside them by the
+ * affinity laws (flow with speed, pressure with speed squared, speed with voltage) and marked extrapolated.
+ */
+export function pumpCurveAt(tables: readonly PumpRows[], voltage: number): Result<PumpCurve, PumpTableFault> {
+  const fault = pumpTableFault(tables);
+  if (fault) return failure(fault);
+  if (tables.length === 0) return failure({ code: 'tooFewRows', table: 0 });
+  const curves = tables.map(singleVoltage).sort((a, b) => a.voltage - b.voltage);
+  const above = curves.findIndex((c) => c.voltage >= voltage);
+  const high = above < 0 ? curves.at(-1)! : curves[above]!;
+  const low = above <= 0 ? high : curves[above - 1]!;
+  if (high.voltage === voltage || low === high) {
+    const ratio = voltage / high.voltage;
+    return success(assemble(ratio === 1 ? high.rise : scaled(high.rise, ratio), high, high, 0, ratio));
+  }
+  const weight = (voltage - low.voltage) / (high.voltage - low.voltage);
+  return success(assemble(blended(low.rise, high.rise, weight), low, high, weight, 1));
+}
+
+function assemble(rise: Curve, low: SingleVoltage, high: SingleVoltage, weight: number, ratio: number): PumpCurve {
+  const mix = (a: number, b: number) => (1 - weight) * a + weight * b;
+  return {
+    rise,
+    current: (pressure) =>
+      low.current && high.current ? Math.max(0, mix(low.current.value(pressure), high.current.value(pressure))) : undefined,
+    extrapolated: ratio !== 1,
+    deadHead: rise.value(0),
+    deadHeadBeyondTable: mix(low.leastFlow, high.leastFlow) > 0,
+    tableFlow: mix(low.mostFlow, high.mostFlow) * ratio,
+  };
+}

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { bar, horsepower, kPa, poundsPerHorsepowerHour } from '../units/quick.ts';
+import { choice, count, flag, objectOf, quantity, text } from './property.ts';
+
+export const aspirations = { natural: 'naturally aspirated', supercharged: 'supercharged', turbo: 'turbocharged' } as const;
+export type Aspiration = keyof typeof aspirations;
+
+/** What the engine and its owner want. */
+export const briefProperties = {
+  induction: choice('fuel enters by', { injection: 'injection', carburettor: 'carburettor' }, { needed: true }),
+  power: quantity('engine power', 'power', 'kW', {
+    minimum: 100,
+    maximum: 3e6,
+    likely: [horsepower(20), horsepower(1200)],
+    needed: true,
+    hint: 'At the crankshaft, the most it will make.',
+  }),
+  aspiration: choice('aspiration', aspirations, { needed: true }),
+  boost: quantity('boost', 'pressure', 'kPa', { maximum: kPa(600), likely: [kPa(10), kPa(300)], hint: 'Manifold pressure above atmosphere at full load.' }),
+  bsfc: quantity('BSFC on petrol', 'bsfc', 'lb/(hp·h)', {
+    minimum: poundsPerHorsepowerHour(0.25),
+    maximum: poundsPerHorsepowerHour(1.2),
+    likely: [poundsPerHorsepowerHour(0.4), poundsPerHorsepowerHour(0.7)],
+    hint: 'Fuel per power and time. Common practice: 0.45–0.50 naturally aspirated, 0.55–0.60 supercharged, 0.60–0.65 turbocharged.',
+  }),
+  fuel: choice('fuel', { petrol: 'petrol, or petrol and ethanol', diesel: 'diesel' }, { needed: true }),
+  ethanol: quantity('ethanol share', 'fraction', '%', {
+    maximum: 1,
+    hint: 'By volume. Pump “E85” runs from the mid 50s to the mid 80s: test it with water if it matters.',
+  }),
+  quotedMultiplier: quantity('volume multiplier used for the injectors', 'number', '', {
+    minimum: 0.5,
+    maximum: 3,
+    likely: [1, 1.6],
+    hint: 'If somebody sized the injectors with a rule of thumb, write the figure here and Endrel checks it.',
+  }),
+  railPressure: quantity('rail pressure wanted', 'pressure', 'bar', {
+    maximum: bar(15),
+    likely: [kPa(15), bar(6.5)],
+    needed: true,
+    hint: 'Base pressure: with the reference hose off. At a carburettor: the pressure at its inlet.',
+  }),
+  manifoldReference: flag('the engine expects a manifold reference'),
+  injectors: count('number of injectors', 16),
+  reversible: flag('the owner wants it reversible'),
+  wishes: text('what else the owner wants', 2000),
+};
+export const briefSchema = objectOf(briefProperties);
+export type Brief = z.infer<typeof briefSchema>;

@@ -1,0 +1,22 @@
+import { lineMaterials, type LineMaterialKey } from '../../ratings/line-material.ts';
+import { mm } from '../../units/quick.ts';
+import { choice, count, quantity } from '../property.ts';
+import { defineComponent } from './define-component.ts';
+
+export const lineMaterialNames = Object.fromEntries(
+  Object.entries(lineMaterials).map(([key, m]) => [key, m.name]),
+) as Record<LineMaterialKey, string>;
+
+export const hardLine = defineComponent('hardLine', 'Hard line', {
+  length: quantity('line length', 'length', 'mm', { maximum: 15, likely: [0.05, 8], needed: true, step: 50 }),
+  outsideDiameter: quantity('tube outside diameter', 'length', 'mm', {
+    minimum: mm(2),
+    maximum: mm(40),
+    likely: [mm(4.7), mm(20)],
+    dash: 'tubeOutsideDiameter',
+    needed: true,
+  }),
+  wall: quantity('wall', 'length', 'mm', { minimum: mm(0.2), maximum: mm(5), likely: [mm(0.5), mm(2)], needed: true }),
+  material: choice('material', lineMaterialNames, { needed: true }),
+  bends: count('number of 90° bends', 60, 'Each counts as a bend of radius two bores.'),
+});

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { choice, flag, quantity, type SpecialProperty } from '../property.ts';
+import { measuredSchema } from '../measured.ts';
+import type { QuantityField } from '../../units/field.ts';
+import { defineComponent } from './define-component.ts';
+
+export const pumpTableFields = {
+  voltage: { kind: 'voltage', name: 'test voltage', unit: 'V', minimum: 1, maximum: 60, likely: [10, 15] },
+  pressure: { kind: 'pressure', name: 'pressure', unit: 'kPa', maximum: 2e6 },
+  flow: { kind: 'volumeFlow', name: 'flow', unit: 'L/h', maximum: 3e-4 * 10 },
+  current: { kind: 'current', name: 'current', unit: 'A', maximum: 60 },
+} as const satisfies Record<string, QuantityField>;
+
+const rowSchema = z.strictObject({
+  pressure: measuredSchema(pumpTableFields.pressure),
+  flow: measuredSchema(pumpTableFields.flow),
+  current: measuredSchema(pumpTableFields.current).optional(),
+});
+
+/** Flow and current against pressure at one voltage, as on a pump's data sheet or measured into a can. */
+export const pumpTableSchema = z.strictObject({
+  voltage: measuredSchema(pumpTableFields.voltage),
+  rows: z.array(rowSchema).max(40),
+});
+export type PumpTable = z.infer<typeof pumpTableSchema>;
+
+const tables: SpecialProperty<z.ZodArray<typeof pumpTableSchema>> = {
+  type: 'pumpTable',
+  name: 'flow table',
+  hint: 'From the pump’s data sheet: flow, and current if given, at a few pressures and one or more voltages.',
+  schema: z.array(pumpTableSchema).max(6),
+};
+
+export const pump = defineComponent('pump', 'Pump', {
+  place: choice('place', { inTank: 'in the tank', external: 'outside, in line' }, { needed: true }),
+  inletHeight: quantity('inlet height', 'length', 'mm', {
+    minimum: -3,
+    maximum: 3,
+    hint: 'Height of the pump’s inlet above the tank floor; below the floor is negative.',
+  }),
+  tables,
+  checkValve: flag('check valve in the outlet', 'Holds the line full when the pump stops.'),
+  reliefPressure: quantity('relief valve opens at', 'pressure', 'kPa', { maximum: 2e6 }),
+  fuse: quantity('fuse', 'current', 'A', { maximum: 100, likely: [5, 40] }),
+});

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import type { QuantityField } from '../units/field.ts';
+import { unitById, units, type Unit } from '../units/unit-table.ts';
+
+/** A value that a person measured or chose: SI for computing, and the unit and words it was given in. */
+export interface Measured {
+  si: number;
+  unit: string;
+  typed?: string;
+}
+
+const isWellFormed = (text: string) => !/\p{Surrogate}/u.test(text); // a lone half of a pair cannot be stored
+// eslint-disable-next-line no-control-regex -- control characters other than tab and line breaks are what is refused
+const hasControls = (text: string) => /[\u0000-\u0008\u000b\u000c\u000e-\u001f]/.test(text);
+
+/** Text that a person typed, of limited length and storable. */
+export const textSchema = (longest: number) =>
+  z
+    .string()
+    .max(longest, `is longer than ${longest} characters`)
+    .refine((text) => isWellFormed(text) && !hasControls(text), 'holds characters that cannot be stored');
+
+/** The schema of one quantity field: refuses what the field calls impossible. Absent means unknown. */
+export function measuredSchema(field: QuantityField): z.ZodType<Measured> {
+  const own: Unit = unitById(field.unit);
+  const ids = units.filter((u) => u.kind === field.kind).map((u) => u.id);
+  const minimum = field.minimum ?? 0;
+  const limit = (si: number) => `${Number(((si - (own.offset ?? 0)) / own.factor).toPrecision(6))} ${own.label}`.trim();
+  let si = z.number({ error: 'must be a number in SI' });
+  if (minimum >= 0) si = si.min(0, { error: `a ${field.name} cannot be negative`, abort: true });
+  if (minimum !== 0) si = si.min(minimum, `a ${field.name} cannot be under ${limit(minimum)}`);
+  if (field.maximum !== undefined) si = si.max(field.maximum, `a ${field.name} cannot be over ${limit(field.maximum)}`);
+  return z.strictObject({
+    si,
+    unit: z.enum(ids, { error: `is not a unit of ${field.kind}` }),
+    typed: textSchema(60).optional(),
+  });
+}
+
+/** A measured value from SI, for demo jobs, cures and tests. */
+export const measured = (si: number, unit: string): Measured => ({ si, unit });

@@ -1,0 +1,101 @@
+import { z } from 'zod';
+import type { QuantityField } from '../units/field.ts';
+import type { QuantityKind } from '../units/quantity.ts';
+import { measuredSchema, textSchema, type Measured } from './measured.ts';
+
+/** Where a typical value comes from, as shown to the fitter. */
+export type Source = 'standard' | 'common practice' | 'typical, verify against the part’s data sheet' | 'measured' | 'chosen' | 'computed';
+export const TYPICAL: Source = 'typical, verify against the part’s data sheet';
+
+export interface Typical {
+  readonly si: number;
+  readonly source: Source;
+}
+
+interface Base<S extends z.ZodType> {
+  readonly name: string;
+  readonly schema: S;
+  /** How and why to measure it, in one sentence. */
+  readonly hint?: string;
+}
+export interface QuantityProperty extends Base<z.ZodType<Measured>> {
+  readonly type: 'quantity';
+  readonly field: QuantityField;
+  /** Results wait for it when it is unknown and no typical value stands in. */
+  readonly needed: boolean;
+  readonly typical?: Typical;
+}
+export interface ChoiceProperty<V extends string = string> extends Base<z.ZodType<V>> {
+  readonly type: 'choice';
+  readonly options: Readonly<Record<V, string>>;
+  readonly needed: boolean;
+}
+export interface FlagProperty extends Base<z.ZodBoolean> {
+  readonly type: 'flag';
+}
+export interface CountProperty extends Base<z.ZodNumber> {
+  readonly type: 'count';
+  readonly most: number;
+}
+export interface TextProperty extends Base<z.ZodType<string>> {
+  readonly type: 'text';
+}
+/** Something with its own editor: a pump table, a port. */
+export interface SpecialProperty<S extends z.ZodType> extends Base<S> {
+  readonly type: 'pumpTable' | 'port';
+}
+
+export type Property =
+  | QuantityProperty
+  | ChoiceProperty
+  | FlagProperty
+  | CountProperty
+  | TextProperty
+  | SpecialProperty<z.ZodType>;
+
+type QuantityOptions = Partial<Omit<QuantityField, 'kind' | 'name' | 'unit'>> & {
+  hint?: string;
+  needed?: boolean;
+  typical?: Typical;
+};
+
+export function quantity(name: string, kind: QuantityKind, unit: string, options: QuantityOptions = {}): QuantityProperty {
+  const { hint, needed = false, typical, ...limits } = options;
+  const field: QuantityField = { kind, name, unit, ...limits };
+  return { type: 'quantity', name, field, hint, needed, typical, schema: measuredSchema(field) };
+}
+
+export function choice<const V extends string>(
+  name: string,
+  options: Readonly<Record<V, string>>,
+  more: { hint?: string; needed?: boolean } = {},
+): ChoiceProperty<V> {
+  const values = Object.keys(options) as [V, ...V[]];
+  const schema = z.enum(values, { error: `is not one of ${values.join(', ')}` }) as unknown as z.ZodType<V>;
+  return { type: 'choice', name, options, needed: more.needed ?? false, hint: more.hint, schema };
+}
+
+export const flag = (name: string, hint?: string): FlagProperty => ({ type: 'flag', name, hint, schema: z.boolean() });
+
+export const count = (name: string, most: number, hint?: string): CountProperty => ({
+  type: 'count',
+  name,
+  most,
+  hint,
+  schema: z.number().int(`a ${name} must be a whole number`).min(0, `a ${name} cannot be negative`).max(most),
+});
+
+export const text = (name: string, longest: number, hint?: string): TextProperty => ({
+  type: 'text',
+  name,
+  hint,
+  schema: textSchema(longest),
+});
+
+type Shape<P extends Record<string, Property>> = { [K in keyof P]: z.ZodOptional<P[K]['schema']> };
+
+/** The strict object of a set of properties, every one optional: an absent property is unknown. */
+export function objectOf<P extends Record<string, Property>>(properties: P): z.ZodObject<Shape<P>, z.core.$strict> {
+  const shape = Object.fromEntries(Object.entries(properties).map(([key, p]) => [key, p.schema.optional()]));
+  return z.strictObject(shape as Shape<P>);
+}

@@ -1,0 +1,102 @@
+import { expect } from 'chai';
+import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
+import { demoJobs } from '../demo/index.ts';
+import type { Job } from '../job/job.ts';
+import { workingsOf } from '../working/workings.ts';
+import { fillHeights } from './heights.ts';
+import { findingsOf } from './findings.ts';
+import { pointKeys } from './operating-point.ts';
+import { pressureProfile } from './profile.ts';
+import type { RunSolution } from './solve-run.ts';
+
+function solve(job: Job): RunSolution {
+  const { solution, faults, needs } = findingsOf(job);
+  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.title)]));
+  return solution;
+}
+const LITRES_PER_HOUR = 3.6e6;
+
+describe('a solved run', () => {
+  for (const [name, job] of Object.entries({ mailVan: demoJobs.mailVan, tender: demoJobs.flatBedTender, sprint: demoJobs.sprintCar }))
+    it(`conserves fuel at every operating point: pump = engine + return (${name})`, () => {
+      const { points } = solve(job);
+      for (const key of pointKeys) {
+        const p = points[key];
+        expect(p.pumpFlow * LITRES_PER_HOUR).to.be.closeTo((p.point.demand + p.returnFlow) * LITRES_PER_HOUR, 1e-6);
+      }
+    });
+  it('holds the regulator’s own inlet at set pressure plus slope times spill, manifold included', () => {
+    const job = afterRailJob();
+    const { points } = solve(job);
+    for (const key of pointKeys) {
+      const held = points[key].components.find((c) => c.id === 'regulator-1')!;
+      const slope = 3e3 / (100 / LITRES_PER_HOUR); // the typical 3 kPa per 100 L/h
+      expect(held.state).to.equal('regulating');
+      expect(held.inletPressure).to.be.closeTo(4e5 + points[key].point.manifold + slope * held.flow, 0.5);
+    }
+  });
+  it('keeps injector pressure steady with a manifold reference, and not without', () => {
+    const spread = (job: Job) => {
+      const values = pointKeys.map((k) => solve(job).points[k].injectorPressure);
+      return Math.max(...values) - Math.min(...values);
+    };
+    expect(spread(afterRailJob())).to.be.lessThan(10e3);
+    expect(spread(cleanJob())).to.be.greaterThan(60e3);
+  });
+  it('reads 4 psi less the droop at a carburettor, at any demand', () => {
+    for (const key of pointKeys) {
+      const p = solve(carburettorJob()).points[key];
+      expect(p.railPressure).to.be.within(0.85 * 4 * 6894.757, 4 * 6894.757 + 1);
+    }
+  });
+  it('draws an external pump’s inlet below atmosphere by what the suction line loses', () => {
+    const [short, long] = [0.45, 3].map((length) => solve(carburettorJob((j) => (get(j, 'hose').length!.si = length))));
+    expect(long!.points.fullLoadHot.suctionMargin).to.be.lessThan(short!.points.fullLoadHot.suctionMargin);
+  });
+  it('says that a relief valve caps the dead-head pressure', () => {
+    expect(solve(cleanJob()).deadHead).to.deep.equal({ pressure: 650e3, beyondTable: false, relieved: true });
+    expect(solve(cleanJob((j) => delete get(j, 'pump').reliefPressure)).deadHead.pressure).to.be.closeTo(740e3, 1);
+  });
+  it('has a pressure profile that joins up from tank to rail and from regulator to tank', () => {
+    const { spans, points } = solve(afterRailJob());
+    const profile = pressureProfile(spans, points.fullLoad);
+    for (let i = 2; i < profile.length; i += 2) {
+      expect(profile[i]!.distance).to.be.closeTo(profile[i - 1]!.distance, 1e-9);
+      const fromRegulator = profile[i]!.component === 'hose-3';
+      if (!fromRegulator) expect(profile[i]!.pressure).to.be.closeTo(profile[i - 1]!.pressure, 1e-6);
+    }
+  });
+  it('gives a margin that full load really has: at that demand the rail just holds 95 %', () => {
+    const { margin } = solve(demoJobs.sprintCar);
+    // draw what the margin says can be delivered, in the hot, low-voltage case
+    const job = cleanJob(() => undefined);
+    Object.assign(job, structuredClone(demoJobs.sprintCar));
+    job.brief.power!.si *= 1 + margin!.margin;
+    const rail = solve(job).points.fullLoadHot.railPressure;
+    expect(rail / margin!.heldPressure).to.be.closeTo(1, 2e-3);
+  });
+});
+
+describe('working', () => {
+  it('of the rail pressure adds up to it, part by part', () => {
+    for (const job of [cleanJob(), afterRailJob(), carburettorJob()])
+      for (const working of workingsOf(findingsOf(job)).filter((w) => w.key.startsWith('railPressure'))) {
+        const sum = working.parts.reduce((total, part) => total + part.figure.si, 0);
+        expect(sum).to.be.closeTo(working.result.si, 1e-6);
+      }
+  });
+  it('of demand and margin follows its own formula', () => {
+    const all = workingsOf(findingsOf(demoJobs.sprintCar));
+    const term = (key: string, symbol: string) => all.find((w) => w.key === key)!.terms.find((t) => t.symbol === symbol)!.figure.si;
+    const demand = (term('demand', 'P') * term('demand', 'b') * (14.7 / term('demand', 'AFR'))) / term('demand', 'ρ');
+    expect(demand / all.find((w) => w.key === 'demand')!.result.si).to.be.closeTo(1, 1e-9);
+    expect(term('pumpMargin', 'Qₐ') / term('pumpMargin', 'Qₑ') - 1).to.be.closeTo(all.find((w) => w.key === 'pumpMargin')!.result.si, 1e-12);
+  });
+});
+
+describe('heights along the run', () => {
+  it('are set evenly between known neighbours and kept at the ends', () => {
+    expect(fillHeights([undefined, 0, undefined, undefined, 0.6, undefined])).to.deep.equal([0, 0, 0.19999999999999998, 0.39999999999999997, 0.6, 0.6]);
+    expect(fillHeights([undefined, undefined])).to.deep.equal([0, 0]);
+  });
+});

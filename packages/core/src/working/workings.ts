@@ -1,0 +1,15 @@
+import type { Findings } from '../run/findings.ts';
+import { pointKeys } from '../run/operating-point.ts';
+import { demandWorking } from './demand-working.ts';
+import { pumpMarginWorking } from './pump-margin-working.ts';
+import { railPressureWorking } from './rail-pressure-working.ts';
+import type { Working } from './working.ts';
+
+/** Every working that a job has at present, by key. */
+export function workingsOf(findings: Findings): Working[] {
+  return [
+    demandWorking(findings),
+    ...pointKeys.map((key) => railPressureWorking(findings, key)),
+    pumpMarginWorking(findings),
+  ].filter((w) => w !== undefined);
+}

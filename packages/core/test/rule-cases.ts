@@ -1,0 +1,63 @@
+import { expect } from 'chai';
+import { assess } from '../src/assess.ts';
+import type { Grade, Snag } from '../src/checks/snag.ts';
+import { demoJobs } from '../src/demo/index.ts';
+import { applyAct } from '../src/job/acts/apply-act.ts';
+import type { Component, ComponentKind, ComponentOf } from '../src/job/component.ts';
+import type { Job } from '../src/job/job.ts';
+
+/** A copy of a job with one thing changed. */
+export function changed(job: Job, change: (copy: Job) => void): Job {
+  const copy = structuredClone(job);
+  change(copy);
+  return copy;
+}
+
+/** The finished, clean job: an injected engine, regulator by the tank. */
+export const cleanJob = (change: (copy: Job) => void = () => undefined): Job => changed(demoJobs.mailVan, change);
+
+/** The clean job laid out with its regulator after the rail and a manifold reference. */
+export const afterRailJob = (change: (copy: Job) => void = () => undefined): Job =>
+  changed(demoJobs.mailVan, (job) => {
+    const at = job.run.supply.findIndex((c) => c.kind === 'regulator');
+    const [regulator] = job.run.supply.splice(at, 1) as [ComponentOf<'regulator'>];
+    job.run.supply.push({ ...regulator, referenced: true, adjustable: true });
+    job.layout.key = 'bypassAfterRail';
+    change(job);
+  });
+
+/** The carburetted job with everything measured: pump below the outlet. */
+export const carburettorJob = (change: (copy: Job) => void = () => undefined): Job =>
+  changed(demoJobs.beachBuggy, (job) => {
+    const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
+    Object.assign(job.survey.tank, { depth: mm(300), outletHeight: mm(0), ventHeight: mm(600), fillerHeight: mm(500) });
+    job.survey.railHeight = mm(400);
+    get(job, 'pump').inletHeight = mm(-120);
+    get(job, 'hardLine').length = mm(1800);
+    change(job);
+  });
+
+/** The n-th component of a kind. */
+export function get<K extends ComponentKind>(job: Job, kind: K, n = 0): ComponentOf<K> {
+  const found = [...job.run.supply, ...job.run.return].filter((c: Component): c is ComponentOf<K> => c.kind === kind)[n];
+  if (!found) throw new Error(`no ${kind} ${n}`);
+  return found;
+}
+
+export const snagsOfRule = (job: Job, rule: string): Snag[] => assess(job).snags.filter((s) => s.rule === rule);
+
+/** The rule is silent on the good job and speaks on the bad one, with whole sentences and, if it offers a cure, one that works. */
+export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, component?: string): Snag {
+  expect(snagsOfRule(good, rule), 'on the good job').to.deep.equal([]);
+  const [snag] = snagsOfRule(bad, rule);
+  if (!snag) throw new Error(`${rule} did not speak`);
+  expect(snag.grade).to.equal(grade);
+  expect(snag.component).to.equal(component);
+  for (const sentence of [snag.what, snag.why, snag.cure]) expect(sentence).to.match(/^\S.*[.]$/s);
+  expect(snag.source).to.not.equal('');
+  if (snag.act) {
+    expect(snag.actLabel, 'a cure needs a label').to.be.a('string');
+    expect(snagsOfRule(applyAct(bad, snag.act), rule).map((s) => s.id)).to.not.include(snag.id);
+  }
+  return snag;
+}
