@@ -1,0 +1,59 @@
+import { existsSync } from 'node:fs';
+import express, { type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { NotFoundError } from './errors.ts';
+import { allowedHosts } from './http/allowed-hosts.ts';
+import { errorHandler } from './http/error-handler.ts';
+import { jobRoutes } from './http/job-routes.ts';
+import type { Acting, JobService } from './services/job-service.ts';
+
+export interface AppParts {
+  readonly jobs: JobService;
+  readonly shop: { readonly id: string; readonly name: string };
+  readonly logger: Logger;
+  /** Folder of the built web application; without it only the API is served. */
+  readonly webRoot?: string;
+  readonly boundTo: string;
+}
+
+const LARGEST_BODY = '2mb';
+const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at most
+
+/** The HTTP application: API under /api, the web application everywhere else. */
+export function createApp({ jobs, shop, logger, webRoot, boundTo }: AppParts): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger, autoLogging: false }));
+  app.use(allowedHosts(boundTo));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: { fontSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'"], upgradeInsecureRequests: null },
+      },
+      strictTransportSecurity: false, // plain http on loopback
+    }),
+  );
+
+  const acting = (): Acting => ({ shop: shop.id, actor: 'the bench' });
+  const api = express.Router();
+  api.use(rateLimit({ windowMs: 60_000, limit: REQUESTS_PER_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' } }));
+  api.use(express.json({ limit: LARGEST_BODY }));
+  api.get('/health', (_req, res) => void res.json({ ok: true }));
+  api.get('/shop', (_req, res) => void res.json({ name: shop.name }));
+  api.use('/jobs', jobRoutes(jobs, acting));
+  api.use(() => {
+    throw new NotFoundError('address');
+  });
+  app.use('/api', api);
+
+  if (webRoot && existsSync(webRoot)) {
+    app.use('/assets', express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', index: false, fallthrough: false }));
+    app.use(express.static(webRoot, { index: false }));
+    app.get('/{*splat}', (_req, res) => res.sendFile('index.html', { root: webRoot, headers: { 'Cache-Control': 'no-cache' } }));
+  }
+  app.use(errorHandler);
+  return app;
+}

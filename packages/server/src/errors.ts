@@ -1,0 +1,30 @@
+import type { ApiFault, StoredJob } from '@endrel/core/contract/api';
+
+/** A fault that the client is told about, with its HTTP status. Anything else is logged and becomes 500. */
+export class AppError extends Error {
+  constructor(
+    readonly status: number,
+    readonly fault: ApiFault,
+  ) {
+    super(fault.message);
+  }
+}
+
+export class NotFoundError extends AppError {
+  constructor(what: string) {
+    super(404, { code: 'notFound', message: `There is no such ${what}.` });
+  }
+}
+
+export class InvalidError extends AppError {
+  constructor(message: string, issues: ApiFault['issues'] = []) {
+    super(400, { code: 'invalid', message, issues });
+  }
+}
+
+/** The job was saved by somebody else since this copy was read; nothing was overwritten. */
+export class StaleError extends AppError {
+  constructor(current: StoredJob) {
+    super(409, { code: 'stale', message: `The job was saved meanwhile as revision ${current.revision}. Nothing was overwritten.`, current });
+  }
+}

@@ -1,0 +1,61 @@
+import { createServer, type Server } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { readConfig } from './config.ts';
+import { migrate, openDatabase } from './database.ts';
+import { prepareShop } from './demo-data.ts';
+import { JobRepository } from './repositories/job-repository.ts';
+import { ShopRepository } from './repositories/shop-repository.ts';
+import { JobService } from './services/job-service.ts';
+
+const PORTS_TO_TRY = 40;
+
+/** Listens on the preferred port, or on the next one that is free. */
+async function listen(server: Server, host: string, preferred: number): Promise<number> {
+  for (let i = 0; ; i++) {
+    const port = preferred === 0 ? 0 : preferred + i;
+    try {
+      await new Promise<void>((resolve, reject) => {
+        server.once('error', reject);
+        server.listen(port, host, () => {
+          server.off('error', reject);
+          resolve();
+        });
+      });
+      return (server.address() as { port: number }).port;
+    } catch (error) {
+      if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE' || i >= PORTS_TO_TRY) throw error;
+    }
+  }
+}
+
+async function main(): Promise<void> {
+  const config = readConfig(process.env);
+  const logger = pino({ level: config.logLevel });
+  const database = openDatabase(config.databaseUrl);
+  await migrate(database);
+  const repository = new JobRepository(database);
+  const jobs = new JobService(repository);
+  const shop = await prepareShop(new ShopRepository(database), jobs, repository, config.loadDemo);
+  const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
+  const server = createServer(createApp({ jobs, shop, logger, webRoot, boundTo: config.host }));
+  const port = await listen(server, config.host, config.port);
+  console.log(`Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`);
+
+  let stopping = false;
+  const stop = () => {
+    if (stopping) return;
+    stopping = true;
+    server.close(() => void database.destroy().finally(() => process.exit(0)));
+    setTimeout(() => server.closeAllConnections(), 1000).unref(); // keep-alive connections would hold it open
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+  if (config.stopWithInput) process.stdin.on('end', stop).on('error', stop).resume();
+}
+
+main().catch((error: unknown) => {
+  console.error(`The server did not start: ${(error as Error).message}`);
+  process.exit(1);
+});

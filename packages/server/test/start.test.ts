@@ -1,0 +1,97 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { expect } from 'chai';
+import type { JobSummary } from '@endrel/core/contract/summary';
+
+// `npm start` itself, in a data folder of its own. Needs the built web application, which scripts/test.mjs makes first.
+const root = path.resolve(import.meta.dirname, '../../..');
+
+class Started {
+  readonly #child: ChildProcess;
+  readonly address: string;
+  constructor(child: ChildProcess, address: string) {
+    this.#child = child;
+    this.address = address;
+  }
+  get pid(): number {
+    return this.#child.pid!;
+  }
+  /** Sends the signal and waits; returns the exit code, null when it was killed. */
+  async end(signal: NodeJS.Signals): Promise<number | null> {
+    const ended = new Promise<number | null>((resolve) => this.#child.once('exit', resolve));
+    this.#child.kill(signal);
+    return ended;
+  }
+}
+
+function start(data: string, ...args: string[]): Promise<Started> {
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', '0', ...args], {
+    cwd: root,
+    env: { ...process.env, ENDREL_DATA: data, DATABASE_URL: '' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let output = '';
+  return new Promise((resolve, reject) => {
+    const read = (chunk: Buffer) => {
+      output += chunk.toString();
+      const address = /http:\/\/[\d.]+:\d+/.exec(output)?.[0];
+      if (address) resolve(new Started(child, address));
+    };
+    child.stdout.on('data', read);
+    child.stderr.on('data', read);
+    child.on('exit', () => reject(new Error(`start ended: ${output}`)));
+  });
+}
+
+const jobsAt = async (address: string) => (await (await fetch(`${address}/api/jobs`)).json()) as JobSummary[];
+const processesUsing = (data: string): number => Number(readFileSync(path.join(data, 'cluster/data/postmaster.pid'), 'utf8').split('\n')[0]);
+/** A zombie that nobody has reaped yet is dead. */
+const isAlive = (pid: number) => {
+  try {
+    return !/^\d+ \(.*\) Z/.test(readFileSync(`/proc/${pid}/stat`, 'utf8'));
+  } catch {
+    return false;
+  }
+};
+
+describe('npm start', function () {
+  this.timeout(60_000);
+  const data = path.join(mkdtempSync(path.join(os.tmpdir(), 'endrel-start-')), 'data');
+  before(() => {
+    // mkdtemp makes a folder that only this user may enter; the database's user has to pass through it
+    if (process.getuid?.() === 0) spawn('chmod', ['755', path.dirname(data)]);
+  });
+  after(() => rmSync(path.dirname(data), { recursive: true, force: true }));
+
+  it('makes its database, loads the demo, serves the page, and leaves nothing running after SIGTERM', async () => {
+    const first = await start(data);
+    expect((await jobsAt(first.address)).length).to.equal(4);
+    const page = await (await fetch(first.address)).text();
+    expect(page).to.match(/<title>Endrel/);
+    const database = processesUsing(data);
+    expect(await first.end('SIGTERM')).to.equal(0);
+    expect(isAlive(database)).to.equal(false);
+  });
+
+  it('keeps its data, and recovers after everything was killed with -9', async () => {
+    const second = await start(data);
+    await fetch(`${second.address}/api/jobs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: '{"name":"kept through a crash"}' });
+    const database = processesUsing(data);
+    await second.end('SIGKILL');
+    process.kill(database, 'SIGKILL');
+    const third = await start(data);
+    const names = (await jobsAt(third.address)).map((j) => j.name);
+    expect(names).to.include('kept through a crash');
+    expect(names.length).to.equal(5);
+    expect(await third.end('SIGINT')).to.equal(0);
+  });
+
+  it('with --empty loads no demo', async () => {
+    const empty = `${data}-empty`;
+    const started = await start(empty, '--empty');
+    expect(await jobsAt(started.address)).to.deep.equal([]);
+    expect(await started.end('SIGTERM')).to.equal(0);
+  });
+});

@@ -1,0 +1,28 @@
+// Builds the web application when any of its sources changed since the last build.
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { projectRoot } from './project-root.mjs';
+
+const sources = ['packages/core/src', 'packages/web/src', 'packages/web/index.html', 'packages/web/vite.config.ts', 'package-lock.json'];
+const stamp = path.join(projectRoot, 'packages/web/dist/.built-from');
+
+function* filesUnder(file) {
+  if (!statSync(file).isDirectory()) yield file;
+  else for (const name of readdirSync(file).sort()) yield* filesUnder(path.join(file, name));
+}
+
+export async function ensureBuild() {
+  const hash = createHash('sha256');
+  for (const source of sources)
+    for (const file of filesUnder(path.join(projectRoot, source))) {
+      if (file.endsWith('.test.ts')) continue;
+      hash.update(file.slice(projectRoot.length)).update(readFileSync(file));
+    }
+  const built = hash.digest('hex');
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === built) return;
+  console.log('Building the application ...');
+  const { build } = await import('vite');
+  await build({ root: path.join(projectRoot, 'packages/web'), logLevel: 'warn' });
+  writeFileSync(stamp, built);
+}
