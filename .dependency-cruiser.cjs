@@ -8,8 +8,18 @@ module.exports = {
       from: { path: '^packages/core/src', pathNot: '[.]test[.]ts$' },
       to: { pathNot: '^packages/core/src|node_modules/zod' },
     },
-    { name: 'server-not-web', severity: 'error', from: { path: '^packages/server' }, to: { path: '^packages/(web|cli)' } },
-    { name: 'web-not-server', severity: 'error', from: { path: '^packages/web' }, to: { path: '^packages/(server|cli)' } },
+    {
+      name: 'server-not-web',
+      severity: 'error',
+      from: { path: '^packages/server' },
+      to: { path: '^packages/(web|cli)' },
+    },
+    {
+      name: 'web-not-server',
+      severity: 'error',
+      from: { path: '^packages/web' },
+      to: { path: '^packages/(server|cli)' },
+    },
     { name: 'cli-not-web', severity: 'error', from: { path: '^packages/cli' }, to: { path: '^packages/(web|server)' } },
     {
       name: 'units-and-numerics-at-the-bottom',

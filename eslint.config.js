@@ -40,7 +40,14 @@ export default tseslint.config(
   {
     files: ['**/*.mjs', '*.js'],
     languageOptions: {
-      globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', fetch: 'readonly', URL: 'readonly', performance: 'readonly' },
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        setTimeout: 'readonly',
+        fetch: 'readonly',
+        URL: 'readonly',
+        performance: 'readonly',
+      },
     },
   },
 );

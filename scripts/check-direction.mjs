@@ -6,7 +6,12 @@ import extractTSConfig from 'dependency-cruiser/config-utl/extract-ts-config';
 const rules = createRequire(import.meta.url)('../.dependency-cruiser.cjs');
 const { output } = await cruise(
   ['packages'],
-  { ...rules.options, ruleSet: { forbidden: rules.forbidden }, validate: true, exclude: { path: 'dist|node_modules/(?!zod|knex|pg/)' } },
+  {
+    ...rules.options,
+    ruleSet: { forbidden: rules.forbidden },
+    validate: true,
+    exclude: { path: 'dist|node_modules/(?!zod|knex|pg/)' },
+  },
   undefined,
   { tsConfig: extractTSConfig('tsconfig.base.json') },
 );

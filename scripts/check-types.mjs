@@ -12,9 +12,13 @@ const projects = [
 ];
 let failed = false;
 for (const project of projects) {
-  const { status } = spawnSync(process.execPath, ['node_modules/typescript-native/bin/tsc', '--noEmit', '-p', project], {
-    stdio: 'inherit',
-  });
+  const { status } = spawnSync(
+    process.execPath,
+    ['node_modules/typescript-native/bin/tsc', '--noEmit', '-p', project],
+    {
+      stdio: 'inherit',
+    },
+  );
   if (status !== 0) {
     console.error(`type errors in ${project}`);
     failed = true;

@@ -7,7 +7,8 @@ import { ensurePackages } from './lib/ensure-packages.mjs';
 import { dataHome } from './lib/data-home.mjs';
 import { projectRoot } from './lib/project-root.mjs';
 
-const usage = 'npm start -- [--empty] [--port N]\n  --empty  do not load the demo workshop into an empty database\n  --port N  preferred port (8400)';
+const usage =
+  'npm start -- [--empty] [--port N]\n  --empty  do not load the demo workshop into an empty database\n  --port N  preferred port (8400)';
 
 let database;
 let server;

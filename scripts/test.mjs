@@ -19,7 +19,11 @@ const mocha = (glob) => node('--import', 'tsx', 'node_modules/mocha/bin/mocha.js
 /** Runs a command, shows its output, and returns it with the exit code. */
 function runShown([program, ...args], env = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(program, args, { cwd: projectRoot, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(program, args, {
+      cwd: projectRoot,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     let output = '';
     for (const stream of [child.stdout, child.stderr])
       stream.on('data', (chunk) => {
@@ -31,7 +35,8 @@ function runShown([program, ...args], env = {}) {
   });
 }
 
-const numberBefore = (output, word) => Number([...output.matchAll(new RegExp(`(\\d+) ${word}\\b`, 'g'))].at(-1)?.[1] ?? 0);
+const numberBefore = (output, word) =>
+  Number([...output.matchAll(new RegExp(`(\\d+) ${word}\\b`, 'g'))].at(-1)?.[1] ?? 0);
 
 /** A check that either holds or not: counts as one. */
 async function check(name, command) {
@@ -54,7 +59,18 @@ async function main() {
   ensurePackages();
   const wanted = (part) => !only || only === part;
   if (wanted('static')) {
-    await check('lint', node('node_modules/eslint/bin/eslint.js', '.', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '--max-warnings', '0'));
+    await check(
+      'lint',
+      node(
+        'node_modules/eslint/bin/eslint.js',
+        '.',
+        '--cache',
+        '--cache-location',
+        'node_modules/.cache/eslint/',
+        '--max-warnings',
+        '0',
+      ),
+    );
     await check('format', node('node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'));
     await check('types', node('scripts/check-types.mjs'));
     await check('direction', node('scripts/check-direction.mjs'));
@@ -68,14 +84,20 @@ async function main() {
     database = await startPrivatePostgres(bin, path.join(temporary, 'data'), { fast: true });
     const env = { TEST_DATABASE_ADMIN_URL: database.adminUrl };
     await ensureBuild();
-    if (wanted('api')) await suite('API and start-up tests', mocha('packages/server/test/**/*.test.ts'), ['passing', 'failing'], env);
+    if (wanted('api'))
+      await suite('API and start-up tests', mocha('packages/server/test/**/*.test.ts'), ['passing', 'failing'], env);
     if (wanted('browser')) {
       const chromium = ensureChromium();
       const extra = process.argv.slice(2).filter((a) => !a.startsWith('--only='));
-      await suite('browser tests', node('node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts', ...extra), ['passed', 'failed'], {
-        ...env,
-        CHROMIUM: chromium,
-      });
+      await suite(
+        'browser tests',
+        node('node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts', ...extra),
+        ['passed', 'failed'],
+        {
+          ...env,
+          CHROMIUM: chromium,
+        },
+      );
     }
   }
 }

@@ -8,7 +8,9 @@ import { projectRoot } from './project-root.mjs';
 /** PostgreSQL refuses to run as root: then it runs as Debian's own user for it. */
 export function databaseUser() {
   if (process.getuid?.() !== 0) return {};
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((l) => l.startsWith('postgres:'));
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((l) => l.startsWith('postgres:'));
   if (!line) throw new Error('There is no user “postgres” to run the database as: reinstall the package postgresql.');
   const [, , uid, gid] = line.split(':');
   return { uid: Number(uid), gid: Number(gid) };
@@ -32,7 +34,9 @@ export function prepareHome(home, { uid, gid }) {
   const wanted = uid ?? process.getuid();
   if (owner !== wanted) {
     if (readdirSync(home).length > 0 || process.getuid() !== 0)
-      throw new Error(`The data folder ${home} belongs to another user (uid ${owner}). Set ENDREL_DATA to a folder of your own.`);
+      throw new Error(
+        `The data folder ${home} belongs to another user (uid ${owner}). Set ENDREL_DATA to a folder of your own.`,
+      );
     chownSync(home, uid, gid);
   }
 }

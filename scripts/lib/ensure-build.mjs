@@ -4,7 +4,13 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import path from 'node:path';
 import { projectRoot } from './project-root.mjs';
 
-const sources = ['packages/core/src', 'packages/web/src', 'packages/web/index.html', 'packages/web/vite.config.ts', 'package-lock.json'];
+const sources = [
+  'packages/core/src',
+  'packages/web/src',
+  'packages/web/index.html',
+  'packages/web/vite.config.ts',
+  'package-lock.json',
+];
 const stamp = path.join(projectRoot, 'packages/web/dist/.built-from');
 
 function* filesUnder(file) {

@@ -34,11 +34,16 @@ function install(name, title) {
   if (process.getuid?.() !== 0) fail(name, title);
   console.log(`Installing Debian's ${title} (once) ...`);
   const apt = (...args) =>
-    spawnSync('apt-get', args, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+    spawnSync('apt-get', args, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    });
   apt('update', '-qq');
   apt('install', '-y', '-qq', '--no-install-recommends', name);
 }
 
 function fail(name, title) {
-  throw new Error(`${title} is missing. Run this once, then start again:\n  sudo apt-get update && sudo apt-get install -y --no-install-recommends ${name}`);
+  throw new Error(
+    `${title} is missing. Run this once, then start again:\n  sudo apt-get update && sudo apt-get install -y --no-install-recommends ${name}`,
+  );
 }

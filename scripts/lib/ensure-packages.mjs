@@ -8,7 +8,9 @@ import { projectRoot } from './project-root.mjs';
 const marker = path.join(projectRoot, 'node_modules', '.endrel-installed');
 
 export function ensurePackages() {
-  const lock = createHash('sha256').update(readFileSync(path.join(projectRoot, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(path.join(projectRoot, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(marker) && readFileSync(marker, 'utf8') === lock) return;
   console.log('Installing npm packages (once; about half a minute) ...');
   const { status } = spawnSync('npm', ['ci', '--ignore-scripts', '--no-fund', '--no-audit', '--loglevel=error'], {

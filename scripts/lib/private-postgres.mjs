@@ -1,7 +1,18 @@
 // A private PostgreSQL on loopback: its own data folder, password and port; survives kill -9 of anything.
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, realpathSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  realpathSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -50,7 +61,8 @@ export async function startPrivatePostgres(bin, home, { fast = false } = {}) {
 /** initdb in a folder of its own, then one rename: a killed or doubled first start does no harm. */
 async function createCluster(home, user, run) {
   for (const name of readdirSync(home))
-    if (name.startsWith('new-') && !isAlive(Number(name.split('-')[1]))) rmSync(path.join(home, name), { recursive: true, force: true });
+    if (name.startsWith('new-') && !isAlive(Number(name.split('-')[1])))
+      rmSync(path.join(home, name), { recursive: true, force: true });
   if (existsSync(path.join(home, 'cluster'))) return;
   console.log('Creating the database (once) ...');
   const made = mkdtempSync(path.join(home, `new-${process.pid}-`));
@@ -58,7 +70,17 @@ async function createCluster(home, user, run) {
   writeFileSync(passwordFile, randomBytes(24).toString('hex'), { mode: 0o600 });
   if (user.uid !== undefined) for (const file of [made, passwordFile]) chownSync(file, user.uid, user.gid);
   await run('initdb', [
-    '-D', path.join(made, 'data'), '-U', ADMIN, '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '-E', 'UTF8', '--locale=C.UTF-8', '--no-sync',
+    '-D',
+    path.join(made, 'data'),
+    '-U',
+    ADMIN,
+    '-A',
+    'scram-sha-256',
+    `--pwfile=${passwordFile}`,
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+    '--no-sync',
   ]);
   try {
     renameSync(made, path.join(home, 'cluster'));
@@ -79,7 +101,12 @@ async function startServer(bin, home, data, run, fast) {
     if (existsSync(pidFile)) {
       // the pid alone proves nothing: it may be a zombie or, after a crash, another program
       if (read(`/proc/${lines[0]}/cmdline`).split('\0').includes(data)) {
-        const ready = lines[7]?.trim() === 'ready' && (await run('pg_isready', ['-q', '-h', '127.0.0.1', '-p', lines[3]]).then(() => true, () => false));
+        const ready =
+          lines[7]?.trim() === 'ready' &&
+          (await run('pg_isready', ['-q', '-h', '127.0.0.1', '-p', lines[3]]).then(
+            () => true,
+            () => false,
+          ));
         if (ready) return Number(lines[3]);
         continue;
       }
@@ -90,8 +117,14 @@ async function startServer(bin, home, data, run, fast) {
     const port = await freePort();
     try {
       await run('pg_ctl', [
-        'start', '-w', '-D', data, '-l', path.join(home, 'postgresql.log'),
-        '-o', `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories= ${speed}`,
+        'start',
+        '-w',
+        '-D',
+        data,
+        '-l',
+        path.join(home, 'postgresql.log'),
+        '-o',
+        `-c listen_addresses=127.0.0.1 -c port=${port} -c unix_socket_directories= ${speed}`,
       ]);
       return port;
     } catch (error) {
@@ -108,7 +141,8 @@ async function createDatabase(adminUrl, password) {
   try {
     // identifiers are constants of this file; the password is hexadecimal
     const { rowCount: role } = await client.query('select 1 from pg_roles where rolname = $1', [ROLE]);
-    if (!role) await client.query(`create role ${ROLE} login password '${password}' nosuperuser nocreatedb nocreaterole`);
+    if (!role)
+      await client.query(`create role ${ROLE} login password '${password}' nosuperuser nocreatedb nocreaterole`);
     const { rowCount: database } = await client.query('select 1 from pg_database where datname = $1', [DATABASE]);
     if (!database) await client.query(`create database ${DATABASE} owner ${ROLE}`);
   } catch (error) {
@@ -163,6 +197,8 @@ function runProgram(file, args, user) {
     let output = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));
     child.on('error', reject);
-    child.on('close', (code) => (code === 0 ? resolve(output) : reject(new Error(`${path.basename(file)}: ${output.trim()}`))));
+    child.on('close', (code) =>
+      code === 0 ? resolve(output) : reject(new Error(`${path.basename(file)}: ${output.trim()}`)),
+    );
   });
 }

@@ -7,7 +7,8 @@ export function demoCommand([name]: readonly string[], output: Output): number {
     for (const [key, job] of Object.entries(demoJobs)) output.out(`${key}  ${job.name}`);
     return 0;
   }
-  if (!Object.hasOwn(demoJobs, name)) throw new BadInput(`there is no demo job “${name}”; there are ${Object.keys(demoJobs).join(', ')}`);
+  if (!Object.hasOwn(demoJobs, name))
+    throw new BadInput(`there is no demo job “${name}”; there are ${Object.keys(demoJobs).join(', ')}`);
   output.out(JSON.stringify(demoJobs[name as keyof typeof demoJobs], undefined, 2));
   return 0;
 }

@@ -12,7 +12,10 @@ export interface Output {
   out(text: string): void;
   err(text: string): void;
 }
-const terminal: Output = { out: (t) => void process.stdout.write(`${t}\n`), err: (t) => void process.stderr.write(`${t}\n`) };
+const terminal: Output = {
+  out: (t) => void process.stdout.write(`${t}\n`),
+  err: (t) => void process.stderr.write(`${t}\n`),
+};
 
 /** Runs one command and returns its exit code. Every complaint is one clear line. */
 export async function run(args: readonly string[], output: Output = terminal): Promise<number> {

@@ -14,7 +14,9 @@ export async function readInput(file: string, most: number): Promise<string> {
   } catch (error) {
     if (error instanceof BadInput) throw error;
     const code = (error as NodeJS.ErrnoException).code;
-    throw new BadInput(code === 'ENOENT' ? `there is no file ${file}` : `${file} cannot be read (${code ?? 'unknown'})`);
+    throw new BadInput(
+      code === 'ENOENT' ? `there is no file ${file}` : `${file} cannot be read (${code ?? 'unknown'})`,
+    );
   }
   return Buffer.concat(chunks).toString('utf8');
 }

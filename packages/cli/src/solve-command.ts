@@ -89,7 +89,9 @@ function readable({ findings, snags }: Assessment): string {
         `${pointNames[key]}: rail ${formatQuantity('pressure', p.railPressure)}, pump ${formatQuantity('volumeFlow', p.pumpFlow)}, return ${formatQuantity('volumeFlow', p.returnFlow)}`,
       );
     }
-  if (findings.solution?.margin) lines.push(`pump margin: ${formatQuantity('fraction', findings.solution.margin.margin)}`);
-  for (const snag of snags) lines.push(`${snag.grade}: ${snag.what} ${snag.cure}${snag.overruled ? ` (overruled: ${snag.overruled})` : ''}`);
+  if (findings.solution?.margin)
+    lines.push(`pump margin: ${formatQuantity('fraction', findings.solution.margin.margin)}`);
+  for (const snag of snags)
+    lines.push(`${snag.grade}: ${snag.what} ${snag.cure}${snag.overruled ? ` (overruled: ${snag.overruled})` : ''}`);
   return lines.join('\n');
 }

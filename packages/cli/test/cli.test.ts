@@ -29,9 +29,20 @@ const broken = (change: (job: Job) => void): Job => {
 describe('endrel solve', () => {
   it('exits 0 for a clean job and prints its operating points in kPa and L/h', async () => {
     const { code, out } = await endrel('solve', file(demoJobs.mailVan), '--json');
-    const report = JSON.parse(out) as { solved: boolean; operatingPoints: { point: string; rail_kPa: number; pump_L_h: number; return_L_h: number; demand_L_h: number }[]; margins: { pump: number }; snags: unknown[] };
+    const report = JSON.parse(out) as {
+      solved: boolean;
+      operatingPoints: { point: string; rail_kPa: number; pump_L_h: number; return_L_h: number; demand_L_h: number }[];
+      margins: { pump: number };
+      snags: unknown[];
+    };
     expect(code).to.equal(0);
-    expect(report.operatingPoints.map((p) => p.point)).to.deep.equal(['idle', 'cruise', 'fullLoad', 'fullLoadHot', 'overrun']);
+    expect(report.operatingPoints.map((p) => p.point)).to.deep.equal([
+      'idle',
+      'cruise',
+      'fullLoad',
+      'fullLoadHot',
+      'overrun',
+    ]);
     for (const p of report.operatingPoints) {
       expect(p.rail_kPa).to.be.within(395, 410);
       expect(p.pump_L_h).to.be.closeTo(p.return_L_h + p.demand_L_h, 1e-3);
@@ -45,14 +56,31 @@ describe('endrel solve', () => {
   it('exits 0 for a job that is only half measured, and lists what is missing', async () => {
     const { code, out } = await endrel('solve', file(demoJobs.beachBuggy), '--json');
     expect(code).to.equal(0);
-    expect(JSON.parse(out)).to.deep.include({ solved: false, needs: ['tank depth', 'rail or carburettor height', 'outlet height', 'Pump under the floor: inlet height', 'Feed line: line length'] });
+    expect(JSON.parse(out)).to.deep.include({
+      solved: false,
+      needs: [
+        'tank depth',
+        'rail or carburettor height',
+        'outlet height',
+        'Pump under the floor: inlet height',
+        'Feed line: line length',
+      ],
+    });
   });
   const bad: [string, () => string, RegExp][] = [
     ['a missing file', () => path.join(folder, 'none.json'), /^endrel: there is no file /],
     ['a folder', () => folder, /cannot be read [(]EISDIR[)]/],
     ['broken JSON', () => file('{"schemaVersion":'), /is not JSON/],
-    ['a negative length', () => file(broken((j) => (j.survey.tank.depth!.si = -0.2))), /survey[.]tank[.]depth[.]si a tank depth cannot be negative/],
-    ['a pump table that is not monotone', () => file(broken((j) => ((j.run.supply[2] as any).tables[0].rows[3].flow.si = 1e-4))), /“Hanger pump” is not monotone: row 4/], // eslint-disable-line
+    [
+      'a negative length',
+      () => file(broken((j) => (j.survey.tank.depth!.si = -0.2))),
+      /survey[.]tank[.]depth[.]si a tank depth cannot be negative/,
+    ],
+    [
+      'a pump table that is not monotone',
+      () => file(broken((j) => ((j.run.supply[2] as any).tables[0].rows[3].flow.si = 1e-4))),
+      /“Hanger pump” is not monotone: row 4/,
+    ], // eslint-disable-line
     ['a loop with no pump', () => file(broken((j) => j.run.supply.splice(2, 1))), /The loop has no pump/],
     ['a run with a gap', () => file(broken((j) => (j.run.return = []))), /There is a gap after “Tank regulator”/],
     ['a 3 MB file', () => file(' '.repeat(3 * 1024 * 1024)), /is larger than 2 MB/],

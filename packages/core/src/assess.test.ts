@@ -48,7 +48,8 @@ describe('an assessment', () => {
   });
   it('marks an overruled fix with its reason, and never a stop', () => {
     const at = '2026-02-03T04:05:06Z';
-    const overrule = (snag: string) => applyAct(demoJobs.flatBedTender, { act: 'overruleSnag', snag, reason: 'seen and accepted', at });
+    const overrule = (snag: string) =>
+      applyAct(demoJobs.flatBedTender, { act: 'overruleSnag', snag, reason: 'seen and accepted', at });
     const find = (snag: string) => assess(overrule(snag)).snags.find((s) => s.id === snag);
     expect(find('tank-vent')!.overruled).to.equal('seen and accepted');
     expect(find('open-port:rail-1')!.overruled).to.equal(undefined);
@@ -79,7 +80,13 @@ describe('the parts and cuts card', () => {
     const rows = partRows(demoJobs.mailVan);
     expect(rows.filter((r) => r.part.startsWith('Band clamp')).map((r) => r.quantity)).to.deep.equal(['2', '2', '2']);
     expect(rows.find((r) => r.part.startsWith('Cap'))!.quantity).to.equal('1');
-    expect(cutRows(demoJobs.mailVan).map((r) => r.length)).to.deep.equal(['140 mm', '3400 mm', '420 mm', '260 mm', '215 mm']);
+    expect(cutRows(demoJobs.mailVan).map((r) => r.length)).to.deep.equal([
+      '140 mm',
+      '3400 mm',
+      '420 mm',
+      '260 mm',
+      '215 mm',
+    ]);
   });
   it('says what is still open before a part can be bought', () => {
     expect(partRows(demoJobs.beachBuggy).find((r) => r.part === 'Feed line')!.open).to.equal('line length');

@@ -39,7 +39,9 @@ export const carburettorJob = (change: (copy: Job) => void = () => undefined): J
 
 /** The n-th component of a kind. */
 export function get<K extends ComponentKind>(job: Job, kind: K, n = 0): ComponentOf<K> {
-  const found = [...job.run.supply, ...job.run.return].filter((c: Component): c is ComponentOf<K> => c.kind === kind)[n];
+  const found = [...job.run.supply, ...job.run.return].filter((c: Component): c is ComponentOf<K> => c.kind === kind)[
+    n
+  ];
   if (!found) throw new Error(`no ${kind} ${n}`);
   return found;
 }

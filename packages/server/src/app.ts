@@ -31,7 +31,12 @@ export function createApp({ jobs, shop, logger, webRoot, boundTo }: AppParts): E
   app.use(
     helmet({
       contentSecurityPolicy: {
-        directives: { fontSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], workerSrc: ["'self'"], upgradeInsecureRequests: null },
+        directives: {
+          fontSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          workerSrc: ["'self'"],
+          upgradeInsecureRequests: null,
+        },
       },
       strictTransportSecurity: false, // plain http on loopback
     }),
@@ -39,7 +44,15 @@ export function createApp({ jobs, shop, logger, webRoot, boundTo }: AppParts): E
 
   const acting = (): Acting => ({ shop: shop.id, actor: 'the bench' });
   const api = express.Router();
-  api.use(rateLimit({ windowMs: 60_000, limit: REQUESTS_PER_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' } }));
+  api.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: REQUESTS_PER_MINUTE,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' },
+    }),
+  );
   api.use(express.json({ limit: LARGEST_BODY }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.get('/shop', (_req, res) => void res.json({ name: shop.name }));
@@ -50,9 +63,14 @@ export function createApp({ jobs, shop, logger, webRoot, boundTo }: AppParts): E
   app.use('/api', api);
 
   if (webRoot && existsSync(webRoot)) {
-    app.use('/assets', express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', index: false, fallthrough: false }));
+    app.use(
+      '/assets',
+      express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', index: false, fallthrough: false }),
+    );
     app.use(express.static(webRoot, { index: false }));
-    app.get('/{*splat}', (_req, res) => res.sendFile('index.html', { root: webRoot, headers: { 'Cache-Control': 'no-cache' } }));
+    app.get('/{*splat}', (_req, res) =>
+      res.sendFile('index.html', { root: webRoot, headers: { 'Cache-Control': 'no-cache' } }),
+    );
   }
   app.use(errorHandler);
   return app;

@@ -25,5 +25,12 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = configSchema.safeParse(env);
   if (!read.success) throw new Error(read.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; '));
   const { DATABASE_URL, ENDREL_PORT, ENDREL_HOST, ENDREL_DEMO, ENDREL_LOG, ENDREL_STOP_WITH_INPUT } = read.data;
-  return { databaseUrl: DATABASE_URL, port: ENDREL_PORT, host: ENDREL_HOST, loadDemo: ENDREL_DEMO === 'yes', stopWithInput: ENDREL_STOP_WITH_INPUT === 'yes', logLevel: ENDREL_LOG };
+  return {
+    databaseUrl: DATABASE_URL,
+    port: ENDREL_PORT,
+    host: ENDREL_HOST,
+    loadDemo: ENDREL_DEMO === 'yes',
+    stopWithInput: ENDREL_STOP_WITH_INPUT === 'yes',
+    logLevel: ENDREL_LOG,
+  };
 }

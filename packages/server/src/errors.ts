@@ -25,6 +25,10 @@ export class InvalidError extends AppError {
 /** The job was saved by somebody else since this copy was read; nothing was overwritten. */
 export class StaleError extends AppError {
   constructor(current: StoredJob) {
-    super(409, { code: 'stale', message: `The job was saved meanwhile as revision ${current.revision}. Nothing was overwritten.`, current });
+    super(409, {
+      code: 'stale',
+      message: `The job was saved meanwhile as revision ${current.revision}. Nothing was overwritten.`,
+      current,
+    });
   }
 }

@@ -3,10 +3,11 @@ import { request as httpRequest } from 'node:http';
 import { expect } from 'chai';
 import { applyPatch } from 'rfc6902';
 import { demoJobs } from '@endrel/core/demo/index';
+import type { Act } from '@endrel/core/job/acts/act';
 import { applyAct } from '@endrel/core/job/acts/apply-act';
 import { ServerUnderTest } from './server-under-test.ts';
 
-const depth = (mm: number) => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: { si: mm / 1000, unit: 'mm' } }) as const;
+const depth = (mm: number): Act => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: { si: mm / 1000, unit: 'mm' } });
 
 describe('the API', () => {
   let server: ServerUnderTest;
@@ -14,7 +15,8 @@ describe('the API', () => {
     server = await ServerUnderTest.start();
   });
   after(() => server.stop());
-  const create = async (document: unknown = demoJobs.mailVan) => (await server.call('POST', '/api/jobs', { document })).body;
+  const create = async (document: unknown = demoJobs.mailVan) =>
+    (await server.call('POST', '/api/jobs', { document })).body;
 
   it('makes a blank job, and says so in its list with what to measure next', async () => {
     const made = await server.call('POST', '/api/jobs', { name: 'Boom truck', vehicle: 'yard' });
@@ -28,7 +30,11 @@ describe('the API', () => {
   it('saves on the revision it was read at, and keeps what changed as JSON Patch (RFC 6902)', async () => {
     const job = await create();
     const next = applyAct(job.document, depth(240));
-    const saved = await server.call('PUT', `/api/jobs/${job.id}`, { baseRevision: 1, document: next, summary: 'set tank depth' });
+    const saved = await server.call('PUT', `/api/jobs/${job.id}`, {
+      baseRevision: 1,
+      document: next,
+      summary: 'set tank depth',
+    });
     expect(saved.status).to.equal(200);
     expect(saved.body.revision).to.equal(2);
     const { body: changes } = await server.call('GET', `/api/jobs/${job.id}/changes`);
@@ -37,7 +43,10 @@ describe('the API', () => {
     // the patches replay to the stored document
     const replay = { root: null };
     for (const change of [...changes].reverse()) {
-      const failures = applyPatch(replay, change.patch.map((op: { path: string }) => ({ ...op, path: `/root${op.path}` })));
+      const failures = applyPatch(
+        replay,
+        change.patch.map((op: { path: string }) => ({ ...op, path: `/root${op.path}` })),
+      );
       expect(failures.filter((f) => f !== null)).to.deep.equal([]);
     }
     expect(replay.root).to.deep.equal(next);
@@ -56,13 +65,25 @@ describe('the API', () => {
 
   it('lets exactly one of two simultaneous saves through', async () => {
     const job = await create();
-    const saves = await Promise.all([241, 242, 243, 244].map((mm) => server.call('PUT', `/api/jobs/${job.id}`, { baseRevision: 1, document: applyAct(job.document, depth(mm)), summary: '' })));
+    const saves = await Promise.all(
+      [241, 242, 243, 244].map((mm) =>
+        server.call('PUT', `/api/jobs/${job.id}`, {
+          baseRevision: 1,
+          document: applyAct(job.document, depth(mm)),
+          summary: '',
+        }),
+      ),
+    );
     expect(saves.map((s) => s.status).sort()).to.deep.equal([200, 409, 409, 409]);
   });
 
   it('writes no revision when nothing changed', async () => {
     const job = await create();
-    const saved = await server.call('PUT', `/api/jobs/${job.id}`, { baseRevision: 1, document: job.document, summary: '' });
+    const saved = await server.call('PUT', `/api/jobs/${job.id}`, {
+      baseRevision: 1,
+      document: job.document,
+      summary: '',
+    });
     expect(saved.body.revision).to.equal(1);
   });
 
@@ -73,7 +94,9 @@ describe('the API', () => {
     broken.survey.tank.depth.si = -1;
     const refused = await server.call('PUT', `/api/jobs/${job.id}`, { baseRevision: 1, document: broken, summary: '' });
     expect(refused.status).to.equal(400);
-    expect(refused.body.issues).to.deep.equal([{ field: 'survey.tank.depth.si', message: 'a tank depth cannot be negative' }]);
+    expect(refused.body.issues).to.deep.equal([
+      { field: 'survey.tank.depth.si', message: 'a tank depth cannot be negative' },
+    ]);
     expect((await server.call('GET', `/api/jobs/${job.id}`)).body.document.name).to.equal(demoJobs.mailVan.name);
   });
 
@@ -102,13 +125,20 @@ describe('the API', () => {
   });
 
   it('answers 404 for a job that is not there, or an address that is none', async () => {
-    for (const path of ['/api/jobs/7b0c4a52-0000-4000-8000-000000000000', '/api/jobs/1;drop table jobs', '/api/nothing'])
+    for (const path of [
+      '/api/jobs/7b0c4a52-0000-4000-8000-000000000000',
+      '/api/jobs/1;drop table jobs',
+      '/api/nothing',
+    ])
       expect((await server.call('GET', path)).status).to.equal(404);
   });
 
   it('keeps its table of changes append-only, whoever asks', async () => {
     for (const statement of ['update job_changes set summary = ?', 'delete from job_changes where summary <> ?']) {
-      const outcome = await server.database.raw(statement, ['x']).then(() => 'allowed', (e: Error) => e.message);
+      const outcome = await server.database.raw(statement, ['x']).then(
+        () => 'allowed',
+        (e: Error) => e.message,
+      );
       expect(outcome).to.match(/append-only/);
     }
   });
@@ -123,7 +153,11 @@ describe('the API', () => {
   it('answers only to its loopback name, so that a foreign domain pointed here reads nothing', async () => {
     const status = await new Promise((resolve, reject) => {
       const url = new URL(server.address);
-      httpRequest({ host: url.hostname, port: url.port, path: '/api/jobs', headers: { Host: 'evil.example' } }, (res) => resolve(res.statusCode)).on('error', reject).end();
+      httpRequest({ host: url.hostname, port: url.port, path: '/api/jobs', headers: { Host: 'evil.example' } }, (res) =>
+        resolve(res.statusCode),
+      )
+        .on('error', reject)
+        .end();
     });
     expect(status).to.equal(421);
   });

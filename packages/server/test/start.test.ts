@@ -46,7 +46,8 @@ function start(data: string, ...args: string[]): Promise<Started> {
 }
 
 const jobsAt = async (address: string) => (await (await fetch(`${address}/api/jobs`)).json()) as JobSummary[];
-const processesUsing = (data: string): number => Number(readFileSync(path.join(data, 'cluster/data/postmaster.pid'), 'utf8').split('\n')[0]);
+const processesUsing = (data: string): number =>
+  Number(readFileSync(path.join(data, 'cluster/data/postmaster.pid'), 'utf8').split('\n')[0]);
 /** A zombie that nobody has reaped yet is dead. */
 const isAlive = (pid: number) => {
   try {
@@ -77,7 +78,11 @@ describe('npm start', function () {
 
   it('keeps its data, and recovers after everything was killed with -9', async () => {
     const second = await start(data);
-    await fetch(`${second.address}/api/jobs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: '{"name":"kept through a crash"}' });
+    await fetch(`${second.address}/api/jobs`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: '{"name":"kept through a crash"}',
+    });
     const database = processesUsing(data);
     await second.end('SIGKILL');
     process.kill(database, 'SIGKILL');

@@ -1,1 +1,64 @@
-console.log(1)
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
+import { ApiError } from './api/client.ts';
+import './charts/chart-look.ts';
+import { ThemeProvider } from './components/theme.tsx';
+import { JobScreen } from './screens/job/JobScreen.tsx';
+import { JobListScreen } from './screens/jobs/JobListScreen.tsx';
+import './styles/app.css';
+import { DisplayUnitsProvider } from './units/display-units.tsx';
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { retry: (count, error) => !(error instanceof ApiError) && count < 2, refetchOnWindowFocus: false },
+  },
+});
+
+function Fault() {
+  const error = useRouteError();
+  return (
+    <main role="alert" className="sheet m-8 max-w-xl p-6">
+      <h1 className="text-xl">Something in this page failed</h1>
+      <p className="my-3">
+        {error instanceof Error ? error.message : 'The page could not be drawn.'} What you entered is saved, or kept in
+        this browser until it is.
+      </p>
+      <Link className="button inline-block" to="/">
+        Back to the jobs
+      </Link>
+    </main>
+  );
+}
+function NotHere() {
+  return (
+    <main className="sheet m-8 max-w-xl p-6">
+      <h1 className="text-xl">There is nothing at this address</h1>
+      <p className="my-3">
+        <Link className="underline" to="/">
+          Go to the jobs
+        </Link>
+      </p>
+    </main>
+  );
+}
+
+const router = createBrowserRouter([
+  { path: '/', element: <JobListScreen />, errorElement: <Fault /> },
+  { path: '/jobs/:id', element: <Navigate to="brief" replace />, errorElement: <Fault /> },
+  { path: '/jobs/:id/:stage', element: <JobScreen />, errorElement: <Fault /> },
+  { path: '*', element: <NotHere /> },
+]);
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <ThemeProvider>
+      <DisplayUnitsProvider>
+        <QueryClientProvider client={client}>
+          <RouterProvider router={router} />
+        </QueryClientProvider>
+      </DisplayUnitsProvider>
+    </ThemeProvider>
+  </StrictMode>,
+);

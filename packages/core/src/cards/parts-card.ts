@@ -38,13 +38,18 @@ export function partRows(job: Job): PartRow[] {
   for (const line of ['supply', 'return'] as const)
     for (const component of job.run[line]) {
       const made = specification(component);
-      if (made !== undefined) rows.push({
-        part: componentName(component),
-        specification: join(made, component.inletPort && `in: ${describePort(component.inletPort)}`, component.outletPort && `out: ${describePort(component.outletPort)}`),
-        quantity: '1',
-        where: line,
-        open: openPoints(component).join(', '),
-      });
+      if (made !== undefined)
+        rows.push({
+          part: componentName(component),
+          specification: join(
+            made,
+            component.inletPort && `in: ${describePort(component.inletPort)}`,
+            component.outletPort && `out: ${describePort(component.outletPort)}`,
+          ),
+          quantity: '1',
+          where: line,
+          open: openPoints(component).join(', '),
+        });
       rows.push(...smallParts(component, line));
     }
   return rows;
@@ -65,22 +70,32 @@ function specification(component: Component): string | undefined {
       const row = rated?.rows.find((r) => Math.abs(r.pressure.si - 3e5) < 1e3) ?? rated?.rows[0];
       return join(
         component.place === 'inTank' ? 'in-tank pump' : component.place === 'external' ? 'external pump' : 'pump',
-        row && `${formatQuantity('volumeFlow', row.flow.si)} at ${formatQuantity('pressure', row.pressure.si)} and ${formatQuantity('voltage', rated!.voltage.si)}`,
+        row &&
+          `${formatQuantity('volumeFlow', row.flow.si)} at ${formatQuantity('pressure', row.pressure.si)} and ${formatQuantity('voltage', rated!.voltage.si)}`,
         component.checkValve && 'check valve',
         component.reliefPressure && `relief ${formatQuantity('pressure', component.reliefPressure.si)}`,
       );
     }
     case 'hose':
-      return join(component.construction && hoseConstruction(component.construction).name, component.bore && `bore ${lengthText(component, 'bore')}`, component.length && `cut ${lengthText(component, 'length')}`);
+      return join(
+        component.construction && hoseConstruction(component.construction).name,
+        component.bore && `bore ${lengthText(component, 'bore')}`,
+        component.length && `cut ${lengthText(component, 'length')}`,
+      );
     case 'hardLine':
       return join(
         component.material && lineMaterials[component.material].name,
-        component.outsideDiameter && component.wall && `${lengthText(component, 'outsideDiameter')} × ${lengthText(component, 'wall')}`,
+        component.outsideDiameter &&
+          component.wall &&
+          `${lengthText(component, 'outsideDiameter')} × ${lengthText(component, 'wall')}`,
         component.length && `${lengthText(component, 'length')} developed`,
         component.bends !== undefined && `${component.bends} bends`,
       );
     case 'fitting':
-      return join(component.shape && componentDefinitions.fitting.properties.shape.options[component.shape], component.bore && `bore ${lengthText(component, 'bore')} or larger`);
+      return join(
+        component.shape && componentDefinitions.fitting.properties.shape.options[component.shape],
+        component.bore && `bore ${lengthText(component, 'bore')} or larger`,
+      );
     case 'filter':
       return join(
         component.rating && formatQuantity('length', component.rating.si, 'µm'),
@@ -91,12 +106,21 @@ function specification(component: Component): string | undefined {
       return join('check valve', `cracks at ${formatQuantity('pressure', valueOf(component, 'cracking')!.si)}`);
     case 'regulator':
       return join(
-        component.action === 'bypass' ? 'bypass regulator' : component.action === 'deadHead' ? 'dead-head regulator' : 'regulator',
-        component.setPressure && `set to ${formatQuantity('pressure', component.setPressure.si, component.setPressure.unit)}`,
+        component.action === 'bypass'
+          ? 'bypass regulator'
+          : component.action === 'deadHead'
+            ? 'dead-head regulator'
+            : 'regulator',
+        component.setPressure &&
+          `set to ${formatQuantity('pressure', component.setPressure.si, component.setPressure.unit)}`,
         component.referenced && 'manifold reference',
       );
     case 'returnDrop':
-      return join('tube rated for immersion', component.bore && `bore ${lengthText(component, 'bore')}`, component.length && `cut ${lengthText(component, 'length')}`);
+      return join(
+        'tube rated for immersion',
+        component.bore && `bore ${lengthText(component, 'bore')}`,
+        component.length && `cut ${lengthText(component, 'length')}`,
+      );
     default:
       return assertNever(component);
   }
@@ -111,15 +135,23 @@ function openPoints(component: Component): string[] {
 }
 
 function smallParts(component: Component, where: Line): PartRow[] {
-  const row = (part: string, quantity: number): PartRow => ({ part, specification: `for ${componentName(component)}`, quantity: String(quantity), where, open: '' });
+  const row = (part: string, quantity: number): PartRow => ({
+    part,
+    specification: `for ${componentName(component)}`,
+    quantity: String(quantity),
+    where,
+    open: '',
+  });
   if (component.kind === 'hose') {
     if (component.clamp === 'band') return [row('Band clamp, injection type', 2)];
     if (component.clamp === 'worm') return [row('Worm-drive clamp', 2)];
     if (component.clamp === 'crimped') return [row('Crimp sleeve', 2)];
     if (component.clamp === 'hoseEnds') return [row('Hose end to suit the hose', 2)];
   }
-  if (component.kind === 'rail' && component.unusedPorts) return [row('Cap or plug for a rail port', component.unusedPorts)];
-  if (component.kind === 'pump' && component.fuse) return [row(`Blade fuse ${formatQuantity('current', component.fuse.si)}, relay and holder`, 1)];
+  if (component.kind === 'rail' && component.unusedPorts)
+    return [row('Cap or plug for a rail port', component.unusedPorts)];
+  if (component.kind === 'pump' && component.fuse)
+    return [row(`Blade fuse ${formatQuantity('current', component.fuse.si)}, relay and holder`, 1)];
   return [];
 }
 
@@ -132,7 +164,9 @@ export function cutRows(job: Job): CutRow[] {
         {
           part: componentName(component),
           stock: specification({ ...component, length: undefined }) ?? '',
-          length: component.length ? formatQuantity('length', component.length.si, component.length.unit) : 'not measured',
+          length: component.length
+            ? formatQuantity('length', component.length.si, component.length.unit)
+            : 'not measured',
           line,
           note:
             component.kind === 'hardLine'

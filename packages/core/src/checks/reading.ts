@@ -13,7 +13,9 @@ export interface Placed<C extends Component = Component> {
 }
 
 export const placed = (job: Job): Placed[] =>
-  (['supply', 'return'] as const).flatMap((line) => job.run[line].map((component, index) => ({ component, line, index })));
+  (['supply', 'return'] as const).flatMap((line) =>
+    job.run[line].map((component, index) => ({ component, line, index })),
+  );
 
 export const placedOf = <K extends ComponentKind>(job: Job, kind: K): Placed<ComponentOf<K>>[] =>
   placed(job).filter((p): p is Placed<ComponentOf<K>> => p.component.kind === kind);

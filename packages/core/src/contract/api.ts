@@ -9,7 +9,10 @@ export const saveRequestSchema = z.strictObject({
   summary: z.string().max(300).default(''),
 });
 export const createRequestSchema = z.union([
-  z.strictObject({ name: z.string().trim().min(1, 'must not be empty').max(80), vehicle: z.string().max(120).default('') }),
+  z.strictObject({
+    name: z.string().trim().min(1, 'must not be empty').max(80),
+    vehicle: z.string().max(120).default(''),
+  }),
   z.strictObject({ document: z.unknown() }),
 ]);
 

@@ -20,7 +20,13 @@ describe('a joint of two ports', () => {
     });
   });
   it('refuses a 45° flare on a 37° flare where they share a thread (SAE J512 3/16, 1/4, 5/16, 1/2, 5/8)', () => {
-    const shared = [['3/16', '−3'], ['1/4', '−4'], ['5/16', '−5'], ['1/2', '−8'], ['5/8', '−10']] as const;
+    const shared = [
+      ['3/16', '−3'],
+      ['1/4', '−4'],
+      ['5/16', '−5'],
+      ['1/2', '−8'],
+      ['5/8', '−10'],
+    ] as const;
     for (const [inch, dash] of shared)
       expect(verdict(port('flare45', inch, 'male'), port('flare37', dash, 'female'))).to.equal('sealMismatch');
     expect(verdict(port('flare45', '3/8', 'male'), port('flare37', '−6', 'female'))).to.equal('differentForms');
@@ -40,7 +46,8 @@ describe('a joint of two ports', () => {
   });
   it('is the same from both sides, for every pair of forms and sizes', () => {
     const ports = (Object.keys(formSizes) as PortForm[]).flatMap((form) =>
-      Object.keys(formSizes[form]).flatMap((size) => [port(form, size, 'male'), port(form, size, 'female')]));
+      Object.keys(formSizes[form]).flatMap((size) => [port(form, size, 'male'), port(form, size, 'female')]),
+    );
     for (const a of ports) for (const b of ports) expect(verdict(a, b)).to.equal(verdict(b, a));
   });
 });

@@ -14,8 +14,18 @@ export type MateFault =
 
 const partners: Partial<Record<PortForm, PortForm>> = { barb: 'hose', bead: 'hose' };
 const seals: Record<PortForm, Seal> = {
-  flare37: 'metalCone', flare45: 'metalCone', invertedFlare: 'metalCone', oRingBoss: 'oRing', npt: 'taperedThread', bspt: 'taperedThread',
-  bspp: 'washer', metricBanjo: 'washer', quickConnector: 'quickConnector', barb: 'clampedHose', bead: 'clampedHose', hose: 'clampedHose',
+  flare37: 'metalCone',
+  flare45: 'metalCone',
+  invertedFlare: 'metalCone',
+  oRingBoss: 'oRing',
+  npt: 'taperedThread',
+  bspt: 'taperedThread',
+  bspp: 'washer',
+  metricBanjo: 'washer',
+  quickConnector: 'quickConnector',
+  barb: 'clampedHose',
+  bead: 'clampedHose',
+  hose: 'clampedHose',
 };
 
 /** Whether two ports make a joint that holds and seals, by the standards of their forms. */

@@ -4,7 +4,14 @@ import type { PortForm } from './port.ts';
 export type Thread = string;
 
 const dashThreads: Record<string, Thread> = {
-  '−3': '3/8-24', '−4': '7/16-20', '−5': '1/2-20', '−6': '9/16-18', '−8': '3/4-16', '−10': '7/8-14', '−12': '1 1/16-12', '−16': '1 5/16-12',
+  '−3': '3/8-24',
+  '−4': '7/16-20',
+  '−5': '1/2-20',
+  '−6': '9/16-18',
+  '−8': '3/4-16',
+  '−10': '7/8-14',
+  '−12': '1 1/16-12',
+  '−16': '1 5/16-12',
 };
 const barbSizes = ['3/16', '1/4', '5/16', '3/8', '1/2', '5/8', '3/4'];
 
@@ -17,7 +24,13 @@ export const formSizes: Record<PortForm, Readonly<Record<string, Thread | undefi
   npt: { '1/8': '1/8-27 NPT', '1/4': '1/4-18 NPT', '3/8': '3/8-18 NPT', '1/2': '1/2-14 NPT' }, // ASME B1.20.1
   bspt: { '1/8': '1/8-28 R', '1/4': '1/4-19 R', '3/8': '3/8-19 R', '1/2': '1/2-14 R' }, // ISO 7-1
   bspp: { '1/8': '1/8-28 G', '1/4': '1/4-19 G', '3/8': '3/8-19 G', '1/2': '1/2-14 G' }, // ISO 228-1
-  metricBanjo: { 'M10×1': 'M10×1', 'M12×1.5': 'M12×1.5', 'M14×1.5': 'M14×1.5', 'M16×1.5': 'M16×1.5', 'M18×1.5': 'M18×1.5' }, // common practice
+  metricBanjo: {
+    'M10×1': 'M10×1',
+    'M12×1.5': 'M12×1.5',
+    'M14×1.5': 'M14×1.5',
+    'M16×1.5': 'M16×1.5',
+    'M18×1.5': 'M18×1.5',
+  }, // common practice
   quickConnector: { '5/16': undefined, '3/8': undefined, '1/2': undefined }, // SAE J2044
   barb: Object.fromEntries(barbSizes.map((s) => [s, undefined])),
   bead: Object.fromEntries(barbSizes.map((s) => [s, undefined])),

@@ -10,9 +10,27 @@ interface PureFuel {
   readonly stoichiometric: number; // kg air per kg fuel, common practice
 }
 
-const petrol: PureFuel = { density: 745, viscosity: 0.53e-3, expansion: 9.5e-4, viscosityTemperature: 890, stoichiometric: 14.7 };
-const ethanol: PureFuel = { density: 789, viscosity: 1.2e-3, expansion: 1.09e-3, viscosityTemperature: 1700, stoichiometric: 9.0 };
-const diesel: PureFuel = { density: 835, viscosity: 3.0e-3, expansion: 8.3e-4, viscosityTemperature: 1985, stoichiometric: 14.5 };
+const petrol: PureFuel = {
+  density: 745,
+  viscosity: 0.53e-3,
+  expansion: 9.5e-4,
+  viscosityTemperature: 890,
+  stoichiometric: 14.7,
+};
+const ethanol: PureFuel = {
+  density: 789,
+  viscosity: 1.2e-3,
+  expansion: 1.09e-3,
+  viscosityTemperature: 1700,
+  stoichiometric: 9.0,
+};
+const diesel: PureFuel = {
+  density: 835,
+  viscosity: 3.0e-3,
+  expansion: 8.3e-4,
+  viscosityTemperature: 1985,
+  stoichiometric: 14.5,
+};
 
 /** A fuel in the tank: petrol with an ethanol share by volume, or diesel. */
 export type Fuel = { readonly family: 'petrol'; readonly ethanol: number } | { readonly family: 'diesel' };

@@ -17,7 +17,8 @@ describe('friction factor', () => {
     });
   }
   it('meets the laminar law 64/Re', () => {
-    for (const reynolds of [1, 99, 101, 1000]) expect(frictionFactor(reynolds, 1e-4) * reynolds).to.be.closeTo(64, 0.01);
+    for (const reynolds of [1, 99, 101, 1000])
+      expect(frictionFactor(reynolds, 1e-4) * reynolds).to.be.closeTo(64, 0.01);
   });
   it('meets the fully rough limit of the Moody chart: f = 0.0379 at a relative roughness of 0.01', () => {
     // von Karman: 1/sqrt(f) = -2 log10(e/3.7)

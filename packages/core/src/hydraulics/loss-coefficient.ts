@@ -2,13 +2,7 @@ import { inches } from '../units/quick.ts';
 
 /** Shapes of fitting with Darby's three constants. */
 export type FittingShape =
-  | 'elbow90Tight'
-  | 'elbow90Swept'
-  | 'elbow90Bend'
-  | 'elbow45Tight'
-  | 'elbow45Swept'
-  | 'teeRun'
-  | 'teeBranch';
+  'elbow90Tight' | 'elbow90Swept' | 'elbow90Bend' | 'elbow45Tight' | 'elbow45Swept' | 'teeRun' | 'teeBranch';
 
 interface ThreeK {
   readonly k1: number;

@@ -6,8 +6,16 @@ const table = (voltage: number, rows: [number, number, number?][]): PumpRows => 
   voltage,
   rows: rows.map(([p, q, current]) => ({ pressure: kPa(p), flow: litresPerHour(q), current })),
 });
-const at12 = table(12, [[200, 250, 7], [300, 220, 8], [400, 180, 9]]);
-const at14 = table(13.5, [[200, 290, 8], [300, 262, 9], [400, 228, 10]]);
+const at12 = table(12, [
+  [200, 250, 7],
+  [300, 220, 8],
+  [400, 180, 9],
+]);
+const at14 = table(13.5, [
+  [200, 290, 8],
+  [300, 262, 9],
+  [400, 228, 10],
+]);
 
 function curve(tables: PumpRows[], voltage: number) {
   const found = pumpCurveAt(tables, voltage);
@@ -36,11 +44,37 @@ describe('a pump from its table', () => {
   });
   it('knows whether its dead-head pressure is in the table', () => {
     expect(curve([at12], 12).deadHeadBeyondTable).to.equal(true);
-    expect(curve([table(12, [[0, 300], [300, 200], [700, 0]])], 12).deadHead).to.be.closeTo(kPa(700), 1e-6);
+    expect(
+      curve(
+        [
+          table(12, [
+            [0, 300],
+            [300, 200],
+            [700, 0],
+          ]),
+        ],
+        12,
+      ).deadHead,
+    ).to.be.closeTo(kPa(700), 1e-6);
   });
   it('refuses a table whose flow rises with pressure, and names the row', () => {
-    expect(pumpTableFault([table(12, [[200, 250], [300, 260], [400, 180]])])).to.include({ code: 'notMonotone', row: 1 });
-    expect(pumpTableFault([table(12, [[200, 250], [200, 240]])])).to.include({ code: 'samePressure', row: 1 });
+    expect(
+      pumpTableFault([
+        table(12, [
+          [200, 250],
+          [300, 260],
+          [400, 180],
+        ]),
+      ]),
+    ).to.include({ code: 'notMonotone', row: 1 });
+    expect(
+      pumpTableFault([
+        table(12, [
+          [200, 250],
+          [200, 240],
+        ]),
+      ]),
+    ).to.include({ code: 'samePressure', row: 1 });
     expect(pumpTableFault([table(12, [[200, 250]])])).to.include({ code: 'tooFewRows' });
     expect(pumpTableFault([at12, at12])).to.include({ code: 'sameVoltage', table: 1 });
   });

@@ -106,7 +106,9 @@ function assemble(rise: Curve, low: SingleVoltage, high: SingleVoltage, weight: 
   return {
     rise,
     current: (pressure) =>
-      low.current && high.current ? Math.max(0, mix(low.current.value(pressure), high.current.value(pressure))) : undefined,
+      low.current && high.current
+        ? Math.max(0, mix(low.current.value(pressure), high.current.value(pressure)))
+        : undefined,
     extrapolated: ratio !== 1,
     deadHead: rise.value(0),
     deadHeadBeyondTable: mix(low.leastFlow, high.leastFlow) > 0,

@@ -24,7 +24,12 @@ interface Spec {
     check_valve?: boolean;
   }[];
   curves?: { id: string; fit: string; points_Lh_kPa: [number, number][] }[];
-  scenarios: { id: string; demands_L_h?: Record<string, number>; bores_mm?: Record<string, number>; closed?: string[] }[];
+  scenarios: {
+    id: string;
+    demands_L_h?: Record<string, number>;
+    bores_mm?: Record<string, number>;
+    closed?: string[];
+  }[];
 }
 
 function networkOf(spec: Spec, scenario: Spec['scenarios'][number]): Network {
@@ -33,10 +38,20 @@ function networkOf(spec: Spec, scenario: Spec['scenarios'][number]): Network {
     if (link.type === 'pump') {
       const curve = spec.curves!.find((c) => c.id === link.curve)!;
       const points = curve.points_Lh_kPa.map(([q, p]): Point => [litresPerHour(q), kPa(p)]);
-      return { kind: 'pump', rise: curve.fit === 'piecewise' ? piecewiseCurve(points) : powerCurve(points as [Point, Point, Point]) };
+      return {
+        kind: 'pump',
+        rise: curve.fit === 'piecewise' ? piecewiseCurve(points) : powerCurve(points as [Point, Point, Point]),
+      };
     }
-    if (link.type === 'psv') return { kind: 'bypassRegulator', set: kPa(link.set_kPa), slope: 0, bore, k: link.minor_K };
-    return { kind: 'line', length: link.length_m, bore, roughness: link.roughness_m, loss: { k1: 0, kInfinity: link.minor_K ?? 0 } };
+    if (link.type === 'psv')
+      return { kind: 'bypassRegulator', set: kPa(link.set_kPa), slope: 0, bore, k: link.minor_K };
+    return {
+      kind: 'line',
+      length: link.length_m,
+      bore,
+      roughness: link.roughness_m,
+      loss: { k1: 0, kInfinity: link.minor_K ?? 0 },
+    };
   };
   return {
     liquid: { density: spec.fluid.rho_kg_m3, viscosity: spec.fluid.mu_Pa_s },
@@ -70,7 +85,10 @@ describe('the network solver against the reference networks', () => {
         for (const row of nodes) {
           const wanted = Number(row.gauge_pressure_kPa);
           // the tables hold six significant digits
-          expect(solved.value.pressures[row.node!]! / 1000, row.node).to.be.closeTo(wanted, 2e-6 * Math.abs(wanted) + 2e-3);
+          expect(solved.value.pressures[row.node!]! / 1000, row.node).to.be.closeTo(
+            wanted,
+            2e-6 * Math.abs(wanted) + 2e-3,
+          );
         }
         for (const row of linkRows.filter(own)) {
           expect(solved.value.flows[row.link!]! * 3.6e6, row.link).to.be.closeTo(Number(row.flow_L_h), 2e-3);
@@ -90,8 +108,15 @@ describe('the network solver against closed forms', () => {
     const [bore, length, dp] = [0.002, 2, 100];
     const solved = solveNetwork({
       liquid: petrol,
-      nodes: [{ id: 'a', height: 0, fixedPressure: dp }, { id: 'm', height: 0 }, { id: 'b', height: 0, fixedPressure: 0 }],
-      links: [['a', 'm'], ['m', 'b']].map(([from, to], i) => ({
+      nodes: [
+        { id: 'a', height: 0, fixedPressure: dp },
+        { id: 'm', height: 0 },
+        { id: 'b', height: 0, fixedPressure: 0 },
+      ],
+      links: [
+        ['a', 'm'],
+        ['m', 'b'],
+      ].map(([from, to], i) => ({
         id: `l${i}`,
         from: from!,
         to: to!,
@@ -105,19 +130,37 @@ describe('the network solver against closed forms', () => {
   it('is hydrostatic at no flow', () => {
     const solved = solveNetwork({
       liquid: petrol,
-      nodes: [{ id: 'a', height: 0.3, fixedPressure: 0 }, { id: 'b', height: -0.7 }],
-      links: [{ id: 'l', from: 'a', to: 'b', law: { kind: 'line', length: 1, bore: 0.008, roughness: 0, loss: noLoss } }],
+      nodes: [
+        { id: 'a', height: 0.3, fixedPressure: 0 },
+        { id: 'b', height: -0.7 },
+      ],
+      links: [
+        { id: 'l', from: 'a', to: 'b', law: { kind: 'line', length: 1, bore: 0.008, roughness: 0, loss: noLoss } },
+      ],
     });
     expect(solved.ok && solved.value.pressures.b).to.be.closeTo(745 * 9.80665, 1e-3);
   });
   it('holds a dead-head regulator at its setting, or at inlet less loss when the inlet is too low', () => {
-    for (const [inlet, expected, state] of [[60_000, 25_000, 'regulating'], [20_000, 20_000 - 500, 'wideOpen']] as const) {
+    for (const [inlet, expected, state] of [
+      [60_000, 25_000, 'regulating'],
+      [20_000, 20_000 - 500, 'wideOpen'],
+    ] as const) {
       const area = (Math.PI * 0.004 ** 2) / 4;
       const demand = area * Math.sqrt((2 * 500) / (745 * 5)); // loses 500 Pa through K = 5
       const solved = solveNetwork({
         liquid: petrol,
-        nodes: [{ id: 'in', height: 0, fixedPressure: inlet }, { id: 'out', height: 0, demand }],
-        links: [{ id: 'r', from: 'in', to: 'out', law: { kind: 'deadHeadRegulator', set: 25_000, slope: 0, bore: 0.004, k: 5 } }],
+        nodes: [
+          { id: 'in', height: 0, fixedPressure: inlet },
+          { id: 'out', height: 0, demand },
+        ],
+        links: [
+          {
+            id: 'r',
+            from: 'in',
+            to: 'out',
+            law: { kind: 'deadHeadRegulator', set: 25_000, slope: 0, bore: 0.004, k: 5 },
+          },
+        ],
       });
       expect(solved.ok && solved.value.pressures.out).to.be.closeTo(expected, 1e-2);
       expect(solved.ok && solved.value.states.r).to.equal(state);
@@ -127,9 +170,23 @@ describe('the network solver against closed forms', () => {
     const slope = 1e8; // Pa s/m3
     const solved = solveNetwork({
       liquid: petrol,
-      nodes: [{ id: 't', height: 0, fixedPressure: 0 }, { id: 'p', height: 0 }],
+      nodes: [
+        { id: 't', height: 0, fixedPressure: 0 },
+        { id: 'p', height: 0 },
+      ],
       links: [
-        { id: 'pump', from: 't', to: 'p', law: { kind: 'pump', rise: piecewiseCurve([[0, 6e5], [1e-4, 0]]) } },
+        {
+          id: 'pump',
+          from: 't',
+          to: 'p',
+          law: {
+            kind: 'pump',
+            rise: piecewiseCurve([
+              [0, 6e5],
+              [1e-4, 0],
+            ]),
+          },
+        },
         { id: 'r', from: 'p', to: 't', law: { kind: 'bypassRegulator', set: 3e5, slope, bore: 0.006, k: 6 } },
       ],
     });
@@ -138,12 +195,26 @@ describe('the network solver against closed forms', () => {
     expect(solved.ok && solved.value.flows.r! / q).to.be.closeTo(1, 1e-5);
   });
   it('shuts a check valve against reverse flow and opens it past its cracking pressure', () => {
-    for (const [source, state] of [[-5000, 'shut'], [3000, 'shut'], [9000, 'open']] as const) {
+    for (const [source, state] of [
+      [-5000, 'shut'],
+      [3000, 'shut'],
+      [9000, 'open'],
+    ] as const) {
       const solved = solveNetwork({
         liquid: petrol,
-        nodes: [{ id: 'a', height: 0, fixedPressure: source }, { id: 'b', height: 0, fixedPressure: 0 }],
-        links: [{ id: 'v', from: 'a', to: 'b', checkValve: true,
-          law: { kind: 'line', length: 0, bore: 0.006, roughness: 0, loss: { k1: 0, kInfinity: 2 }, cracking: 4000 } }],
+        nodes: [
+          { id: 'a', height: 0, fixedPressure: source },
+          { id: 'b', height: 0, fixedPressure: 0 },
+        ],
+        links: [
+          {
+            id: 'v',
+            from: 'a',
+            to: 'b',
+            checkValve: true,
+            law: { kind: 'line', length: 0, bore: 0.006, roughness: 0, loss: { k1: 0, kInfinity: 2 }, cracking: 4000 },
+          },
+        ],
       });
       expect(solved.ok && solved.value.states.v).to.equal(state);
       if (solved.ok) expect(solved.value.flows.v! > 1e-9).to.equal(state === 'open');
@@ -156,10 +227,18 @@ describe('the network solver against closed forms', () => {
       return solved.ok ? 'solved' : solved.fault.code;
     };
     expect(fault({ nodes: [{ id: 'a', height: 0 }], links: [] })).to.equal('noSource');
-    expect(fault({ nodes: [{ id: 'a', height: 0, fixedPressure: 0 }], links: [{ id: 'l', from: 'a', to: 'x', law: line }] })).to.equal('danglingLink');
-    expect(fault({
-      nodes: [{ id: 'a', height: 0, fixedPressure: 0 }, { id: 'b', height: 0 }, { id: 'c', height: 0 }],
-      links: [{ id: 'l', from: 'b', to: 'c', law: line }],
-    })).to.equal('noSingleAnswer');
+    expect(
+      fault({ nodes: [{ id: 'a', height: 0, fixedPressure: 0 }], links: [{ id: 'l', from: 'a', to: 'x', law: line }] }),
+    ).to.equal('danglingLink');
+    expect(
+      fault({
+        nodes: [
+          { id: 'a', height: 0, fixedPressure: 0 },
+          { id: 'b', height: 0 },
+          { id: 'c', height: 0 },
+        ],
+        links: [{ id: 'l', from: 'b', to: 'c', law: line }],
+      }),
+    ).to.equal('noSingleAnswer');
   });
 });

@@ -81,7 +81,9 @@ class NetworkSystem {
     this.#place = place;
     this.#ends = network.links.map((l) => [index.get(l.from) ?? -1, index.get(l.to) ?? -1]);
     const weight = (network.liquid.density * STANDARD_GRAVITY) / PASCALS;
-    this.#rise = this.#ends.map(([a, b]) => weight * ((network.nodes[a]?.height ?? 0) - (network.nodes[b]?.height ?? 0)));
+    this.#rise = this.#ends.map(
+      ([a, b]) => weight * ((network.nodes[a]?.height ?? 0) - (network.nodes[b]?.height ?? 0)),
+    );
     this.#states = network.links.map((l) => start?.states[l.id] ?? initialState(l));
     this.#size = this.#junctions.length + network.links.length;
     this.#x = new Float64Array(this.#size);
@@ -119,7 +121,8 @@ class NetworkSystem {
     let norm = this.#assemble();
     for (let k = 1; k <= MOST_ITERATIONS; k++) {
       if (norm < TOLERANCE) return { outcome: 'converged', iterations: k - 1, residual: norm };
-      if (!solveLinear(this.#matrix, this.#residual, this.#size)) return { outcome: 'singular', iterations: k, residual: norm };
+      if (!solveLinear(this.#matrix, this.#residual, this.#size))
+        return { outcome: 'singular', iterations: k, residual: norm };
       before.set(this.#x);
       const step = Float64Array.from(this.#residual);
       let length = 1;

@@ -9,18 +9,65 @@ const COMMON: Source = 'common practice';
  * the job document holds only those he did replace.
  */
 export const assumptionProperties = {
-  idleDemand: quantity('fuel burnt at idle', 'volumeFlow', 'L/h', { maximum: litresPerHour(50), typical: { si: litresPerHour(2), source: COMMON } }),
-  cruiseDemand: quantity('fuel burnt at cruise', 'volumeFlow', 'L/h', { maximum: litresPerHour(200), typical: { si: litresPerHour(14), source: COMMON } }),
-  idleManifold: quantity('manifold pressure at idle', 'pressure', 'kPa', { minimum: kPa(-101.325), maximum: 0, typical: { si: kPa(-60), source: TYPICAL } }),
-  cruiseManifold: quantity('manifold pressure at cruise', 'pressure', 'kPa', { minimum: kPa(-101.325), maximum: kPa(100), typical: { si: kPa(-40), source: TYPICAL } }),
-  overrunManifold: quantity('manifold pressure on overrun', 'pressure', 'kPa', { minimum: kPa(-101.325), maximum: 0, typical: { si: kPa(-75), source: TYPICAL } }),
-  runningVoltage: quantity('voltage at the pump, running', 'voltage', 'V', { minimum: 4, maximum: 60, likely: [11, 15], typical: { si: 13.5, source: TYPICAL } }),
-  lowVoltage: quantity('voltage at the pump, low', 'voltage', 'V', { minimum: 4, maximum: 60, likely: [9, 14], typical: { si: 12.5, source: TYPICAL } }),
-  fuelTemperature: quantity('fuel temperature', 'temperature', '°C', { minimum: celsius(-50), maximum: celsius(90), typical: { si: celsius(20), source: TYPICAL } }),
-  hotFuelTemperature: quantity('fuel temperature, hot case', 'temperature', '°C', { minimum: celsius(-50), maximum: celsius(90), typical: { si: celsius(50), source: TYPICAL } }),
-  fuelLevel: quantity('fuel level for the sums', 'fraction', '%', { maximum: 1, typical: { si: 0.25, source: TYPICAL } }),
-  reidVapourPressure: quantity('Reid vapour pressure of the petrol', 'pressure', 'kPa', { minimum: kPa(20), maximum: kPa(110), typical: { si: kPa(60), source: TYPICAL } }),
-  atmosphere: quantity('atmospheric pressure, absolute', 'pressure', 'kPa', { minimum: kPa(50), maximum: kPa(110), typical: { si: kPa(101.325), source: 'standard' } }),
+  idleDemand: quantity('fuel burnt at idle', 'volumeFlow', 'L/h', {
+    maximum: litresPerHour(50),
+    typical: { si: litresPerHour(2), source: COMMON },
+  }),
+  cruiseDemand: quantity('fuel burnt at cruise', 'volumeFlow', 'L/h', {
+    maximum: litresPerHour(200),
+    typical: { si: litresPerHour(14), source: COMMON },
+  }),
+  idleManifold: quantity('manifold pressure at idle', 'pressure', 'kPa', {
+    minimum: kPa(-101.325),
+    maximum: 0,
+    typical: { si: kPa(-60), source: TYPICAL },
+  }),
+  cruiseManifold: quantity('manifold pressure at cruise', 'pressure', 'kPa', {
+    minimum: kPa(-101.325),
+    maximum: kPa(100),
+    typical: { si: kPa(-40), source: TYPICAL },
+  }),
+  overrunManifold: quantity('manifold pressure on overrun', 'pressure', 'kPa', {
+    minimum: kPa(-101.325),
+    maximum: 0,
+    typical: { si: kPa(-75), source: TYPICAL },
+  }),
+  runningVoltage: quantity('voltage at the pump, running', 'voltage', 'V', {
+    minimum: 4,
+    maximum: 60,
+    likely: [11, 15],
+    typical: { si: 13.5, source: TYPICAL },
+  }),
+  lowVoltage: quantity('voltage at the pump, low', 'voltage', 'V', {
+    minimum: 4,
+    maximum: 60,
+    likely: [9, 14],
+    typical: { si: 12.5, source: TYPICAL },
+  }),
+  fuelTemperature: quantity('fuel temperature', 'temperature', '°C', {
+    minimum: celsius(-50),
+    maximum: celsius(90),
+    typical: { si: celsius(20), source: TYPICAL },
+  }),
+  hotFuelTemperature: quantity('fuel temperature, hot case', 'temperature', '°C', {
+    minimum: celsius(-50),
+    maximum: celsius(90),
+    typical: { si: celsius(50), source: TYPICAL },
+  }),
+  fuelLevel: quantity('fuel level for the sums', 'fraction', '%', {
+    maximum: 1,
+    typical: { si: 0.25, source: TYPICAL },
+  }),
+  reidVapourPressure: quantity('Reid vapour pressure of the petrol', 'pressure', 'kPa', {
+    minimum: kPa(20),
+    maximum: kPa(110),
+    typical: { si: kPa(60), source: TYPICAL },
+  }),
+  atmosphere: quantity('atmospheric pressure, absolute', 'pressure', 'kPa', {
+    minimum: kPa(50),
+    maximum: kPa(110),
+    typical: { si: kPa(101.325), source: 'standard' },
+  }),
 };
 export const assumptionsSchema = objectOf(assumptionProperties);
 export type Assumptions = z.infer<typeof assumptionsSchema>;

@@ -2,7 +2,11 @@ import { z } from 'zod';
 import { bar, horsepower, kPa, poundsPerHorsepowerHour } from '../units/quick.ts';
 import { choice, count, flag, objectOf, quantity, text } from './property.ts';
 
-export const aspirations = { natural: 'naturally aspirated', supercharged: 'supercharged', turbo: 'turbocharged' } as const;
+export const aspirations = {
+  natural: 'naturally aspirated',
+  supercharged: 'supercharged',
+  turbo: 'turbocharged',
+} as const;
 export type Aspiration = keyof typeof aspirations;
 
 /** What the engine and its owner want. */
@@ -16,7 +20,11 @@ export const briefProperties = {
     hint: 'At the crankshaft, the most it will make.',
   }),
   aspiration: choice('aspiration', aspirations, { needed: true }),
-  boost: quantity('boost', 'pressure', 'kPa', { maximum: kPa(600), likely: [kPa(10), kPa(300)], hint: 'Manifold pressure above atmosphere at full load.' }),
+  boost: quantity('boost', 'pressure', 'kPa', {
+    maximum: kPa(600),
+    likely: [kPa(10), kPa(300)],
+    hint: 'Manifold pressure above atmosphere at full load.',
+  }),
   bsfc: quantity('BSFC on petrol', 'bsfc', 'lb/(hp·h)', {
     minimum: poundsPerHorsepowerHour(0.25),
     maximum: poundsPerHorsepowerHour(1.2),

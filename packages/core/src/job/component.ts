@@ -15,12 +15,33 @@ import type { Property } from './property.ts';
 
 /** Every kind of component, in the order in which fuel meets them. A new kind is one file and a line in each list. */
 export const componentDefinitions = {
-  tank, sock, pump, checkValve, hose, hardLine, fitting, filter, rail, carburettor, regulator, returnDrop,
+  tank,
+  sock,
+  pump,
+  checkValve,
+  hose,
+  hardLine,
+  fitting,
+  filter,
+  rail,
+  carburettor,
+  regulator,
+  returnDrop,
 };
 
 export const componentSchema = z.discriminatedUnion('kind', [
-  tank.schema, sock.schema, pump.schema, checkValve.schema, hose.schema, hardLine.schema,
-  fitting.schema, filter.schema, rail.schema, carburettor.schema, regulator.schema, returnDrop.schema,
+  tank.schema,
+  sock.schema,
+  pump.schema,
+  checkValve.schema,
+  hose.schema,
+  hardLine.schema,
+  fitting.schema,
+  filter.schema,
+  rail.schema,
+  carburettor.schema,
+  regulator.schema,
+  returnDrop.schema,
 ]);
 export type Component = z.infer<typeof componentSchema>;
 export type ComponentKind = Component['kind'];

@@ -44,7 +44,11 @@ export const jobSchema = z
     for (const line of ['supply', 'return'] as const)
       job.run[line].forEach((component, i) => {
         if (seen.has(component.id))
-          context.addIssue({ code: 'custom', path: ['run', line, i, 'id'], message: `“${component.id}” names two components` });
+          context.addIssue({
+            code: 'custom',
+            path: ['run', line, i, 'id'],
+            message: `“${component.id}” names two components`,
+          });
         seen.add(component.id);
       });
   });

@@ -4,7 +4,8 @@ import type { QuantityKind } from '../units/quantity.ts';
 import { measuredSchema, textSchema, type Measured } from './measured.ts';
 
 /** Where a typical value comes from, as shown to the fitter. */
-export type Source = 'standard' | 'common practice' | 'typical, verify against the part’s data sheet' | 'measured' | 'chosen' | 'computed';
+export type Source =
+  'standard' | 'common practice' | 'typical, verify against the part’s data sheet' | 'measured' | 'chosen' | 'computed';
 export const TYPICAL: Source = 'typical, verify against the part’s data sheet';
 
 export interface Typical {
@@ -46,12 +47,7 @@ export interface SpecialProperty<S extends z.ZodType> extends Base<S> {
 }
 
 export type Property =
-  | QuantityProperty
-  | ChoiceProperty
-  | FlagProperty
-  | CountProperty
-  | TextProperty
-  | SpecialProperty<z.ZodType>;
+  QuantityProperty | ChoiceProperty | FlagProperty | CountProperty | TextProperty | SpecialProperty<z.ZodType>;
 
 type QuantityOptions = Partial<Omit<QuantityField, 'kind' | 'name' | 'unit'>> & {
   hint?: string;
@@ -59,7 +55,12 @@ type QuantityOptions = Partial<Omit<QuantityField, 'kind' | 'name' | 'unit'>> & 
   typical?: Typical;
 };
 
-export function quantity(name: string, kind: QuantityKind, unit: string, options: QuantityOptions = {}): QuantityProperty {
+export function quantity(
+  name: string,
+  kind: QuantityKind,
+  unit: string,
+  options: QuantityOptions = {},
+): QuantityProperty {
   const { hint, needed = false, typical, ...limits } = options;
   const field: QuantityField = { kind, name, unit, ...limits };
   return { type: 'quantity', name, field, hint, needed, typical, schema: measuredSchema(field) };

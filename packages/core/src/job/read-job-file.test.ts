@@ -28,13 +28,19 @@ describe('a job file', () => {
     expect(faults(text)).to.deep.equal(['survey.tank.depth.si a tank depth cannot be negative']);
   });
   it('names the field of a wrong type, an unknown field, a wrong unit and a missing part', () => {
-    expect(faults(withField((job: any) => (job.run.supply[3].length.si = '140')))[0]).to.match(/^run[.]supply\[3\][.]length[.]si /); // eslint-disable-line
+    expect(faults(withField((job: any) => (job.run.supply[3].length.si = '140')))[0]).to.match(
+      /^run[.]supply\[3\][.]length[.]si /,
+    ); // eslint-disable-line
     expect(faults(withField((job: any) => (job.brief.colour = 'red')))[0]).to.match(/^brief .*colour/); // eslint-disable-line
-    expect(faults(withField((job: any) => (job.survey.tank.depth.unit = 'psi')))[0]).to.equal('survey.tank.depth.unit is not a unit of length'); // eslint-disable-line
+    expect(faults(withField((job: any) => (job.survey.tank.depth.unit = 'psi')))[0]).to.equal(
+      'survey.tank.depth.unit is not a unit of length',
+    ); // eslint-disable-line
     expect(faults(withField((job: any) => delete job.run))[0]).to.match(/^run /); // eslint-disable-line
   });
   it('refuses two components of one name', () => {
-    expect(faults(withField((job: any) => (job.run.supply[1].id = 'tank-1')))[0]).to.match(/“tank-1” names two components/); // eslint-disable-line
+    expect(faults(withField((job: any) => (job.run.supply[1].id = 'tank-1')))[0]).to.match(
+      /“tank-1” names two components/,
+    ); // eslint-disable-line
   });
   it('refuses text that cannot be stored', () => {
     expect(faults(withField((job: any) => (job.name = 'a\u0000b')))[0]).to.match(/^name holds characters/); // eslint-disable-line
@@ -48,14 +54,18 @@ describe('a job file', () => {
     expect(faults(JSON.stringify(demoJobs.mailVan).replace('"si":0.61', '"si":1e999'))).to.have.length(1);
   });
   it('refuses a 50 MB file by its size, before parsing it', () => {
-    expect(faults(`"${'x'.repeat(50 * 1024 * 1024)}"`)).to.deep.equal(['The file is 50.0 MB; a job file is at most 2 MB.']);
+    expect(faults(`"${'x'.repeat(50 * 1024 * 1024)}"`)).to.deep.equal([
+      'The file is 50.0 MB; a job file is at most 2 MB.',
+    ]);
   });
   it('refuses deep nesting without running out of stack', () => {
     expect(faults('['.repeat(500_000))[0]).to.match(/^The file is nested deeper/);
   });
   it('refuses names that reach a prototype, wherever they stand', () => {
     for (const key of ['__proto__', 'constructor', 'prototype'])
-      expect(faults(`{"schemaVersion": 2, "brief": {"${key}": {"polluted": true}}}`)[0]).to.equal(`brief.${key} is a name that no job uses`);
+      expect(faults(`{"schemaVersion": 2, "brief": {"${key}": {"polluted": true}}}`)[0]).to.equal(
+        `brief.${key} is a name that no job uses`,
+      );
     expect(({} as Record<string, unknown>).polluted).to.equal(undefined);
   });
   it('refuses a version from the future and says what to do', () => {
@@ -69,6 +79,8 @@ describe('a job file', () => {
     expect(read.ok && read.value).to.deep.equal(demoJobs.mailVan);
   });
   it('has a tested upgrade from every version before the current one', () => {
-    expect(Object.keys(upgrades).map(Number)).to.deep.equal(Array.from({ length: CURRENT_SCHEMA_VERSION - 1 }, (_, i) => i + 1));
+    expect(Object.keys(upgrades).map(Number)).to.deep.equal(
+      Array.from({ length: CURRENT_SCHEMA_VERSION - 1 }, (_, i) => i + 1),
+    );
   });
 });

@@ -23,7 +23,8 @@ const whole = (message: string) => failure([{ field: '', message }]);
 export function readJobFile(text: string): Result<Job, JobFileIssue[]> {
   if (text.length > LARGEST_JOB_FILE)
     return whole(`The file is ${(text.length / 1024 / 1024).toFixed(1)} MB; a job file is at most 2 MB.`);
-  if (nestingOf(text) > DEEPEST_NESTING) return whole(`The file is nested deeper than ${DEEPEST_NESTING} levels; no job is.`);
+  if (nestingOf(text) > DEEPEST_NESTING)
+    return whole(`The file is nested deeper than ${DEEPEST_NESTING} levels; no job is.`);
   let parsed: unknown;
   try {
     parsed = JSON.parse(text);
@@ -41,15 +42,22 @@ export function readJobDocument(parsed: unknown): Result<Job, JobFileIssue[]> {
   if (forbidden) return failure([{ field: forbidden, message: 'is a name that no job uses' }]);
   const { schemaVersion } = parsed as Record<string, unknown>;
   if (typeof schemaVersion !== 'number' || !Number.isInteger(schemaVersion) || schemaVersion < 1)
-    return failure([{ field: 'schemaVersion', message: 'is missing or not a version number: this is not an Endrel job file' }]);
+    return failure([
+      { field: 'schemaVersion', message: 'is missing or not a version number: this is not an Endrel job file' },
+    ]);
   if (schemaVersion > CURRENT_SCHEMA_VERSION)
     return failure([
-      { field: 'schemaVersion', message: `is ${schemaVersion}, newer than this Endrel reads (${CURRENT_SCHEMA_VERSION}): update Endrel` },
+      {
+        field: 'schemaVersion',
+        message: `is ${schemaVersion}, newer than this Endrel reads (${CURRENT_SCHEMA_VERSION}): update Endrel`,
+      },
     ]);
   const checked = jobSchema.safeParse(upgradeDocument(parsed as Record<string, unknown>));
   if (checked.success) return success(checked.data);
   return failure(
-    checked.error.issues.slice(0, MOST_ISSUES).map((issue) => ({ field: fieldPath(issue.path), message: issue.message })),
+    checked.error.issues
+      .slice(0, MOST_ISSUES)
+      .map((issue) => ({ field: fieldPath(issue.path), message: issue.message })),
   );
 }
 

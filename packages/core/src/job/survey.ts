@@ -14,18 +14,35 @@ export const tankProperties = {
     needed: true,
     hint: 'Rule down through the opening to the floor, lip to floor; measure twice.',
   }),
-  capacity: quantity('tank volume', 'volume', 'L', { maximum: 5, likely: [0.003, 0.4], hint: 'Brim-full; from the plate or a fill.' }),
+  capacity: quantity('tank volume', 'volume', 'L', {
+    maximum: 5,
+    likely: [0.003, 0.4],
+    hint: 'Brim-full; from the plate or a fill.',
+  }),
   outletHeight: quantity('outlet height', 'length', 'mm', {
     ...HEIGHT,
     hint: 'Where fuel leaves the tank, above the tank floor: 0 at a bottom outlet.',
   }),
   coating: choice('tank wall inside', {
-    bareSteel: 'bare steel', zinc: 'zinc (galvanised)', terne: 'terne (lead-tin)', aluminium: 'bare aluminium',
-    stainless: 'stainless', polyethylene: 'polyethylene', sealer: 'epoxy sealer',
+    bareSteel: 'bare steel',
+    zinc: 'zinc (galvanised)',
+    terne: 'terne (lead-tin)',
+    aluminium: 'bare aluminium',
+    stainless: 'stainless',
+    polyethylene: 'polyethylene',
+    sealer: 'epoxy sealer',
   }),
-  vent: choice('vent', { none: 'none', open: 'open line', rollOver: 'line with roll-over valve', canister: 'to a vapour canister' }),
+  vent: choice('vent', {
+    none: 'none',
+    open: 'open line',
+    rollOver: 'line with roll-over valve',
+    canister: 'to a vapour canister',
+  }),
   ventHeight: quantity('highest point of the vent', 'length', 'mm', { ...HEIGHT }),
-  fillerHeight: quantity('filler neck height', 'length', 'mm', { ...HEIGHT, hint: 'Top of the neck, above the tank floor.' }),
+  fillerHeight: quantity('filler neck height', 'length', 'mm', {
+    ...HEIGHT,
+    hint: 'Top of the neck, above the tank floor.',
+  }),
   cap: choice('filler cap', { sealed: 'sealed', vented: 'vented' }),
 };
 
@@ -42,7 +59,11 @@ export const surveyProperties = {
 
 export const existingLineProperties = {
   label: text('line', 60),
-  outsideDiameter: quantity('tube outside diameter', 'length', 'mm', { minimum: mm(2), maximum: mm(40), dash: 'tubeOutsideDiameter' }),
+  outsideDiameter: quantity('tube outside diameter', 'length', 'mm', {
+    minimum: mm(2),
+    maximum: mm(40),
+    dash: 'tubeOutsideDiameter',
+  }),
   wall: quantity('wall', 'length', 'mm', { minimum: mm(0.2), maximum: mm(5), likely: [mm(0.5), mm(2)] }),
   length: quantity('line length', 'length', 'mm', { maximum: 15 }),
   material: choice('material', lineMaterialNames),

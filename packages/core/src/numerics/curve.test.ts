@@ -35,31 +35,50 @@ describe('a curve through a table', () => {
     );
   });
   it('has the slope that a central difference finds', () => {
-    const curve = monotoneCurve([[0, 740], [60, 700], [136, 600], [186, 500], [255, 300], [320, 0]]);
+    const curve = monotoneCurve([
+      [0, 740],
+      [60, 700],
+      [136, 600],
+      [186, 500],
+      [255, 300],
+      [320, 0],
+    ]);
     for (const x of [-10, 5, 59, 61, 130, 200, 300, 350])
       expect(curve.slope(x)).to.be.closeTo((curve.value(x + 1e-4) - curve.value(x - 1e-4)) / 2e-4, 1e-4);
   });
   it('puts the three-point power law through its three points', () => {
-    const curve = powerCurve([[0, 740], [200, 470], [320, 0]]);
+    const curve = powerCurve([
+      [0, 740],
+      [200, 470],
+      [320, 0],
+    ]);
     expect([0, 200, 320].map((x) => curve.value(x)).map(Math.round)).to.deep.equal([740, 470, 0]);
   });
   it('refuses points that do not ascend', () => {
-    expect(() => piecewiseCurve([[1, 2], [1, 3]])).to.throw(RangeError);
+    expect(() =>
+      piecewiseCurve([
+        [1, 2],
+        [1, 3],
+      ]),
+    ).to.throw(RangeError);
   });
 });
 
 describe('linear equations', () => {
   it('gives back the vector that made the right-hand side', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 20, maxLength: 20 }), (entries) => {
-        const n = 4;
-        const a = Float64Array.from(entries.slice(0, 16));
-        for (let i = 0; i < n; i++) a[i * n + i]! += 15; // diagonally dominant: well conditioned
-        const x = entries.slice(16);
-        const b = Float64Array.from({ length: n }, (_, i) => x.reduce((sum, xj, j) => sum + a[i * n + j]! * xj, 0));
-        expect(solveLinear(a, b, n)).to.equal(true);
-        b.forEach((value, i) => expect(value).to.be.closeTo(x[i]!, 1e-12));
-      }),
+      fc.property(
+        fc.array(fc.double({ min: -3, max: 3, noNaN: true }), { minLength: 20, maxLength: 20 }),
+        (entries) => {
+          const n = 4;
+          const a = Float64Array.from(entries.slice(0, 16));
+          for (let i = 0; i < n; i++) a[i * n + i]! += 15; // diagonally dominant: well conditioned
+          const x = entries.slice(16);
+          const b = Float64Array.from({ length: n }, (_, i) => x.reduce((sum, xj, j) => sum + a[i * n + j]! * xj, 0));
+          expect(solveLinear(a, b, n)).to.equal(true);
+          b.forEach((value, i) => expect(value).to.be.closeTo(x[i]!, 1e-12));
+        },
+      ),
       { seed: 23 },
     );
   });

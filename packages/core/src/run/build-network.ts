@@ -1,4 +1,10 @@
-import { EXIT, fittingLoss, SHARP_ENTRANCE, sizeChangeLoss, type LossCoefficient } from '../hydraulics/loss-coefficient.ts';
+import {
+  EXIT,
+  fittingLoss,
+  SHARP_ENTRANCE,
+  sizeChangeLoss,
+  type LossCoefficient,
+} from '../hydraulics/loss-coefficient.ts';
 import type { Liquid, LinkLaw, Network, NetworkLink, NetworkNode } from '../hydraulics/network.ts';
 import { pumpCurveAt, type PumpCurve } from '../hydraulics/pump-curve.ts';
 import type { Component, ComponentOf } from '../job/component.ts';
@@ -111,14 +117,20 @@ class NetworkBuilder {
     let travelled = 0;
     components.forEach((component, i) => {
       const last = i === components.length - 1 && end !== undefined;
-      const extra =
-        (last ? EXIT : 0) + this.#entrance(components, i) + sizeChange(components, i);
+      const extra = (last ? EXIT : 0) + this.#entrance(components, i) + sizeChange(components, i);
       const inlet = at;
       const length = lengthOf(component);
       const laid = this.#layComponent(component, inlet, extra, last ? end : undefined);
       at = laid.outlet;
       this.#spans.push({
-        component: component.id, line, inlet, outlet: at, link: laid.link, start: travelled, length, bore: boreOf(component),
+        component: component.id,
+        line,
+        inlet,
+        outlet: at,
+        link: laid.link,
+        start: travelled,
+        length,
+        bore: boreOf(component),
       });
       travelled += length;
     });
@@ -135,8 +147,17 @@ class NetworkBuilder {
       this.#links.push({ id: component.id, from: inlet, to: outlet, law, checkValve });
       return { outlet, link: component.id };
     };
-    const lineLaw = (length: number, bore: number, roughness: number, loss: LossCoefficient = { k1: 0, kInfinity: 0 }): LinkLaw => ({
-      kind: 'line', length, bore, roughness, loss: { k1: loss.k1, kInfinity: loss.kInfinity + extra },
+    const lineLaw = (
+      length: number,
+      bore: number,
+      roughness: number,
+      loss: LossCoefficient = { k1: 0, kInfinity: 0 },
+    ): LinkLaw => ({
+      kind: 'line',
+      length,
+      bore,
+      roughness,
+      loss: { k1: loss.k1, kInfinity: loss.kInfinity + extra },
     });
     switch (component.kind) {
       case 'tank':
@@ -158,14 +179,22 @@ class NetworkBuilder {
         const bend = fittingLoss('elbow90Bend', bore);
         const bends = component.bends ?? 0;
         return through(
-          lineLaw(component.length!.si, bore, DRAWN_TUBE_ROUGHNESS, { k1: bend.k1 * bends, kInfinity: bend.kInfinity * bends }),
+          lineLaw(component.length!.si, bore, DRAWN_TUBE_ROUGHNESS, {
+            k1: bend.k1 * bends,
+            kInfinity: bend.kInfinity * bends,
+          }),
         );
       }
       case 'fitting':
         return through(lineLaw(0, component.bore!.si, DRAWN_TUBE_ROUGHNESS, fittingLossOf(component)));
       case 'checkValve':
         return through(
-          { ...(lineLaw(0, component.bore!.si, DRAWN_TUBE_ROUGHNESS, { k1: 0, kInfinity: 2 }) as LinkLaw & { kind: 'line' }), cracking: settledValue(component, 'cracking') },
+          {
+            ...(lineLaw(0, component.bore!.si, DRAWN_TUBE_ROUGHNESS, { k1: 0, kInfinity: 2 }) as LinkLaw & {
+              kind: 'line';
+            }),
+            cracking: settledValue(component, 'cracking'),
+          },
           true,
         );
       case 'rail':
@@ -189,7 +218,11 @@ class NetworkBuilder {
     }
   }
 
-  #layPump(component: ComponentOf<'pump'>, inlet: string, through: (law: LinkLaw) => { outlet: string; link?: string }) {
+  #layPump(
+    component: ComponentOf<'pump'>,
+    inlet: string,
+    through: (law: LinkLaw) => { outlet: string; link?: string },
+  ) {
     const curve = pumpCurveAt(pumpRows(component), this.#point.voltage);
     if (!curve.ok) throw new RangeError(`pump table of ${component.id}: ${curve.fault.code}`);
     if (this.#pumps.length === 0) this.#pumpInlet = inlet;
@@ -202,7 +235,9 @@ class NetworkBuilder {
     this.#pumps.push({ id: component.id, curve: curve.value, link: component.id });
     if (component.reliefPressure)
       this.#links.push({
-        id: `${component.id}:relief`, from: laid.outlet, to: SURFACE,
+        id: `${component.id}:relief`,
+        from: laid.outlet,
+        to: SURFACE,
         law: { kind: 'bypassRegulator', set: component.reliefPressure.si, slope: 0, ...RELIEF_SEAT },
       });
     return laid;
@@ -219,8 +254,16 @@ class NetworkBuilder {
       const node = i < injectors ? `${component.id}:${i + 1}` : `after:${component.id}`;
       this.#nodes.push({ id: node, height });
       this.#links.push({
-        id: `${component.id}:${i}`, from: at, to: node,
-        law: { kind: 'line', length: segment, bore, roughness: DRAWN_TUBE_ROUGHNESS, loss: { k1: 0, kInfinity: i === 0 ? SHARP_ENTRANCE : 0 } },
+        id: `${component.id}:${i}`,
+        from: at,
+        to: node,
+        law: {
+          kind: 'line',
+          length: segment,
+          bore,
+          roughness: DRAWN_TUBE_ROUGHNESS,
+          loss: { k1: 0, kInfinity: i === 0 ? SHARP_ENTRANCE : 0 },
+        },
       });
       if (i < injectors) nodes.push(node);
       at = node;
@@ -245,7 +288,9 @@ class NetworkBuilder {
   #addRegulator(component: ComponentOf<'regulator'>, from: string, to: string): void {
     const manifold = component.referenced ? this.#point.manifold : 0;
     this.#links.push({
-      id: component.id, from, to,
+      id: component.id,
+      from,
+      to,
       law: {
         kind: component.action === 'bypass' ? 'bypassRegulator' : 'deadHeadRegulator',
         set: Math.max(0, component.setPressure!.si + manifold),
@@ -259,7 +304,8 @@ class NetworkBuilder {
 
 const RATED_VISCOSITY = 0.53e-3; // Pa s, petrol at 20 °C, the usual test liquid; typical, from memory
 
-const hoseRoughness = (component: ComponentOf<'hose'>): number => hoseConstruction(component.construction ?? 'r9').roughness;
+const hoseRoughness = (component: ComponentOf<'hose'>): number =>
+  hoseConstruction(component.construction ?? 'r9').roughness;
 
 function fittingLossOf(component: ComponentOf<'fitting'>): LossCoefficient {
   if (component.lossCoefficient) return { k1: 0, kInfinity: component.lossCoefficient.si };
@@ -285,7 +331,9 @@ export function boreOf(component: Component): number | undefined {
     case 'returnDrop':
       return component.bore?.si;
     case 'hardLine':
-      return component.outsideDiameter && component.wall ? component.outsideDiameter.si - 2 * component.wall.si : undefined;
+      return component.outsideDiameter && component.wall
+        ? component.outsideDiameter.si - 2 * component.wall.si
+        : undefined;
     case 'rail':
       return settledValue(component, 'bore');
     default:

@@ -23,7 +23,14 @@ export function jointsOf(job: Job): Joint[] {
 }
 
 function jointBetween(line: Joint['line'], from: Component, to: Component): Joint {
-  const joint = { line, from: from.id, to: to.id, outlet: from.outletPort, inlet: to.inletPort, sealant: to.inletSealant };
+  const joint = {
+    line,
+    from: from.id,
+    to: to.id,
+    outlet: from.outletPort,
+    inlet: to.inletPort,
+    sealant: to.inletSealant,
+  };
   if (!joint.outlet || !joint.inlet) return joint;
   const mated = mate(joint.outlet, joint.inlet);
   return { ...joint, verdict: mated.ok ? { ok: true, seal: mated.value } : { ok: false, fault: mated.fault } };

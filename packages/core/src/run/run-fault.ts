@@ -42,15 +42,26 @@ export function runFaults(job: Job): RunFault[] {
   const bypass = supply.filter((c) => c.kind === 'regulator' && c.action === 'bypass');
   const consumerAt = supply.findIndex((c) => c.kind === 'rail' || c.kind === 'carburettor');
   const lastBypass = supply.findLastIndex((c) => c.kind === 'regulator' && c.action === 'bypass');
-  if (consumerAt >= 0 && consumerAt < supply.length - 1 && lastBypass < consumerAt && !supply.some((c) => c.kind === 'regulator' && c.action === undefined))
+  if (
+    consumerAt >= 0 &&
+    consumerAt < supply.length - 1 &&
+    lastBypass < consumerAt &&
+    !supply.some((c) => c.kind === 'regulator' && c.action === undefined)
+  )
     faults.push({ code: 'gapAfterConsumer', consumer: supply[consumerAt]!.id, component: supply[consumerAt + 1]!.id });
   if (bypass.length > 0 && back.length === 0) faults.push({ code: 'noReturn', regulator: bypass[0]!.id });
   if (bypass.length === 0 && back.length > 0 && !supply.some((c) => c.kind === 'regulator' && c.action === undefined))
     faults.push({ code: 'strayReturn', component: back[0]!.id });
   for (const component of back)
-    if (component.kind === 'rail' || component.kind === 'carburettor') faults.push({ code: 'consumerInReturn', component: component.id });
+    if (component.kind === 'rail' || component.kind === 'carburettor')
+      faults.push({ code: 'consumerInReturn', component: component.id });
   for (const component of supply) {
-    if (component.kind === 'hardLine' && component.outsideDiameter && component.wall && component.wall.si * 2 >= component.outsideDiameter.si)
+    if (
+      component.kind === 'hardLine' &&
+      component.outsideDiameter &&
+      component.wall &&
+      component.wall.si * 2 >= component.outsideDiameter.si
+    )
       faults.push({ code: 'noBore', component: component.id });
     if (component.kind !== 'pump' || !component.tables?.length) continue;
     const fault = pumpTableFault(pumpRows(component));

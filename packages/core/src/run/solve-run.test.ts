@@ -17,7 +17,11 @@ function solve(job: Job): RunSolution {
 const LITRES_PER_HOUR = 3.6e6;
 
 describe('a solved run', () => {
-  for (const [name, job] of Object.entries({ mailVan: demoJobs.mailVan, tender: demoJobs.flatBedTender, sprint: demoJobs.sprintCar }))
+  for (const [name, job] of Object.entries({
+    mailVan: demoJobs.mailVan,
+    tender: demoJobs.flatBedTender,
+    sprint: demoJobs.sprintCar,
+  }))
     it(`conserves fuel at every operating point: pump = engine + return (${name})`, () => {
       const { points } = solve(job);
       for (const key of pointKeys) {
@@ -87,16 +91,22 @@ describe('working', () => {
   });
   it('of demand and margin follows its own formula', () => {
     const all = workingsOf(findingsOf(demoJobs.sprintCar));
-    const term = (key: string, symbol: string) => all.find((w) => w.key === key)!.terms.find((t) => t.symbol === symbol)!.figure.si;
+    const term = (key: string, symbol: string) =>
+      all.find((w) => w.key === key)!.terms.find((t) => t.symbol === symbol)!.figure.si;
     const demand = (term('demand', 'P') * term('demand', 'b') * (14.7 / term('demand', 'AFR'))) / term('demand', 'ρ');
     expect(demand / all.find((w) => w.key === 'demand')!.result.si).to.be.closeTo(1, 1e-9);
-    expect(term('pumpMargin', 'Qₐ') / term('pumpMargin', 'Qₑ') - 1).to.be.closeTo(all.find((w) => w.key === 'pumpMargin')!.result.si, 1e-12);
+    expect(term('pumpMargin', 'Qₐ') / term('pumpMargin', 'Qₑ') - 1).to.be.closeTo(
+      all.find((w) => w.key === 'pumpMargin')!.result.si,
+      1e-12,
+    );
   });
 });
 
 describe('heights along the run', () => {
   it('are set evenly between known neighbours and kept at the ends', () => {
-    expect(fillHeights([undefined, 0, undefined, undefined, 0.6, undefined])).to.deep.equal([0, 0, 0.19999999999999998, 0.39999999999999997, 0.6, 0.6]);
+    expect(fillHeights([undefined, 0, undefined, undefined, 0.6, undefined])).to.deep.equal([
+      0, 0, 0.19999999999999998, 0.39999999999999997, 0.6, 0.6,
+    ]);
     expect(fillHeights([undefined, undefined])).to.deep.equal([0, 0]);
   });
 });

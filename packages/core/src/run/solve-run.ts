@@ -100,14 +100,24 @@ export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSo
   });
 }
 
-function pointResult(job: Job, fuel: Fuel, built: RunNetwork, point: OperatingPoint, solution: NetworkSolution): PointResult {
+function pointResult(
+  job: Job,
+  fuel: Fuel,
+  built: RunNetwork,
+  point: OperatingPoint,
+  solution: NetworkSolution,
+): PointResult {
   const { liquid } = built.network;
   const pressureAt = (node: string) => solution.pressures[node]!;
   const railPressure = Math.min(...built.consumer.nodes.map(pressureAt));
   const components = built.spans.map((span): ComponentFlow => {
     const pump = built.pumps.find((p) => p.id === span.component);
     const rail = span.link === undefined && span.component === built.consumer.id;
-    const flow = span.link ? solution.flows[span.link]! : rail ? (solution.flows[`${span.component}:0`] ?? point.demand) : 0;
+    const flow = span.link
+      ? solution.flows[span.link]!
+      : rail
+        ? (solution.flows[`${span.component}:0`] ?? point.demand)
+        : 0;
     const velocity = span.bore ? Math.abs(flow) / ((Math.PI * span.bore ** 2) / 4) : undefined;
     const reynolds = velocity !== undefined ? (liquid.density * velocity * span.bore!) / liquid.viscosity : undefined;
     const rise = pressureAt(span.outlet) - pressureAt(span.inlet);
@@ -142,7 +152,9 @@ function pointResult(job: Job, fuel: Fuel, built: RunNetwork, point: OperatingPo
 /** NPSH available: absolute pressure at the pump's inlet less vapour pressure, as head. Vapour pressure of diesel is nil. */
 function suctionMargin(job: Job, fuel: Fuel, inletPressure: number, point: OperatingPoint, density: number): number {
   const vapour =
-    fuel.family === 'diesel' ? 0 : petrolVapourPressure(assumed(job.assumptions, 'reidVapourPressure'), point.temperature);
+    fuel.family === 'diesel'
+      ? 0
+      : petrolVapourPressure(assumed(job.assumptions, 'reidVapourPressure'), point.temperature);
   return (assumed(job.assumptions, 'atmosphere') + inletPressure - vapour) / (density * STANDARD_GRAVITY);
 }
 
@@ -162,7 +174,10 @@ function pumpMargin(job: Job, fuel: Fuel, fullDemand: number): PumpMargin | unde
   const solved = solveNetwork(built.network);
   if (!solved.ok) return undefined;
   const available = built.network.links.reduce(
-    (sum, link) => sum + (link.to === held ? solved.value.flows[link.id]! : 0) - (link.from === held ? solved.value.flows[link.id]! : 0),
+    (sum, link) =>
+      sum +
+      (link.to === held ? solved.value.flows[link.id]! : 0) -
+      (link.from === held ? solved.value.flows[link.id]! : 0),
     0,
   );
   return { available, needed: fullDemand, heldPressure, margin: available / fullDemand - 1, point: point.key };

@@ -92,17 +92,36 @@ function readNumberAndUnit(text: string, field: QuantityField, unitId: string): 
   }
   const unit = findUnit(unitText, field.kind);
   if (!unit || unit.id === 'dash' || unit.id === '')
-    return refuse('unknownUnit', `“${unitText.trim()}” is not a unit Endrel knows; a ${field.name} is in ${field.unit}.`);
+    return refuse(
+      'unknownUnit',
+      `“${unitText.trim()}” is not a unit Endrel knows; a ${field.name} is in ${field.unit}.`,
+    );
   if (unit.kind !== field.kind)
-    return refuse('wrongKind', `${unit.label} measures ${kindWords[unit.kind]}, but ${field.name} is ${kindWords[field.kind]}.`);
+    return refuse(
+      'wrongKind',
+      `${unit.label} measures ${kindWords[unit.kind]}, but ${field.name} is ${kindWords[field.kind]}.`,
+    );
   return success({ si: toSi(value, unit), unit });
 }
 
 const kindWords: Record<QuantityField['kind'], string> = {
-  length: 'a length', pressure: 'a pressure', volumeFlow: 'a volume flow', massFlow: 'a mass flow', power: 'a power',
-  bsfc: 'fuel per power and time', temperature: 'a temperature', voltage: 'a voltage', current: 'a current',
-  resistance: 'a resistance', fraction: 'a share', volume: 'a volume', velocity: 'a velocity', density: 'a density',
-  viscosity: 'a viscosity', time: 'a time', number: 'a plain number',
+  length: 'a length',
+  pressure: 'a pressure',
+  volumeFlow: 'a volume flow',
+  massFlow: 'a mass flow',
+  power: 'a power',
+  bsfc: 'fuel per power and time',
+  temperature: 'a temperature',
+  voltage: 'a voltage',
+  current: 'a current',
+  resistance: 'a resistance',
+  fraction: 'a share',
+  volume: 'a volume',
+  velocity: 'a velocity',
+  density: 'a density',
+  viscosity: 'a viscosity',
+  time: 'a time',
+  number: 'a plain number',
 };
 
 function numberSentence(fault: NumberRefusal, text: string, field: QuantityField): string {
@@ -131,7 +150,10 @@ function limitOf(si: number, unit: Unit, field: QuantityField): Result<string | 
         : `A ${field.name} cannot be under ${formatIn(minimum, own)}: ${formatIn(si, unit)} was read.`,
     );
   if (!(si <= maximum))
-    return refuse('aboveMaximum', `A ${field.name} cannot be over ${formatIn(maximum, own)}: ${formatIn(si, unit)} was read.`);
+    return refuse(
+      'aboveMaximum',
+      `A ${field.name} cannot be over ${formatIn(maximum, own)}: ${formatIn(si, unit)} was read.`,
+    );
   if (!field.likely) return success(undefined);
   const [low, high] = field.likely;
   if (si < low) return success(`A ${field.name} of ${formatIn(si, unit)}? It is seldom under ${formatIn(low, own)}.`);

@@ -53,9 +53,23 @@ export const units: readonly Unit[] = [
   unit('pressure', 'Pa', 1, 0, ['pascal', 'pascals']),
   unit('pressure', 'inHg', PASCALS_PER_INCH_OF_MERCURY, 1, ['inhg', '"hg', 'inchhg']),
 
-  unit('volumeFlow', 'L/h', 1e-3 / SECONDS_PER_HOUR, 1, ['lph', 'l/hr', 'l/hour', 'litre/h', 'litres/h', 'ltr/h', 'litresperhour']),
+  unit('volumeFlow', 'L/h', 1e-3 / SECONDS_PER_HOUR, 1, [
+    'lph',
+    'l/hr',
+    'l/hour',
+    'litre/h',
+    'litres/h',
+    'ltr/h',
+    'litresperhour',
+  ]),
   unit('volumeFlow', 'L/min', 1e-3 / 60, 2, ['lpm', 'litre/min', 'litres/min']),
-  unit('volumeFlow', 'gal/h', CUBIC_METRES_PER_US_GALLON / SECONDS_PER_HOUR, 1, ['gph', 'usgal/h', 'gal/hr', 'gallons/h', 'usgph']),
+  unit('volumeFlow', 'gal/h', CUBIC_METRES_PER_US_GALLON / SECONDS_PER_HOUR, 1, [
+    'gph',
+    'usgal/h',
+    'gal/hr',
+    'gallons/h',
+    'usgph',
+  ]),
   unit('volumeFlow', 'gal/min', CUBIC_METRES_PER_US_GALLON / 60, 2, ['gpm', 'usgpm']),
   unit('volumeFlow', 'cc/min', 1e-6 / 60, 0, ['ccm', 'cm3/min', 'cm³/min', 'ml/min', 'cc/m']),
 
@@ -70,7 +84,15 @@ export const units: readonly Unit[] = [
 
   unit('bsfc', 'g/kWh', 1e-3 / 3.6e6, 0, ['g/(kwh)', 'g/kw/h', 'g/(kw·h)', 'g/kw-h'], { label: 'g/kWh' }),
   unit('bsfc', 'lb/(hp·h)', KILOGRAMS_PER_POUND / (WATTS_PER_HORSEPOWER * SECONDS_PER_HOUR), 3, [
-    'lb/hph', 'lb/(hph)', 'lb/hp/h', 'lb/hp-h', 'lb/hp-hr', 'lb/(hp*h)', 'lb/hphr', 'lb/(hphr)', 'lb/hp·h',
+    'lb/hph',
+    'lb/(hph)',
+    'lb/hp/h',
+    'lb/hp-h',
+    'lb/hp-hr',
+    'lb/(hp*h)',
+    'lb/hphr',
+    'lb/(hphr)',
+    'lb/hp·h',
   ]),
 
   unit('temperature', '°C', 1, 1, ['c', 'degc', 'celsius'], { offset: 273.15 }),

@@ -13,19 +13,50 @@ export function demandWorking({ job, demand, bsfc, fuel }: Findings): Working | 
     result: figure('volumeFlow', demand.volumeFlow),
     formula: blend ? 'Q = P · b · (14.7 / AFR) / ρ' : 'Q = P · b / ρ',
     terms: [
-      { symbol: 'P', name: 'engine power', figure: figure('power', job.brief.power.si), source: 'chosen', path: ['brief', 'power'] },
-      { symbol: 'b', name: 'BSFC on petrol', figure: figure('bsfc', bsfc.si), source: bsfc.source, path: ['brief', 'bsfc'] },
+      {
+        symbol: 'P',
+        name: 'engine power',
+        figure: figure('power', job.brief.power.si),
+        source: 'chosen',
+        path: ['brief', 'power'],
+      },
+      {
+        symbol: 'b',
+        name: 'BSFC on petrol',
+        figure: figure('bsfc', bsfc.si),
+        source: bsfc.source,
+        path: ['brief', 'bsfc'],
+      },
       ...(blend
         ? [
-            { symbol: 'AFR', name: 'stoichiometric ratio of the blend', figure: figure('number', stoichiometricRatio(fuel)), source: 'computed: 9.0 w + 14.7 (1 − w), w ethanol by mass', path: ['brief', 'ethanol'] as const },
-            { symbol: '14.7/AFR', name: 'more fuel by mass', figure: figure('number', demand.multiplier), source: 'computed' },
+            {
+              symbol: 'AFR',
+              name: 'stoichiometric ratio of the blend',
+              figure: figure('number', stoichiometricRatio(fuel)),
+              source: 'computed: 9.0 w + 14.7 (1 − w), w ethanol by mass',
+              path: ['brief', 'ethanol'] as const,
+            },
+            {
+              symbol: '14.7/AFR',
+              name: 'more fuel by mass',
+              figure: figure('number', demand.multiplier),
+              source: 'computed',
+            },
           ]
         : []),
-      { symbol: 'ρ', name: 'density at 20 °C', figure: figure('density', fuelLiquid(fuel, celsius(20)).density), source: 'typical, verify against the part’s data sheet' },
+      {
+        symbol: 'ρ',
+        name: 'density at 20 °C',
+        figure: figure('density', fuelLiquid(fuel, celsius(20)).density),
+        source: 'typical, verify against the part’s data sheet',
+      },
       { symbol: 'ṁ', name: 'mass flow', figure: figure('massFlow', demand.massFlow), source: 'computed' },
     ],
     parts: [],
-    remarks: bsfc.source === 'common practice' ? ['BSFC is the top of the usual band for the aspiration: give your own in the brief if you know it.'] : [],
+    remarks:
+      bsfc.source === 'common practice'
+        ? ['BSFC is the top of the usual band for the aspiration: give your own in the brief if you know it.']
+        : [],
     source: 'Definition of BSFC; ethanol scaled by mass, common practice',
   };
 }

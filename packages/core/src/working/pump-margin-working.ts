@@ -13,16 +13,40 @@ export function pumpMarginWorking({ solution }: Findings): Working | undefined {
     result: figure('fraction', margin.margin),
     formula: 'margin = Qₐ / Qₑ − 1',
     terms: [
-      { symbol: 'Qₐ', name: 'the run can deliver at the held pressure', figure: figure('volumeFlow', margin.available), source: 'computed' },
+      {
+        symbol: 'Qₐ',
+        name: 'the run can deliver at the held pressure',
+        figure: figure('volumeFlow', margin.available),
+        source: 'computed',
+      },
       { symbol: 'Qₑ', name: 'full-load demand', figure: figure('volumeFlow', margin.needed), source: 'computed' },
-      { symbol: 'p', name: 'pressure held at the rail', figure: figure('pressure', margin.heldPressure), source: '95 % of the wanted pressure, common practice' },
-      { symbol: 'U', name: 'voltage at the pump, low', figure: figure('voltage', point.voltage), source: 'typical, verify against the part’s data sheet', path: ['assumptions', 'lowVoltage'] },
-      { symbol: 'T', name: 'fuel temperature, hot case', figure: figure('temperature', point.temperature), source: 'typical, verify against the part’s data sheet', path: ['assumptions', 'hotFuelTemperature'] },
+      {
+        symbol: 'p',
+        name: 'pressure held at the rail',
+        figure: figure('pressure', margin.heldPressure),
+        source: '95 % of the wanted pressure, common practice',
+      },
+      {
+        symbol: 'U',
+        name: 'voltage at the pump, low',
+        figure: figure('voltage', point.voltage),
+        source: 'typical, verify against the part’s data sheet',
+        path: ['assumptions', 'lowVoltage'],
+      },
+      {
+        symbol: 'T',
+        name: 'fuel temperature, hot case',
+        figure: figure('temperature', point.temperature),
+        source: 'typical, verify against the part’s data sheet',
+        path: ['assumptions', 'hotFuelTemperature'],
+      },
     ],
     parts: [],
     remarks: [
       `Reckoned at ${pointNames[margin.point]}. The network is solved once with the rail held at p, and what flows into it is Qₐ.`,
-      ...(solution.extrapolated ? ['The pump’s tables do not reach this voltage: affinity laws were used (extrapolated).'] : []),
+      ...(solution.extrapolated
+        ? ['The pump’s tables do not reach this voltage: affinity laws were used (extrapolated).']
+        : []),
     ],
     source: 'computed; 15 % wanted, common practice',
   };

@@ -11,13 +11,24 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
   if (!result) return undefined;
   const name = (id: string) => componentName(allComponents(job).find((c) => c.id === id)!);
   const consumer = job.run.supply.find((c) => c.kind === 'rail' || c.kind === 'carburettor')!;
-  const along = result.components.slice(0, result.components.findIndex((c) => c.id === consumer.id));
+  const along = result.components.slice(
+    0,
+    result.components.findIndex((c) => c.id === consumer.id),
+  );
   const parts = along
     .filter((c) => c.inletPressure !== c.outletPressure)
-    .map((c) => ({ name: name(c.id), component: c.id, figure: figure('pressure', c.outletPressure - c.inletPressure) }));
+    .map((c) => ({
+      name: name(c.id),
+      component: c.id,
+      figure: figure('pressure', c.outletPressure - c.inletPressure),
+    }));
   const reached = along.at(-1)?.outletPressure ?? 0;
   if (result.railPressure !== reached)
-    parts.push({ name: `within ${name(consumer.id)}`, component: consumer.id, figure: figure('pressure', result.railPressure - reached) });
+    parts.push({
+      name: `within ${name(consumer.id)}`,
+      component: consumer.id,
+      figure: figure('pressure', result.railPressure - reached),
+    });
   const regulator = job.run.supply.find((c) => c.kind === 'regulator');
   const held = regulator && result.components.find((c) => c.id === regulator.id);
   const uncertain = result.components.filter((c) => c.regime === 'transition').map((c) => name(c.id));
@@ -25,19 +36,55 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
     key: `railPressure:${key}`,
     title: `${consumer.kind === 'rail' ? 'Rail' : 'Carburettor'} pressure at ${pointNames[key]}`,
     result: figure('pressure', result.railPressure),
-    formula: 'p = Σ rises − Σ losses;  loss = (f·L/D + ΣK)·ρ·v²/2, f by Churchill, K by Darby and Rennels; height ρ·g·Δz',
+    formula:
+      'p = Σ rises − Σ losses;  loss = (f·L/D + ΣK)·ρ·v²/2, f by Churchill, K by Darby and Rennels; height ρ·g·Δz',
     terms: [
       { symbol: 'Q', name: 'flow through the pump', figure: figure('volumeFlow', result.pumpFlow), source: 'computed' },
-      { symbol: 'Qₑ', name: 'drawn by the engine', figure: figure('volumeFlow', result.point.demand), source: 'computed' },
-      { symbol: 'U', name: 'voltage at the pump', figure: figure('voltage', result.point.voltage), source: 'typical, verify against the part’s data sheet', path: ['assumptions', key === 'fullLoadHot' ? 'lowVoltage' : 'runningVoltage'] },
-      { symbol: 'T', name: 'fuel temperature', figure: figure('temperature', result.point.temperature), source: 'typical, verify against the part’s data sheet', path: ['assumptions', key === 'fullLoadHot' ? 'hotFuelTemperature' : 'fuelTemperature'] },
-      { symbol: 'pₘ', name: 'manifold pressure', figure: figure('pressure', result.point.manifold), source: key.startsWith('fullLoad') ? 'chosen' : 'typical, verify against the part’s data sheet' },
-      { symbol: 'p − pₘ', name: 'rail less manifold', figure: figure('pressure', result.injectorPressure), source: 'computed' },
+      {
+        symbol: 'Qₑ',
+        name: 'drawn by the engine',
+        figure: figure('volumeFlow', result.point.demand),
+        source: 'computed',
+      },
+      {
+        symbol: 'U',
+        name: 'voltage at the pump',
+        figure: figure('voltage', result.point.voltage),
+        source: 'typical, verify against the part’s data sheet',
+        path: ['assumptions', key === 'fullLoadHot' ? 'lowVoltage' : 'runningVoltage'],
+      },
+      {
+        symbol: 'T',
+        name: 'fuel temperature',
+        figure: figure('temperature', result.point.temperature),
+        source: 'typical, verify against the part’s data sheet',
+        path: ['assumptions', key === 'fullLoadHot' ? 'hotFuelTemperature' : 'fuelTemperature'],
+      },
+      {
+        symbol: 'pₘ',
+        name: 'manifold pressure',
+        figure: figure('pressure', result.point.manifold),
+        source: key.startsWith('fullLoad') ? 'chosen' : 'typical, verify against the part’s data sheet',
+      },
+      {
+        symbol: 'p − pₘ',
+        name: 'rail less manifold',
+        figure: figure('pressure', result.injectorPressure),
+        source: 'computed',
+      },
     ],
     parts,
     remarks: [
-      ...(held ? [`The regulator is ${held.state === 'wideOpen' ? 'wide open: it no longer holds its pressure' : held.state === 'shut' ? 'shut: the pump cannot reach its pressure' : 'regulating'}.`] : []),
-      ...(uncertain.length > 0 ? [`Between laminar and turbulent flow no friction law is certain: ${uncertain.join(', ')}. The law used is Churchill’s.`] : []),
+      ...(held
+        ? [
+            `The regulator is ${held.state === 'wideOpen' ? 'wide open: it no longer holds its pressure' : held.state === 'shut' ? 'shut: the pump cannot reach its pressure' : 'regulating'}.`,
+          ]
+        : []),
+      ...(uncertain.length > 0
+        ? [
+            `Between laminar and turbulent flow no friction law is certain: ${uncertain.join(', ')}. The law used is Churchill’s.`,
+          ]
+        : []),
       `Solved by Newton’s method in ${result.iterations} steps.`,
     ],
     source: 'Churchill 1977; Darby 2001; Rennels & Hudson 2012; network equations after Todini & Pilati 1988',

@@ -16,8 +16,12 @@ export const errorHandler: ErrorRequestHandler = (error: unknown, req, res, next
 function answerTo(error: unknown): [number, ApiFault] {
   if (error instanceof AppError) return [error.status, error.fault];
   const type = (error as { type?: unknown } | undefined)?.type; // set by Express's body parser
-  if (type === 'entity.too.large') return [413, { code: 'tooLarge', message: 'That is larger than 2 MB; a job file is not.' }];
+  if (type === 'entity.too.large')
+    return [413, { code: 'tooLarge', message: 'That is larger than 2 MB; a job file is not.' }];
   if (type === 'entity.parse.failed') return [400, { code: 'invalid', message: 'The request is not JSON.' }];
   if (typeof type === 'string') return [400, { code: 'invalid', message: 'The request could not be read.' }];
-  return [500, { code: 'internal', message: 'Something failed on the server. Nothing was changed; the log has the details.' }];
+  return [
+    500,
+    { code: 'internal', message: 'Something failed on the server. Nothing was changed; the log has the details.' },
+  ];
 }

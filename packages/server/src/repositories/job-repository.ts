@@ -36,7 +36,11 @@ export class JobRepository {
   }
 
   async list(shop: string): Promise<JobRow[]> {
-    const rows = (await this.#database('jobs').where({ shop_id: shop }).orderBy('saved_at', 'desc').orderBy('id').select(columns)) as StoredRow[];
+    const rows = (await this.#database('jobs')
+      .where({ shop_id: shop })
+      .orderBy('saved_at', 'desc')
+      .orderBy('id')
+      .select(columns)) as StoredRow[];
     return rows.map(toJobRow);
   }
 
@@ -47,7 +51,9 @@ export class JobRepository {
 
   async create(shop: string, document: unknown, change: NewChange): Promise<JobRow> {
     return this.#database.transaction(async (trx) => {
-      const [row] = (await trx('jobs').insert({ shop_id: shop, revision: 1, document: JSON.stringify(document) }).returning(columns)) as StoredRow[];
+      const [row] = (await trx('jobs')
+        .insert({ shop_id: shop, revision: 1, document: JSON.stringify(document) })
+        .returning(columns)) as StoredRow[];
       await this.#append(trx, shop, row!.id, 1, change);
       return toJobRow(row!);
     });
@@ -67,7 +73,8 @@ export class JobRepository {
     describe: (stored: unknown) => NewChange,
   ): Promise<{ saved: boolean; row: JobRow } | undefined> {
     return this.#database.transaction(async (trx) => {
-      const stored = (await trx('jobs').where({ shop_id: shop, id }).forUpdate().first(columns)) as StoredRow | undefined;
+      const stored = (await trx('jobs').where({ shop_id: shop, id }).forUpdate().first(columns)) as
+        StoredRow | undefined;
       if (!stored) return undefined;
       if (stored.revision !== baseRevision) return { saved: false, row: toJobRow(stored) };
       const change = describe(stored.document);
@@ -91,7 +98,20 @@ export class JobRepository {
     return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
   }
 
-  async #append(trx: Knex, shop: string, job: string, revision: number, { actor, summary, patch }: NewChange): Promise<void> {
-    await trx('job_changes').insert({ shop_id: shop, job_id: job, revision, actor, summary, patch: JSON.stringify(patch) });
+  async #append(
+    trx: Knex,
+    shop: string,
+    job: string,
+    revision: number,
+    { actor, summary, patch }: NewChange,
+  ): Promise<void> {
+    await trx('job_changes').insert({
+      shop_id: shop,
+      job_id: job,
+      revision,
+      actor,
+      summary,
+      patch: JSON.stringify(patch),
+    });
   }
 }

@@ -11,7 +11,8 @@ export class ShopRepository {
   async ensureOnly(name: string): Promise<{ id: string; name: string; isNew: boolean }> {
     return this.#database.transaction(async (trx) => {
       await trx.raw('lock table shops in exclusive mode');
-      const found = (await trx('shops').orderBy('created_at').first('id', 'name')) as { id: string; name: string } | undefined;
+      const found = (await trx('shops').orderBy('created_at').first('id', 'name')) as
+        { id: string; name: string } | undefined;
       if (found) return { ...found, isNew: false };
       const [made] = (await trx('shops').insert({ name }).returning(['id', 'name'])) as { id: string; name: string }[];
       return { ...made!, isNew: true };

@@ -41,7 +41,13 @@ export class JobService {
     return this.#create(acting, judged(document), 'brought in from a job file');
   }
 
-  async save({ shop, actor }: Acting, id: string, baseRevision: number, document: unknown, summary: string): Promise<SaveAnswer> {
+  async save(
+    { shop, actor }: Acting,
+    id: string,
+    baseRevision: number,
+    document: unknown,
+    summary: string,
+  ): Promise<SaveAnswer> {
     const job = judged(document);
     const outcome = await this.#jobs.replace(shop, id, baseRevision, job, (before) => ({
       actor,

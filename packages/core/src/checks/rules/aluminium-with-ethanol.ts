@@ -11,7 +11,8 @@ export const aluminiumWithEthanol: Rule = {
   check: ({ job }) =>
     placedOf(job, 'hardLine').flatMap(({ component, line, index }) => {
       const share = ethanolShare(job);
-      if (!component.material || lineMaterials[component.material].ethanol === 'rated' || share <= MILD_BLEND) return [];
+      if (!component.material || lineMaterials[component.material].ethanol === 'rated' || share <= MILD_BLEND)
+        return [];
       return [
         {
           grade: 'fix',

@@ -1,6 +1,5 @@
 import type { Rule } from '../snag.ts';
 
-
 /** Results that rest on a pump's behaviour outside its table. */
 export const beyondPumpTable: Rule = {
   key: 'beyond-pump-table',

@@ -14,7 +14,9 @@ export const carburettorFlooded: Rule = {
   check: ({ job, solution }) =>
     placedOf(job, 'carburettor').flatMap(({ component }) => {
       if (!solution) return [];
-      const worst = pointKeys.map((key) => solution.points[key]).reduce((a, b) => (b.railPressure > a.railPressure ? b : a));
+      const worst = pointKeys
+        .map((key) => solution.points[key])
+        .reduce((a, b) => (b.railPressure > a.railPressure ? b : a));
       const limit = settledValue(component, 'needleLimit');
       if (worst.railPressure <= limit) return [];
       const regulator = job.run.supply.find((c) => c.kind === 'regulator');
@@ -27,8 +29,12 @@ export const carburettorFlooded: Rule = {
           figure: { label: 'at the carburettor', ...figure('pressure', worst.railPressure) },
           limit: { label: 'needle and seat holds', ...figure('pressure', limit) },
           why: 'It floods: raw fuel runs into the engine and out of the vents, onto a hot manifold.',
-          cure: regulator ? 'Set the regulator to 3 to 5 psi.' : 'Put a dead-head regulator set to 3 to 5 psi before the carburettor.',
-          act: regulator ? { act: 'setOnComponent', id: regulator.id, key: 'setPressure', value: measured(SAFE_PRESSURE, 'psi') } : undefined,
+          cure: regulator
+            ? 'Set the regulator to 3 to 5 psi.'
+            : 'Put a dead-head regulator set to 3 to 5 psi before the carburettor.',
+          act: regulator
+            ? { act: 'setOnComponent', id: regulator.id, key: 'setPressure', value: measured(SAFE_PRESSURE, 'psi') }
+            : undefined,
           actLabel: 'Set it to 4 psi',
           source: 'common practice',
         },

@@ -11,7 +11,12 @@ export const ethanolHose: Rule = {
   check: ({ job }) =>
     placedOf(job, 'hose').flatMap(({ component, line, index }) => {
       const share = ethanolShare(job);
-      if (!component.construction || share <= MILD_BLEND || hoseConstruction(component.construction).ethanol === 'rated') return [];
+      if (
+        !component.construction ||
+        share <= MILD_BLEND ||
+        hoseConstruction(component.construction).ethanol === 'rated'
+      )
+        return [];
       return [
         {
           grade: 'fix',
@@ -23,7 +28,9 @@ export const ethanolHose: Rule = {
           limit: { label: 'general fuel hose up to', ...figure('fraction', MILD_BLEND) },
           why: 'A liner not made for ethanol swells and sheds.',
           cure: 'Ask the maker, or use PTFE-lined hose.',
-          act: component.immersed ? undefined : { act: 'setOnComponent', id: component.id, key: 'construction', value: 'ptfe' },
+          act: component.immersed
+            ? undefined
+            : { act: 'setOnComponent', id: component.id, key: 'construction', value: 'ptfe' },
           actLabel: 'Use PTFE-lined hose',
           source: hoseConstruction(component.construction).source,
         },

@@ -7,7 +7,11 @@ export const fixedRegulatorWithBoost: Rule = {
   key: 'fixed-regulator-with-boost',
   check: ({ job }) => {
     const boost = job.brief.boost?.si ?? 0;
-    const boosted = job.brief.induction === 'injection' && job.brief.aspiration !== undefined && job.brief.aspiration !== 'natural' && boost > 0;
+    const boosted =
+      job.brief.induction === 'injection' &&
+      job.brief.aspiration !== undefined &&
+      job.brief.aspiration !== 'natural' &&
+      boost > 0;
     const wanted = boosted || job.brief.manifoldReference === true;
     if (!wanted) return [];
     return placedOf(job, 'regulator').flatMap(({ component, line, index }) => {
@@ -24,8 +28,12 @@ export const fixedRegulatorWithBoost: Rule = {
             ? 'Injectors see rail less manifold: under boost they deliver less just when the engine needs more, and it runs lean.'
             : 'Injector flow then changes with manifold pressure and the engine’s tables no longer fit.',
           cure: 'Use a referenced regulator after the rail, with its hose to the manifold.',
-          act: job.layout.key === 'bypassAfterRail' ? { act: 'setOnComponent', id: component.id, key: 'referenced', value: true } : { act: 'chooseLayout', key: 'bypassAfterRail' },
-          actLabel: job.layout.key === 'bypassAfterRail' ? 'Join the reference hose' : 'Lay out with the bypass after the rail',
+          act:
+            job.layout.key === 'bypassAfterRail'
+              ? { act: 'setOnComponent', id: component.id, key: 'referenced', value: true }
+              : { act: 'chooseLayout', key: 'bypassAfterRail' },
+          actLabel:
+            job.layout.key === 'bypassAfterRail' ? 'Join the reference hose' : 'Lay out with the bypass after the rail',
           source: 'common practice',
         },
       ];

@@ -10,7 +10,10 @@ describe('rule hose-below-pressure', () => {
     expect(snagsOfRule(carburettorJob(), 'hose-below-pressure')).to.deep.equal([]);
   });
   it('is milder where only the blocked pump would exceed the rating', () => {
-    const [snag] = snagsOfRule(cleanJob((j) => delete get(j, 'pump').reliefPressure), 'hose-below-pressure');
+    const [snag] = snagsOfRule(
+      cleanJob((j) => delete get(j, 'pump').reliefPressure),
+      'hose-below-pressure',
+    );
     expect(snag).to.include({ grade: 'fix', component: 'hose-1' });
   });
 });

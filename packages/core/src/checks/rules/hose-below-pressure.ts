@@ -27,12 +27,21 @@ export const hoseBelowPressure: Rule = {
             ? `${quoted(component)} is low-pressure hose on injection pressure.`
             : `${quoted(component)} is rated below the ${onlyBlocked ? 'pump’s dead-head pressure' : 'pressure it sees'}.`,
           figure: { label: 'worst pressure here', ...figure('pressure', worst) },
-          limit: { label: `${made.name}, working pressure`, ...figure('pressure', injection ? Math.min(made.workingPressure, INJECTION_PRESSURE) : made.workingPressure) },
+          limit: {
+            label: `${made.name}, working pressure`,
+            ...figure(
+              'pressure',
+              injection ? Math.min(made.workingPressure, INJECTION_PRESSURE) : made.workingPressure,
+            ),
+          },
           why: 'It swells, splits or blows off, and sprays fuel on whatever is hot.',
           cure: onlyBlocked
             ? 'Use a pump with a relief valve that opens below the hose’s rating, or hose rated above it.'
             : 'Use injection hose (SAE 30R9, 30R14) or PTFE-lined hose with hose ends.',
-          act: component.immersed || component.construction === 'ptfe' ? undefined : { act: 'setOnComponent', id: component.id, key: 'construction', value: worst > 690e3 ? 'ptfe' : 'r9' },
+          act:
+            component.immersed || component.construction === 'ptfe'
+              ? undefined
+              : { act: 'setOnComponent', id: component.id, key: 'construction', value: worst > 690e3 ? 'ptfe' : 'r9' },
           actLabel: worst > 690e3 ? 'Use PTFE-lined hose' : 'Use SAE 30R9',
           source: made.source,
         },

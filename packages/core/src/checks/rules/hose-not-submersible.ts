@@ -7,7 +7,8 @@ export const hoseNotSubmersible: Rule = {
   key: 'hose-not-submersible',
   check: ({ job }) =>
     placedOf(job, 'hose').flatMap(({ component, line, index }) => {
-      if (component.immersed !== true || !component.construction || hoseConstruction(component.construction).immersible) return [];
+      if (component.immersed !== true || !component.construction || hoseConstruction(component.construction).immersible)
+        return [];
       return [
         {
           grade: 'stop',

@@ -11,7 +11,11 @@ export const lineBelowPressure: Rule = {
       const { component, line, index } = place;
       const worst = worstPressure(findings, place);
       if (!component.material || !component.wall || !component.outsideDiameter || worst === undefined) return [];
-      const rated = barlowPressure(lineMaterials[component.material].strength, component.wall.si, component.outsideDiameter.si);
+      const rated = barlowPressure(
+        lineMaterials[component.material].strength,
+        component.wall.si,
+        component.outsideDiameter.si,
+      );
       if (rated >= worst) return [];
       return [
         {

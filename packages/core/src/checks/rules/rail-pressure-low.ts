@@ -14,7 +14,9 @@ export const railPressureLow: Rule = {
   check: ({ job, solution }) => {
     const wanted = job.brief.railPressure?.si;
     if (!solution || wanted === undefined || job.brief.induction !== 'injection') return [];
-    const worst = loaded.map((k) => solution.points[k]).reduce((a, b) => (b.injectorPressure < a.injectorPressure ? b : a));
+    const worst = loaded
+      .map((k) => solution.points[k])
+      .reduce((a, b) => (b.injectorPressure < a.injectorPressure ? b : a));
     const share = worst.injectorPressure / wanted;
     if (share >= FIX_BELOW) return [];
     const lost = formatNumber((1 - Math.sqrt(Math.max(0, share))) * 100, 0);

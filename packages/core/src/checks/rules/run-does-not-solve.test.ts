@@ -3,12 +3,19 @@ import { cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases
 
 describe('rule run-does-not-solve', () => {
   it('stops at a loop with no pump, and names what is missing', () => {
-    const snag = expectSnag('run-does-not-solve', cleanJob(), cleanJob((j) => j.run.supply.splice(2, 1)), 'stop');
+    const snag = expectSnag(
+      'run-does-not-solve',
+      cleanJob(),
+      cleanJob((j) => j.run.supply.splice(2, 1)),
+      'stop',
+    );
     expect(snag.what).to.equal('The loop has no pump: nothing moves the fuel.');
   });
   it('stops at a gap between the supply and the engine, and between a bypass regulator and the tank', () => {
     const noRail = cleanJob((j) => j.run.supply.pop());
-    expect(snagsOfRule(noRail, 'run-does-not-solve')[0]!.what).to.match(/^The supply ends at “Engine feed hose”: there is a gap/);
+    expect(snagsOfRule(noRail, 'run-does-not-solve')[0]!.what).to.match(
+      /^The supply ends at “Engine feed hose”: there is a gap/,
+    );
     const noReturn = cleanJob((j) => (j.run.return = []));
     expect(snagsOfRule(noReturn, 'run-does-not-solve')[0]!.what).to.match(/^There is a gap after “Tank regulator”/);
     const noTank = cleanJob((j) => j.run.supply.shift());
@@ -20,6 +27,11 @@ describe('rule run-does-not-solve', () => {
     expect(snag!.what).to.match(/^The flow table of “Hanger pump” is not monotone: row 3 gives 360 L.h/);
   });
   it('says nothing about an empty run: choosing a layout is the next act', () => {
-    expect(snagsOfRule(cleanJob((j) => (j.run = { supply: [], return: [] })), 'run-does-not-solve')).to.deep.equal([]);
+    expect(
+      snagsOfRule(
+        cleanJob((j) => (j.run = { supply: [], return: [] })),
+        'run-does-not-solve',
+      ),
+    ).to.deep.equal([]);
   });
 });

@@ -13,7 +13,12 @@ export const runDoesNotSolve: Rule = {
         component: faultComponent(fault),
         what: describeRunFault(fault, job),
         why: 'Until this is put right no pressure or flow can be computed.',
-        cure: fault.code === 'pumpTable' ? 'Check the rows against the pump’s data sheet.' : fault.code === 'unsolved' ? 'Check the last thing that was changed; undo it if it was a slip.' : 'Close the gap on the run, or choose a layout to lay it out again.',
+        cure:
+          fault.code === 'pumpTable'
+            ? 'Check the rows against the pump’s data sheet.'
+            : fault.code === 'unsolved'
+              ? 'Check the last thing that was changed; undo it if it was a slip.'
+              : 'Close the gap on the run, or choose a layout to lay it out again.',
         source: 'computed',
       })),
 };

@@ -4,7 +4,12 @@ import { allComponents } from '../../job/needs.ts';
 import type { Seal } from '../../fittings/mate.ts';
 
 const sealNames: Record<Seal, string> = {
-  metalCone: 'a flare', oRing: 'an O-ring', taperedThread: 'a tapered thread', washer: 'washers', clampedHose: 'a clamped hose', quickConnector: 'a quick connector',
+  metalCone: 'a flare',
+  oRing: 'an O-ring',
+  taperedThread: 'a tapered thread',
+  washer: 'washers',
+  clampedHose: 'a clamped hose',
+  quickConnector: 'a quick connector',
 };
 
 /** Tapered threads need liquid sealant, never tape; everything else seals by itself. */
@@ -29,7 +34,9 @@ export const sealantWrong: Rule = {
           why: tapered
             ? 'Tape shreds into the injectors and a dry taper weeps.'
             : 'Sealant keeps the parts from seating and its crumbs end in the injectors.',
-          cure: tapered ? 'Clean it and use liquid sealant rated for fuel, on the male thread only.' : 'Clean it and join it dry, O-rings with a drop of oil.',
+          cure: tapered
+            ? 'Clean it and use liquid sealant rated for fuel, on the male thread only.'
+            : 'Clean it and join it dry, O-rings with a drop of oil.',
           act: { act: 'setOnComponent', id: joint.to, key: 'inletSealant', value: right },
           actLabel: tapered ? 'Use liquid sealant' : 'Join it dry',
           source: 'common practice',

@@ -24,7 +24,9 @@ export const setPressure: Rule = {
           figure: { label: 'set', ...figure('pressure', component.setPressure.si) },
           limit: { label: 'wanted', ...figure('pressure', wanted.si) },
           why: 'Injector flow, and the tables in the control unit, are made for one pressure.',
-          cure: adjustable ? 'Set it with the reference hose off.' : 'Fit a regulator of the wanted pressure, or change the pressure in the brief and in the control unit.',
+          cure: adjustable
+            ? 'Set it with the reference hose off.'
+            : 'Fit a regulator of the wanted pressure, or change the pressure in the brief and in the control unit.',
           act: adjustable ? { act: 'setOnComponent', id: component.id, key: 'setPressure', value: wanted } : undefined,
           actLabel: 'Set it to the brief',
           source: 'common practice',

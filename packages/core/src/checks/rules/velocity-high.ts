@@ -28,7 +28,12 @@ export const velocityHigh: Rule = {
             what: `Fuel runs fast in ${quoted(place.component)} at ${pointNames[key]}.`,
             figure: { label: 'velocity', ...figure('velocity', velocity) },
             limit: { label: `${part} guide`, ...figure('velocity', guides[part]) },
-            why: part === 'return' ? 'A fast return foams the fuel in the tank.' : part === 'suction' ? 'A fast suction brings the fuel close to boiling.' : 'Loss goes nearly with the square of velocity.',
+            why:
+              part === 'return'
+                ? 'A fast return foams the fuel in the tank.'
+                : part === 'suction'
+                  ? 'A fast suction brings the fuel close to boiling.'
+                  : 'Loss goes nearly with the square of velocity.',
             cure: 'Use the next larger bore.',
             source: 'common practice',
           },

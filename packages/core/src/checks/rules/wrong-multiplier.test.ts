@@ -9,7 +9,9 @@ describe('rule wrong-multiplier', () => {
     expect(snag.limit!.si).to.be.closeTo(1.426, 1e-3);
   });
   it('agrees with 1.32 at 70 %', () => {
-    const seventy = cleanJob((j) => Object.assign(j.brief, { ethanol: { si: 0.7, unit: '%' }, quotedMultiplier: { si: 1.32, unit: '' } }));
+    const seventy = cleanJob((j) =>
+      Object.assign(j.brief, { ethanol: { si: 0.7, unit: '%' }, quotedMultiplier: { si: 1.32, unit: '' } }),
+    );
     expect(snagsOfRule(seventy, 'wrong-multiplier')).to.deep.equal([]);
   });
 });

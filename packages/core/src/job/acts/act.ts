@@ -10,14 +10,31 @@ const id = z.string().max(40);
  */
 export const actSchema = z.discriminatedUnion('act', [
   /** A measurement or choice outside the run, or its removal when `value` is absent. */
-  z.strictObject({ act: z.literal('set'), path: z.array(z.union([z.string(), z.number()])).min(1).max(8), value: z.unknown() }),
+  z.strictObject({
+    act: z.literal('set'),
+    path: z
+      .array(z.union([z.string(), z.number()]))
+      .min(1)
+      .max(8),
+    value: z.unknown(),
+  }),
   z.strictObject({ act: z.literal('setOnComponent'), id, key: z.string().max(40), value: z.unknown() }),
-  z.strictObject({ act: z.literal('insertComponent'), line, index: z.number().int().min(0), component: componentSchema }),
+  z.strictObject({
+    act: z.literal('insertComponent'),
+    line,
+    index: z.number().int().min(0),
+    component: componentSchema,
+  }),
   z.strictObject({ act: z.literal('removeComponent'), id }),
   z.strictObject({ act: z.literal('moveComponent'), id, line, index: z.number().int().min(0) }),
   z.strictObject({ act: z.literal('chooseLayout'), key: z.enum(Object.keys(layouts) as [LayoutKey, ...LayoutKey[]]) }),
   z.strictObject({ act: z.literal('capPorts'), id }),
-  z.strictObject({ act: z.literal('overruleSnag'), snag: z.string().max(120), reason: z.string().max(1000), at: z.iso.datetime() }),
+  z.strictObject({
+    act: z.literal('overruleSnag'),
+    snag: z.string().max(120),
+    reason: z.string().max(1000),
+    at: z.iso.datetime(),
+  }),
   z.strictObject({ act: z.literal('withdrawOverrule'), snag: z.string().max(120) }),
 ]);
 export type Act = z.infer<typeof actSchema>;

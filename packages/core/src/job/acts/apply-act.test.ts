@@ -18,7 +18,12 @@ describe('an act', () => {
     { act: 'moveComponent', id: 'filter-1', line: 'supply', index: 1 },
     { act: 'chooseLayout', key: 'bypassAfterRail' },
     { act: 'capPorts', id: 'rail-1' },
-    { act: 'overruleSnag', snag: 'pump-margin:pump-1', reason: 'only ever driven on the quay', at: '2026-01-02T03:04:05Z' },
+    {
+      act: 'overruleSnag',
+      snag: 'pump-margin:pump-1',
+      reason: 'only ever driven on the quay',
+      at: '2026-01-02T03:04:05Z',
+    },
     { act: 'withdrawOverrule', snag: 'pump-margin:pump-1' },
   ];
   for (const act of acts)
@@ -60,7 +65,9 @@ describe('laying out a school', () => {
     const laid = applyAct(flatBedTender, { act: 'chooseLayout', key: 'bypassAtTank' });
     const kept = (job: Job) => job.run.supply.filter((c) => c.kind !== 'regulator').map((c) => c.id);
     expect(kept(laid)).to.have.members(kept(flatBedTender));
-    expect(laid.run.supply.findIndex((c) => c.kind === 'regulator')).to.be.lessThan(laid.run.supply.findIndex((c) => c.kind === 'rail'));
+    expect(laid.run.supply.findIndex((c) => c.kind === 'regulator')).to.be.lessThan(
+      laid.run.supply.findIndex((c) => c.kind === 'rail'),
+    );
   });
   it('there and back again loses nothing but the order', () => {
     const there = applyAct(flatBedTender, { act: 'chooseLayout', key: 'bypassAtTank' });

@@ -35,7 +35,10 @@ export function applyAct(job: Job, act: Act): Job {
     case 'overruleSnag':
       return {
         ...job,
-        overrules: [...job.overrules.filter((o) => o.snag !== act.snag), { snag: act.snag, reason: act.reason, at: act.at }],
+        overrules: [
+          ...job.overrules.filter((o) => o.snag !== act.snag),
+          { snag: act.snag, reason: act.reason, at: act.at },
+        ],
       };
     case 'withdrawOverrule':
       return { ...job, overrules: job.overrules.filter((o) => o.snag !== act.snag) };
@@ -87,7 +90,10 @@ const mapComponent = (job: Job, id: string, change: (component: Component) => Co
 
 /** The value at a path, or undefined. */
 export const valueAt = (root: unknown, path: FieldPath): unknown =>
-  path.reduce<unknown>((at, key) => (at === undefined || at === null ? undefined : (at as Record<string | number, unknown>)[key]), root);
+  path.reduce<unknown>(
+    (at, key) => (at === undefined || at === null ? undefined : (at as Record<string | number, unknown>)[key]),
+    root,
+  );
 
 const forbidden = new Set<string | number>(['__proto__', 'constructor', 'prototype']);
 

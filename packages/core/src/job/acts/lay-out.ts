@@ -13,22 +13,37 @@ const hose = (label: string): Seed => ({ kind: 'hose', label }) as Seed;
 const recipes: Record<LayoutKey, Recipe> = {
   bypassAfterRail: {
     supply: [
-      ...suctionEnd, hose('Hanger hose'), { kind: 'filter', label: 'Fine filter' }, { kind: 'hardLine', label: 'Feed line' },
-      hose('Engine feed hose'), { kind: 'rail' }, { kind: 'regulator', action: 'bypass', referenced: true },
+      ...suctionEnd,
+      hose('Hanger hose'),
+      { kind: 'filter', label: 'Fine filter' },
+      { kind: 'hardLine', label: 'Feed line' },
+      hose('Engine feed hose'),
+      { kind: 'rail' },
+      { kind: 'regulator', action: 'bypass', referenced: true },
     ] as Seed[],
     return: [hose('Regulator hose'), { kind: 'hardLine', label: 'Return line' }, { kind: 'returnDrop' }] as Seed[],
   },
   bypassAtTank: {
     supply: [
-      ...suctionEnd, hose('Hanger hose'), { kind: 'filter', label: 'Fine filter' }, { kind: 'regulator', action: 'bypass', referenced: false },
-      { kind: 'hardLine', label: 'Feed line' }, hose('Engine feed hose'), { kind: 'rail' },
+      ...suctionEnd,
+      hose('Hanger hose'),
+      { kind: 'filter', label: 'Fine filter' },
+      { kind: 'regulator', action: 'bypass', referenced: false },
+      { kind: 'hardLine', label: 'Feed line' },
+      hose('Engine feed hose'),
+      { kind: 'rail' },
     ] as Seed[],
     return: [hose('Return hose'), { kind: 'returnDrop' }] as Seed[],
   },
   carburettorDeadHead: {
     supply: [
-      ...suctionEnd, hose('Hanger hose'), { kind: 'filter', label: 'Fine filter' }, { kind: 'hardLine', label: 'Feed line' },
-      { kind: 'regulator', action: 'deadHead' }, hose('Carburettor hose'), { kind: 'carburettor' },
+      ...suctionEnd,
+      hose('Hanger hose'),
+      { kind: 'filter', label: 'Fine filter' },
+      { kind: 'hardLine', label: 'Feed line' },
+      { kind: 'regulator', action: 'deadHead' },
+      hose('Carburettor hose'),
+      { kind: 'carburettor' },
     ] as Seed[],
     return: [],
   },
@@ -47,7 +62,10 @@ export function layOut(job: Job, key: LayoutKey): Job {
   const place = (seeds: readonly Seed[], preferred: readonly Component[]): Component[] =>
     seeds.flatMap((seed): Component[] => {
       const free = (c: Component) => c.kind === seed.kind && !used.has(c.id);
-      const found = preferred.find((c) => free(c) && c.label === seed.label) ?? preferred.find(free) ?? (isUnique(seed.kind) ? stock.find(free) : undefined);
+      const found =
+        preferred.find((c) => free(c) && c.label === seed.label) ??
+        preferred.find(free) ??
+        (isUnique(seed.kind) ? stock.find(free) : undefined);
       const fresh = { ...seed, id: freshId(made, seed.kind) } as Component;
       if (!found && preferred.length > 0 && !isUnique(seed.kind)) return [];
       const component = found ? adapt(found, seed) : fresh;
@@ -79,7 +97,12 @@ function adapt(component: Component, seed: Seed): Component {
   return component;
 }
 
-function keepBesideNeighbours(laid: Component[], old: readonly Component[], used: ReadonlySet<string>, key: LayoutKey): Component[] {
+function keepBesideNeighbours(
+  laid: Component[],
+  old: readonly Component[],
+  used: ReadonlySet<string>,
+  key: LayoutKey,
+): Component[] {
   const result = [...laid];
   old.forEach((component, i) => {
     if (used.has(component.id)) return;

@@ -3,6 +3,9 @@ import { quantity, TYPICAL } from '../property.ts';
 import { defineComponent } from './define-component.ts';
 
 export const checkValve = defineComponent('checkValve', 'Check valve', {
-  cracking: quantity('cracking pressure', 'pressure', 'kPa', { maximum: kPa(200), typical: { si: kPa(3), source: TYPICAL } }),
+  cracking: quantity('cracking pressure', 'pressure', 'kPa', {
+    maximum: kPa(200),
+    typical: { si: kPa(3), source: TYPICAL },
+  }),
   bore: quantity('bore', 'length', 'mm', { minimum: mm(0.5), maximum: mm(60), needed: true }),
 });

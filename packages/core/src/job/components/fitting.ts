@@ -26,5 +26,8 @@ export const fitting = defineComponent('fitting', 'Fitting', {
     needed: true,
     hint: 'The smallest hole through it; it is smaller than the hose’s.',
   }),
-  lossCoefficient: quantity('loss coefficient K', 'number', '', { maximum: 200, hint: 'Only if the maker states one; otherwise by shape.' }),
+  lossCoefficient: quantity('loss coefficient K', 'number', '', {
+    maximum: 200,
+    hint: 'Only if the maker states one; otherwise by shape.',
+  }),
 });

@@ -18,5 +18,11 @@ export const hose = defineComponent('hose', 'Hose', {
   }),
   construction: choice('construction', names(hoseConstructions), { needed: true, hint: 'Printed along the hose.' }),
   immersed: flag('lies inside the tank'),
-  clamp: choice('held by', { band: 'band clamp (injection type)', worm: 'worm-drive clamp', hoseEnds: 'hose ends', crimped: 'crimped sleeves', none: 'push-on barbs, no clamp' }),
+  clamp: choice('held by', {
+    band: 'band clamp (injection type)',
+    worm: 'worm-drive clamp',
+    hoseEnds: 'hose ends',
+    crimped: 'crimped sleeves',
+    none: 'push-on barbs, no clamp',
+  }),
 });

@@ -8,6 +8,12 @@ export const sock = defineComponent('sock', 'Sock', {
     likely: [micrometres(20), micrometres(300)],
     typical: { si: micrometres(70), source: TYPICAL },
   }),
-  ratedFlow: quantity('rated flow', 'volumeFlow', 'L/h', { minimum: litresPerHour(1), typical: { si: litresPerHour(250), source: TYPICAL } }),
-  ratedDrop: quantity('drop at rated flow', 'pressure', 'kPa', { maximum: kPa(50), typical: { si: kPa(0.7), source: TYPICAL } }),
+  ratedFlow: quantity('rated flow', 'volumeFlow', 'L/h', {
+    minimum: litresPerHour(1),
+    typical: { si: litresPerHour(250), source: TYPICAL },
+  }),
+  ratedDrop: quantity('drop at rated flow', 'pressure', 'kPa', {
+    maximum: kPa(50),
+    typical: { si: kPa(0.7), source: TYPICAL },
+  }),
 });

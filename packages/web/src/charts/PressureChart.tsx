@@ -1,0 +1,183 @@
+import type { ChartData, ChartOptions, Plugin } from 'chart.js';
+import { useMemo } from 'react';
+import { Scatter } from 'react-chartjs-2';
+import type { RunSolution } from '@endrel/core/run/solve-run';
+import { componentName } from '@endrel/core/job/component';
+import type { Job } from '@endrel/core/job/job';
+import { allComponents } from '@endrel/core/job/needs';
+import { pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { pressureProfile } from '@endrel/core/run/profile';
+import { fromSi, unitById } from '@endrel/core/units/unit-table';
+import { useDisplayUnits } from '../units/display-units.tsx';
+import { useTheme } from '../components/theme.tsx';
+import { chartInk } from './chart-look.ts';
+
+interface PressureChartProps {
+  readonly job: Job;
+  readonly solution: RunSolution;
+  readonly point: PointKey;
+}
+
+const dashes: Record<PointKey, number[]> = {
+  idle: [2, 3],
+  cruise: [8, 3],
+  fullLoad: [],
+  fullLoadHot: [12, 3, 2, 3],
+  overrun: [4, 5],
+};
+const short: Record<PointKey, string> = {
+  idle: 'idle',
+  cruise: 'cruise',
+  fullLoad: 'full load',
+  fullLoadHot: 'full, hot, low V',
+  overrun: 'overrun',
+};
+
+/** Pressure along the run for every operating point; the chosen one is drawn strong, places are named along the top. */
+export function PressureChart({ job, solution, point }: PressureChartProps) {
+  const units = useDisplayUnits();
+  const theme = useTheme();
+  const pressureUnit = unitById(units.unitOf('pressure') ?? 'kPa');
+  const { data, options, plugins } = useMemo(() => {
+    const ink = chartInk();
+    const length = (m: number) => (units.system === 'imperial' ? m / 0.3048 : m);
+    const profiles = pointKeys.map((key) => ({ key, profile: pressureProfile(solution.spans, solution.points[key]) }));
+    const data: ChartData<'scatter'> = {
+      datasets: profiles.map(({ key, profile }) => ({
+        label: pointNames[key],
+        data: profile.map((p) => ({ x: length(p.distance), y: fromSi(p.pressure, pressureUnit) })),
+        showLine: true,
+        pointRadius: key === point ? 2.4 : 0,
+        pointBackgroundColor: ink.ink,
+        borderColor: key === point ? ink.ink : ink.soft,
+        borderWidth: key === point ? 2.4 : 1.2,
+        borderDash: dashes[key],
+        order: key === point ? 0 : 1,
+      })),
+    };
+    const names = new Map(allComponents(job).map((c) => [c.id, componentName(c)]));
+    const chosen = profiles.find((p) => p.key === point)!.profile;
+    const options: ChartOptions<'scatter'> = {
+      responsive: true,
+      maintainAspectRatio: false,
+      layout: { padding: { top: 74, right: 92 } },
+      interaction: { mode: 'nearest', intersect: false },
+      scales: {
+        x: {
+          title: {
+            display: true,
+            text: `line from the tank, supply then return (${units.system === 'imperial' ? 'ft' : 'm'})`,
+            color: ink.soft,
+          },
+          grid: { color: ink.hair },
+          ticks: { color: ink.soft },
+        },
+        y: {
+          title: { display: true, text: `gauge pressure (${pressureUnit.label})`, color: ink.soft },
+          grid: { color: ink.hair },
+          ticks: { color: ink.soft },
+        },
+      },
+      plugins: {
+        tooltip: {
+          callbacks: {
+            label: (item) => `${item.dataset.label}: ${item.parsed.y!.toFixed(1)} ${pressureUnit.label}`,
+            title: ([item]) => names.get(chosen[item!.dataIndex]?.component ?? '') ?? '',
+          },
+        },
+      },
+    };
+    // places along the top, thinned so that no two labels meet; direct labels where each line crosses the rail
+    const labels: Plugin<'scatter'> = {
+      id: 'places',
+      afterDatasetsDraw({ ctx, chartArea, scales }) {
+        ctx.save();
+        ctx.font = `12px ${"'Archivo Variable', sans-serif"}`;
+        ctx.fillStyle = ink.ink;
+        ctx.strokeStyle = ink.hair;
+        let last = -Infinity;
+        for (const span of solution.spans) {
+          const start = chosen.find((p) => p.component === span.component && p.end === 'inlet')!;
+          const x = scales.x!.getPixelForValue(length(start.distance + span.length / 2));
+          const important = ['pump', 'filter', 'rail', 'regulator', 'carburettor', 'hardLine', 'hose'].includes(
+            allComponents(job).find((c) => c.id === span.component)!.kind,
+          );
+          if (!important || x - last < 15) continue;
+          last = x;
+          ctx.beginPath();
+          ctx.moveTo(x, chartArea.top);
+          ctx.lineTo(x, chartArea.bottom);
+          ctx.stroke();
+          ctx.save();
+          ctx.translate(x + 3, chartArea.top - 5);
+          ctx.rotate(-Math.PI / 4.2);
+          const name = names.get(span.component)!;
+          ctx.fillText(name.length > 17 ? `${name.slice(0, 16)}…` : name, 0, 0);
+          ctx.restore();
+        }
+        labelLines(
+          ctx,
+          chartArea,
+          profiles,
+          scales,
+          point,
+          (p) => ({ x: length(p.distance), y: fromSi(p.pressure, pressureUnit) }),
+          ink,
+        );
+        ctx.restore();
+      },
+    };
+    return { data, options, plugins: [labels] };
+  }, [job, solution, point, units, pressureUnit, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
+  return (
+    <figure>
+      <div className="relative h-[20rem] w-full">
+        <Scatter
+          data={data}
+          options={options}
+          plugins={plugins}
+          aria-label={`Pressure along the run at each operating point, ${pointNames[point]} drawn strong`}
+          role="img"
+        />
+      </div>
+      <figcaption className="sr-only">
+        {pointKeys.map(
+          (key) => `${pointNames[key]}: rail ${units.show('pressure', solution.points[key].railPressure)}. `,
+        )}
+      </figcaption>
+    </figure>
+  );
+}
+
+type Profiles = { key: PointKey; profile: ReturnType<typeof pressureProfile> }[];
+
+/** Names each line at its right end, pushed apart where ends meet. */
+function labelLines(
+  ctx: CanvasRenderingContext2D,
+  area: { right: number; top: number; bottom: number },
+  profiles: Profiles,
+  scales: Record<string, { getPixelForValue(value: number): number }>,
+  point: PointKey,
+  place: (p: Profiles[number]['profile'][number]) => { x: number; y: number },
+  ink: { ink: string; soft: string },
+): void {
+  const supplyEnd = (profile: Profiles[number]['profile']) => profile.at(-1)!;
+  const ends = profiles
+    .map(({ key, profile }) => ({ key, y: scales.y!.getPixelForValue(place(supplyEnd(profile)).y) }))
+    .sort((a, b) => a.y - b.y);
+  for (let i = 1; i < ends.length; i++) ends[i]!.y = Math.max(ends[i]!.y, ends[i - 1]!.y + 14);
+  const over = ends.at(-1)!.y - area.bottom;
+  if (over > 0) for (const end of ends) end.y -= over;
+  for (const { key, y } of ends) {
+    ctx.fillStyle = key === point ? ink.ink : ink.soft;
+    ctx.strokeStyle = ctx.fillStyle;
+    ctx.lineWidth = key === point ? 2.2 : 1.2;
+    ctx.setLineDash(dashes[key]);
+    ctx.beginPath();
+    ctx.moveTo(area.right + 4, y);
+    ctx.lineTo(area.right + 18, y);
+    ctx.stroke();
+    ctx.setLineDash([]);
+    ctx.fillText(short[key], area.right + 21, y + 4);
+  }
+}

@@ -1,0 +1,145 @@
+import type { ChartData, ChartOptions, Plugin } from 'chart.js';
+import { useMemo } from 'react';
+import { Scatter } from 'react-chartjs-2';
+import type { RunSolution } from '@endrel/core/run/solve-run';
+import { pumpCurveAt } from '@endrel/core/hydraulics/pump-curve';
+import type { ComponentOf } from '@endrel/core/job/component';
+import { pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { pumpRows } from '@endrel/core/run/run-fault';
+import { formatQuantity } from '@endrel/core/units/format-quantity';
+import { fromSi, unitById } from '@endrel/core/units/unit-table';
+import { useTheme } from '../components/theme.tsx';
+import { useDisplayUnits } from '../units/display-units.tsx';
+import { chartInk } from './chart-look.ts';
+
+const STEPS = 48;
+
+/** The pump's curve at each voltage that it is run at, its table, and where it works at each operating point. */
+export function PumpChart({
+  pump,
+  solution,
+  point,
+}: {
+  pump: ComponentOf<'pump'>;
+  solution: RunSolution;
+  point: PointKey;
+}) {
+  const units = useDisplayUnits();
+  const theme = useTheme();
+  const pressure = unitById(units.unitOf('pressure') ?? 'kPa');
+  const flow = unitById(units.unitOf('volumeFlow') ?? 'L/h');
+  const { data, options, plugins } = useMemo(() => {
+    const ink = chartInk();
+    const tables = pumpRows(pump);
+    const voltages = [...new Set(pointKeys.map((key) => solution.points[key].point.voltage))];
+    const at = (q: number, p: number) => ({ x: fromSi(q, flow), y: fromSi(p, pressure) });
+    const curves = voltages.flatMap((voltage, i) => {
+      const curve = pumpCurveAt(tables, voltage);
+      if (!curve.ok) return [];
+      const points = Array.from({ length: STEPS + 1 }, (_, k) => (k / STEPS) * curve.value.tableFlow * 1.02)
+        .map((q) => at(q, curve.value.rise.value(q)))
+        .filter((p) => p.y >= 0);
+      return [
+        {
+          label: formatQuantity('voltage', voltage),
+          data: points,
+          showLine: true,
+          pointRadius: 0,
+          borderColor: ink.supply,
+          borderWidth: 2,
+          borderDash: i === 0 ? [] : [7, 4],
+        },
+      ];
+    });
+    const working = pointKeys.map((key) => {
+      const c = solution.points[key].components.find((f) => f.id === pump.id)!;
+      return { key, ...at(c.flow, c.outletPressure - c.inletPressure) };
+    });
+    const data: ChartData<'scatter'> = {
+      datasets: [
+        ...curves,
+        ...tables.map((t) => ({
+          label: `table at ${formatQuantity('voltage', t.voltage)}`,
+          data: t.rows.map((r) => at(r.flow, r.pressure)),
+          pointRadius: 3.5,
+          pointStyle: 'crossRot' as const,
+          borderColor: ink.soft,
+          borderWidth: 1.4,
+        })),
+        {
+          label: 'operating points',
+          data: working,
+          pointRadius: working.map((w) => (w.key === point ? 6 : 4)),
+          backgroundColor: working.map((w) => (w.key === point ? ink.ink : ink.sheet)),
+          borderColor: ink.ink,
+          borderWidth: 1.6,
+        },
+      ],
+    };
+    const options: ChartOptions<'scatter'> = {
+      responsive: true,
+      maintainAspectRatio: false,
+      layout: { padding: { top: 10, right: 40 } },
+      scales: {
+        x: {
+          beginAtZero: true,
+          title: { display: true, text: `flow (${flow.label})`, color: ink.soft },
+          grid: { color: ink.hair },
+          ticks: { color: ink.soft },
+        },
+        y: {
+          beginAtZero: true,
+          title: { display: true, text: `pressure rise (${pressure.label})`, color: ink.soft },
+          grid: { color: ink.hair },
+          ticks: { color: ink.soft },
+        },
+      },
+      plugins: {
+        tooltip: {
+          callbacks: {
+            label: (item) =>
+              `${item.dataset.label}: ${item.parsed.x!.toFixed(0)} ${flow.label} at ${item.parsed.y!.toFixed(0)} ${pressure.label}`,
+          },
+        },
+      },
+    };
+    const names: Plugin<'scatter'> = {
+      id: 'names',
+      afterDatasetsDraw({ ctx, scales, chartArea }) {
+        ctx.save();
+        ctx.font = "12px 'Archivo Variable', sans-serif";
+        ctx.fillStyle = ink.supply;
+        for (const curve of curves) {
+          const end = curve.data.at(-1)!;
+          ctx.fillText(
+            curve.label,
+            Math.min(scales.x!.getPixelForValue(end.x) + 3, chartArea.right + 2),
+            scales.y!.getPixelForValue(end.y) - 4,
+          );
+        }
+        const chosen = working.find((w) => w.key === point)!;
+        ctx.fillStyle = ink.ink;
+        ctx.fillText(
+          pointNames[point],
+          scales.x!.getPixelForValue(chosen.x) + 9,
+          scales.y!.getPixelForValue(chosen.y) - 7,
+        );
+        ctx.restore();
+      },
+    };
+    return { data, options, plugins: [names] };
+  }, [pump, solution, point, pressure, flow, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
+  return (
+    <figure>
+      <div className="relative h-64 w-full">
+        <Scatter
+          data={data}
+          options={options}
+          plugins={plugins}
+          aria-label={`Pump curve with its operating points, ${pointNames[point]} filled`}
+          role="img"
+        />
+      </div>
+    </figure>
+  );
+}

@@ -1,0 +1,20 @@
+import { Chart, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip } from 'chart.js';
+
+Chart.register(LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip);
+Chart.defaults.font.family = "'Archivo Variable', 'IBM Plex Sans Variable', sans-serif";
+Chart.defaults.font.size = 12;
+Chart.defaults.animation = false;
+
+/** The tokens as Chart.js wants them: plain colours read from the page. */
+export function chartInk() {
+  const style = getComputedStyle(document.documentElement);
+  const read = (name: string) => style.getPropertyValue(name).trim();
+  return {
+    ink: read('--ink'),
+    soft: read('--ink-soft'),
+    hair: read('--hair'),
+    sheet: read('--sheet'),
+    supply: read('--supply'),
+    back: read('--return'),
+  };
+}

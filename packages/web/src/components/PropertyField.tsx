@@ -1,0 +1,209 @@
+import { useId, useState } from 'react';
+import type { Measured } from '@endrel/core/job/measured';
+import type { FieldPath } from '@endrel/core/job/needs';
+import type { Property } from '@endrel/core/job/property';
+import type { Port } from '@endrel/core/fittings/port';
+import type { PumpTable } from '@endrel/core/job/components/pump';
+import { unfinishedText } from '../session/draft-store.ts';
+import { anchorOf } from './anchor.ts';
+import { PortField } from './PortField.tsx';
+import { PumpTableField } from './PumpTableField.tsx';
+import { QuantityField } from './QuantityField.tsx';
+
+interface PropertyFieldProps {
+  readonly jobId: string;
+  readonly property: Property;
+  readonly path: FieldPath;
+  readonly value: unknown;
+  readonly needed?: boolean;
+  onChange(value: unknown, group?: string): void;
+}
+
+/** The field of one property, whatever its type. Absent is unknown, and every field can go back to it. */
+export function PropertyField({ jobId, property, path, value, needed, onChange }: PropertyFieldProps) {
+  const anchor = anchorOf(path);
+  switch (property.type) {
+    case 'quantity':
+      return (
+        <QuantityField
+          field={property.field}
+          value={value as Measured | undefined}
+          typical={property.typical}
+          hint={property.hint}
+          needed={needed ?? property.needed}
+          anchor={anchor}
+          unfinished={unfinishedText.get(jobId, anchor)}
+          onUnfinished={(text) => unfinishedText.set(jobId, anchor, text)}
+          onChange={onChange}
+        />
+      );
+    case 'choice':
+      return (
+        <SelectField
+          label={property.name}
+          hint={property.hint}
+          anchor={anchor}
+          needed={property.needed}
+          options={property.options}
+          value={value as string | undefined}
+          onChange={onChange}
+        />
+      );
+    case 'flag':
+      return (
+        <SelectField
+          label={property.name}
+          hint={property.hint}
+          anchor={anchor}
+          options={{ yes: 'yes', no: 'no' }}
+          value={value === undefined ? undefined : value ? 'yes' : 'no'}
+          onChange={(chosen) => onChange(chosen === undefined ? undefined : chosen === 'yes')}
+        />
+      );
+    case 'count':
+      return (
+        <CountField
+          label={property.name}
+          hint={property.hint}
+          anchor={anchor}
+          most={property.most}
+          value={value as number | undefined}
+          onChange={onChange}
+        />
+      );
+    case 'text':
+      return (
+        <TextField
+          label={property.name}
+          hint={property.hint}
+          anchor={anchor}
+          long={property.name.length > 8}
+          value={(value as string | undefined) ?? ''}
+          onChange={onChange}
+        />
+      );
+    case 'port':
+      return <PortField label={property.name} anchor={anchor} value={value as Port | undefined} onChange={onChange} />;
+    case 'pumpTable':
+      return (
+        <PumpTableField
+          anchor={anchor}
+          hint={property.hint}
+          value={(value as PumpTable[] | undefined) ?? []}
+          onChange={onChange}
+        />
+      );
+  }
+}
+
+const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
+
+export function SelectField(props: {
+  label: string;
+  hint?: string;
+  anchor?: string;
+  needed?: boolean;
+  options: Readonly<Record<string, string>>;
+  value: string | undefined;
+  onChange(value: string | undefined): void;
+}) {
+  const id = useId();
+  return (
+    <div className="py-1" id={props.anchor}>
+      <label htmlFor={id} className="label block">
+        {capital(props.label)}
+        {props.needed && props.value === undefined && <span className="ml-1 font-semibold text-fix">– to choose</span>}
+      </label>
+      <select
+        id={id}
+        className={`input ${props.value === undefined ? 'italic text-ink-soft' : ''}`}
+        value={props.value ?? ''}
+        onChange={(e) => props.onChange(e.target.value === '' ? undefined : e.target.value)}
+      >
+        <option value="">unknown</option>
+        {Object.entries(props.options).map(([key, name]) => (
+          <option key={key} value={key}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <div className="min-h-[1.15rem] text-[0.8rem] leading-tight text-ink-soft">
+        {props.value === undefined && props.hint}
+      </div>
+    </div>
+  );
+}
+
+function CountField(props: {
+  label: string;
+  hint?: string;
+  anchor: string;
+  most: number;
+  value: number | undefined;
+  onChange(value: number | undefined, group?: string): void;
+}) {
+  const id = useId();
+  const [text, setText] = useState<string>();
+  const bad = text !== undefined && text !== '' && !(/^\d+$/.test(text) && Number(text) <= props.most);
+  return (
+    <div className="py-1" id={props.anchor}>
+      <label htmlFor={id} className="label block">
+        {capital(props.label)}
+      </label>
+      <input
+        id={id}
+        className="input figure text-[1.05rem]"
+        inputMode="numeric"
+        autoComplete="off"
+        placeholder="unknown"
+        value={text ?? props.value ?? ''}
+        aria-invalid={bad}
+        aria-describedby={`${id}-note`}
+        onChange={(e) => {
+          setText(e.target.value);
+          if (e.target.value === '') props.onChange(undefined, id);
+          else if (/^\d+$/.test(e.target.value) && Number(e.target.value) <= props.most)
+            props.onChange(Number(e.target.value), id);
+        }}
+        onBlur={() => !bad && setText(undefined)}
+      />
+      <div id={`${id}-note`} className="min-h-[1.15rem] text-[0.8rem] leading-tight text-ink-soft">
+        {bad ? (
+          <span className="text-stop">A whole number from 0 to {props.most}.</span>
+        ) : (
+          props.value === undefined && props.hint
+        )}
+      </div>
+    </div>
+  );
+}
+
+export function TextField(props: {
+  label: string;
+  hint?: string;
+  anchor?: string;
+  long?: boolean;
+  value: string;
+  onChange(value: string | undefined, group?: string): void;
+}) {
+  const id = useId();
+  const shared = {
+    id,
+    value: props.value,
+    placeholder: props.hint,
+    onChange: (e: { target: { value: string } }) =>
+      props.onChange(e.target.value === '' ? undefined : e.target.value, id),
+  };
+  return (
+    <div className="py-1" id={props.anchor}>
+      <label htmlFor={id} className="label block">
+        {capital(props.label)}
+      </label>
+      {props.long ? (
+        <textarea rows={2} className="input resize-y" maxLength={2000} {...shared} />
+      ) : (
+        <input className="input" maxLength={60} autoComplete="off" {...shared} />
+      )}
+    </div>
+  );
+}

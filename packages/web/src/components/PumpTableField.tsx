@@ -1,0 +1,172 @@
+import { Plus, X } from 'lucide-react';
+import { pumpTableFields, type PumpTable } from '@endrel/core/job/components/pump';
+import type { Measured } from '@endrel/core/job/measured';
+import { pumpTableFault } from '@endrel/core/hydraulics/pump-curve';
+import { useEffect, useRef, useState } from 'react';
+import { QuantityField } from './QuantityField.tsx';
+
+interface PumpTableFieldProps {
+  readonly anchor: string;
+  readonly hint?: string;
+  readonly value: readonly PumpTable[];
+  onChange(value: PumpTable[] | undefined, group?: string): void;
+}
+/** Flow stands last: with it a new row is complete. */
+const columns = ['pressure', 'current', 'flow'] as const;
+type Cells = { pressure?: Measured; flow?: Measured; current?: Measured };
+
+/** Flow and current against pressure, a table for each voltage. A row counts once it has a pressure and a flow. */
+export function PumpTableField({ anchor, hint, value, onChange }: PumpTableFieldProps) {
+  const replace = (at: number, table: PumpTable, group?: string) => onChange(value.with(at, table), group);
+  const fault = pumpTableFault(
+    value.map((t) => ({
+      voltage: t.voltage.si,
+      rows: t.rows.map((r) => ({ pressure: r.pressure.si, flow: r.flow.si })),
+    })),
+  );
+  return (
+    <fieldset id={anchor} className="py-1">
+      <legend className="label">
+        Flow table{value.length === 0 && <span className="ml-1 font-semibold text-fix">– to fill in</span>}
+      </legend>
+      {value.length === 0 && <p className="text-[0.85rem] text-ink-soft">{hint}</p>}
+      <div className="grid gap-4 xl:grid-cols-2">
+        {value.map((table, t) => (
+          <OneTable
+            key={t}
+            table={table}
+            faultRow={
+              fault && fault.code !== 'sameVoltage' && fault.table === t && 'row' in fault ? fault.row : undefined
+            }
+            onChange={(next, group) => replace(t, next, group)}
+            onRemove={() => onChange(value.length === 1 ? undefined : value.toSpliced(t, 1))}
+          />
+        ))}
+      </div>
+      <button
+        type="button"
+        className="button mt-1"
+        onClick={() =>
+          onChange([
+            ...value,
+            { voltage: { si: value.some((t) => t.voltage.si === 13.5) ? 12 : 13.5, unit: 'V' }, rows: [] },
+          ])
+        }
+      >
+        <Plus size={14} className="mr-1 inline" />
+        {value.length === 0 ? 'Start a table at 13.5 V' : 'Add a table at another voltage'}
+      </button>
+    </fieldset>
+  );
+}
+
+function OneTable({
+  table,
+  faultRow,
+  onChange,
+  onRemove,
+}: {
+  table: PumpTable;
+  faultRow?: number;
+  onChange(table: PumpTable, group?: string): void;
+  onRemove(): void;
+}) {
+  const [entry, setEntry] = useState<Cells>({});
+  const [entryKey, setEntryKey] = useState(0);
+  const entryRow = useRef<HTMLTableRowElement>(null);
+  useEffect(() => {
+    if (entryKey > 0) entryRow.current?.querySelector('input')?.focus();
+  }, [entryKey]);
+  const setCell = (row: number, key: keyof Cells, cell: Measured | undefined, group: string) => {
+    if (cell === undefined && key !== 'current')
+      return onChange({ ...table, rows: table.rows.toSpliced(row, 1) }, group);
+    onChange({ ...table, rows: table.rows.with(row, { ...table.rows[row]!, [key]: cell }) }, group);
+  };
+  const enter = (key: keyof Cells, cell: Measured | undefined) => {
+    const next = { ...entry, [key]: cell };
+    if (next.pressure && next.flow) {
+      onChange({
+        ...table,
+        rows: [
+          ...table.rows,
+          { pressure: next.pressure, flow: next.flow, ...(next.current ? { current: next.current } : {}) },
+        ],
+      });
+      setEntry({});
+      setEntryKey((n) => n + 1);
+    } else setEntry(next);
+  };
+  return (
+    <div>
+      <div className="flex items-end gap-2">
+        <div className="w-28">
+          <QuantityField
+            field={pumpTableFields.voltage}
+            value={table.voltage}
+            onChange={(v, group) => v && onChange({ ...table, voltage: v }, group)}
+          />
+        </div>
+        <button type="button" className="quiet mb-6 text-[0.85rem]" onClick={onRemove}>
+          Remove table
+        </button>
+      </div>
+      <table className="w-full border-collapse text-left">
+        <thead>
+          <tr className="label">
+            <th className="font-normal">Pressure</th>
+            <th className="font-normal">Current</th>
+            <th className="font-normal">Flow</th>
+            <th>
+              <span className="sr-only">Remove</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {table.rows.map((row, i) => (
+            <tr key={i} className={faultRow === i ? 'bg-lit' : ''} aria-invalid={faultRow === i}>
+              {columns.map((key) => (
+                <td key={key} className="pr-1">
+                  <QuantityField
+                    compact
+                    field={pumpTableFields[key]}
+                    value={row[key]}
+                    onChange={(cell, group) => setCell(i, key, cell, group)}
+                  />
+                </td>
+              ))}
+              <td className="align-top">
+                <button
+                  type="button"
+                  className="quiet"
+                  aria-label={`Remove row ${i + 1}`}
+                  onClick={() => onChange({ ...table, rows: table.rows.toSpliced(i, 1) })}
+                >
+                  <X size={14} />
+                </button>
+              </td>
+            </tr>
+          ))}
+          <tr key={`entry-${entryKey}`} ref={entryRow}>
+            {columns.map((key) => (
+              <td key={key} className="pr-1">
+                <QuantityField
+                  compact
+                  patient
+                  field={{ ...pumpTableFields[key], name: `new row ${key}` }}
+                  value={entry[key]}
+                  onChange={(cell) => enter(key, cell)}
+                />
+              </td>
+            ))}
+            <td />
+          </tr>
+        </tbody>
+      </table>
+      {faultRow !== undefined && (
+        <p className="text-[0.85rem] text-stop">
+          Row {faultRow + 1}: flow must fall as pressure rises. Check it against the data sheet.
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+import { OfflineError } from '../api/client.ts';
+
+export function ScreenLoading({ what }: { what: string }) {
+  return (
+    <p role="status" className="p-8 text-ink-soft">
+      Fetching {what} …
+    </p>
+  );
+}
+
+/** What happened, what was kept, and what to do. */
+export function ScreenFault({ error, onRetry }: { error: Error; onRetry(): void }) {
+  return (
+    <div role="alert" className="sheet m-8 max-w-xl p-6">
+      <h1 className="text-xl">
+        {error instanceof OfflineError ? 'The server does not answer' : 'This could not be shown'}
+      </h1>
+      <p className="my-3">{error.message}</p>
+      <button className="button" onClick={onRetry}>
+        Try again
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,326 @@
+import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
+import type { Assessment } from '@endrel/core/assess';
+import { grades, type Grade } from '@endrel/core/checks/snag';
+import { componentName } from '@endrel/core/job/component';
+import type { Job } from '@endrel/core/job/job';
+import { assumed } from '@endrel/core/job/assumption';
+import { pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { fromSi, unitById } from '@endrel/core/units/unit-table';
+import { useDisplayUnits } from '../units/display-units.tsx';
+import { GradeShape } from './GradeMark.tsx';
+import { circuits } from './line-patterns.ts';
+import { runGeometry, type RunGeometry, type Slot } from './run-geometry.ts';
+import { ComponentSymbol } from './symbols/ComponentSymbol.tsx';
+import { wrapName } from './wrap-name.ts';
+
+interface RunStripProps {
+  readonly job: Job;
+  readonly assessment: Assessment | undefined;
+  readonly point: PointKey;
+  readonly selected: string | undefined;
+  onSelect(id: string): void;
+}
+
+/** The run: the fuel's path as one drawing, map and status of the job. Arrow keys walk it. */
+export function RunStrip({ job, assessment, point, selected, onSelect }: RunStripProps) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [available, setAvailable] = useState(1200);
+  useLayoutEffect(() => {
+    const observer = new ResizeObserver(([entry]) => setAvailable(Math.floor(entry!.contentRect.width)));
+    observer.observe(frame.current!);
+    return () => observer.disconnect();
+  }, []);
+  const geometry = runGeometry(job, available);
+  const order = [...job.run.supply, ...job.run.return].map((c) => c.id);
+
+  const walk = (event: KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
+    if (!step || order.length === 0) return;
+    event.preventDefault();
+    const at = selected ? order.indexOf(selected) : -1;
+    const next = order[(at + step + order.length) % order.length]!;
+    onSelect(next);
+    frame.current?.querySelector<SVGGElement>(`[data-component="${next}"]`)?.focus();
+  };
+
+  return (
+    <div ref={frame} className="overflow-x-auto overflow-y-hidden" onKeyDown={walk}>
+      <svg
+        width={geometry.width}
+        height={geometry.height}
+        role="group"
+        aria-label={`The run at ${pointNames[point]}`}
+        className="block"
+      >
+        <defs>
+          <pattern id="fuel-hatch" width="9" height="6" patternUnits="userSpaceOnUse">
+            <path d="M0 3H5" stroke="var(--hair-strong)" strokeWidth="0.9" />
+          </pattern>
+        </defs>
+        <TankOutline geometry={geometry} job={job} selected={selected} onSelect={onSelect} />
+        <Lines geometry={geometry} />
+        <Pressures geometry={geometry} assessment={assessment} point={point} job={job} />
+        {geometry.slots.map((slot) => (
+          <Place
+            key={slot.component.id}
+            slot={slot}
+            geometry={geometry}
+            selected={slot.component.id === selected}
+            focusable={slot.component.id === (selected ?? geometry.slots[0]?.component.id)}
+            grade={worstGrade(assessment, slot.component.id)}
+            need={assessment?.findings.needs.some((n) => n.component === slot.component.id) ?? false}
+            onSelect={onSelect}
+          />
+        ))}
+      </svg>
+    </div>
+  );
+}
+
+const worstGrade = (assessment: Assessment | undefined, id: string): Grade | undefined =>
+  grades.find((grade) => assessment?.snags.some((s) => s.component === id && s.grade === grade && !s.overruled));
+
+function TankOutline({
+  geometry: { tank },
+  job,
+  selected,
+  onSelect,
+}: { geometry: RunGeometry; job: Job } & Pick<RunStripProps, 'selected' | 'onSelect'>) {
+  const component = job.run.supply.find((c) => c.kind === 'tank');
+  if (!component) return null;
+  const level =
+    tank.bottom - (tank.bottom - tank.top) * Math.min(0.85, Math.max(0.12, assumed(job.assumptions, 'fuelLevel')));
+  const width = tank.right - tank.left;
+  return (
+    <g
+      role="button"
+      tabIndex={selected === component.id ? 0 : -1}
+      data-component={component.id}
+      aria-label={componentName(component)}
+      aria-pressed={selected === component.id}
+      onClick={() => onSelect(component.id)}
+      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(component.id)}
+      className="cursor-pointer"
+    >
+      <rect x={tank.left} y={level} width={width} height={tank.bottom - level} fill="var(--fuel)" />
+      <rect x={tank.left} y={level} width={width} height={tank.bottom - level} fill="url(#fuel-hatch)" />
+      <path d={`M${tank.left} ${level}H${tank.right}`} stroke="var(--ink-soft)" strokeWidth={1} strokeDasharray="6 3" />
+      <path
+        d={`M${tank.left} ${tank.top}V${tank.bottom}H${tank.right}V${tank.top}Z`}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={selected === component.id ? 3.4 : 2}
+      />
+      <text x={tank.left + 7} y={tank.top - 7} className="figure" fontSize={12} fill="var(--ink)">
+        {componentName(component)}
+      </text>
+    </g>
+  );
+}
+
+function Lines({ geometry: { slots, tank, supplyY, returnY, spillX } }: { geometry: RunGeometry }) {
+  const supply = slots.filter((s) => s.line === 'supply');
+  const back = slots.filter((s) => s.line === 'return');
+  const drop = back.find((s) => s.component.kind === 'returnDrop');
+  const start = supply[0] && supply[0].x < tank.right ? supply[0].x : tank.right;
+  return (
+    <g fill="none">
+      {supply.length > 0 && <path d={`M${start} ${supplyY}H${supply.at(-1)!.x}`} {...circuits.supply} />}
+      {spillX !== undefined && back.length > 0 && (
+        <path d={`M${spillX} ${supplyY}V${returnY}H${drop ? drop.x : tank.right}`} {...circuits.return} />
+      )}
+      {spillX === undefined && back.length > 0 && (
+        <path d={`M${back[0]!.x} ${returnY}H${drop ? drop.x : tank.right}`} {...circuits.return} />
+      )}
+    </g>
+  );
+}
+
+/** Pressure above the line between components, flow where it changes, at the chosen operating point. */
+function Pressures({
+  geometry,
+  assessment,
+  point,
+  job,
+}: {
+  geometry: RunGeometry;
+  assessment: Assessment | undefined;
+  point: PointKey;
+  job: Job;
+}) {
+  const units = useDisplayUnits();
+  const result = assessment?.findings.solution?.points[point];
+  if (!result) return null;
+  const unit = unitById(units.unitOf('pressure') ?? 'kPa');
+  const number = (pascals: number) => {
+    const value = fromSi(pascals, unit);
+    return (Math.abs(value) < 20 ? value.toFixed(1) : value.toFixed(0)).replace('-', '−');
+  };
+  const supply = geometry.slots.filter((s) => s.line === 'supply');
+  const back = geometry.slots.filter((s) => s.line === 'return');
+  const flowOf = (id: string) => result.components.find((c) => c.id === id);
+  const pump = supply.find((s) => s.component.kind === 'pump');
+  const consumer = supply.find((s) => s.component.kind === 'rail' || s.component.kind === 'carburettor');
+  const spill = job.run.supply.some((c) => c.kind === 'regulator' && c.action === 'bypass');
+  const joints = [
+    ...supply
+      .slice(1)
+      .map((slot, i) => ({ x: (supply[i]!.x + slot.x) / 2, y: geometry.supplyY, flow: flowOf(slot.component.id) })),
+    ...back
+      .slice(1)
+      .map((slot, i) => ({ x: (back[i]!.x + slot.x) / 2, y: geometry.returnY, flow: flowOf(slot.component.id) })),
+  ];
+  return (
+    <g className="figure" fontSize={13} textAnchor="middle" aria-hidden="true">
+      <text x={geometry.width - 8} y={14} textAnchor="end" fontSize={11.5} fill="var(--ink-soft)">
+        {`${unit.label} at each joint, ${pointNames[point]}`}
+      </text>
+      {joints.map(({ x, y, flow }) =>
+        flow ? (
+          <g key={`${x}:${y}`}>
+            <path d={`M${x} ${y - 5}V${y + 5}`} stroke="var(--ink)" strokeWidth={1.4} />
+            <text x={x} y={y - 10} fill="var(--ink)">
+              {number(flow.inletPressure)}
+            </text>
+          </g>
+        ) : null,
+      )}
+      {pump && (
+        <Flow
+          x={pump.x}
+          y={geometry.supplyY - 22}
+          text={units.show('volumeFlow', result.pumpFlow)}
+          colour="var(--supply)"
+        />
+      )}
+      {consumer && (
+        <Flow
+          x={consumer.x}
+          y={geometry.supplyY - 22}
+          text={`${units.show('volumeFlow', result.point.demand)} burnt`}
+          colour="var(--supply)"
+        />
+      )}
+      {spill && geometry.spillX !== undefined && (
+        <Flow
+          x={geometry.spillX + 6}
+          y={(geometry.supplyY + geometry.returnY) / 2 + 24}
+          anchor="start"
+          text={units.show('volumeFlow', result.returnFlow)}
+          colour="var(--return)"
+        />
+      )}
+    </g>
+  );
+}
+
+function Flow({
+  x,
+  y,
+  text,
+  colour,
+  anchor,
+}: {
+  x: number;
+  y: number;
+  text: string;
+  colour: string;
+  anchor?: 'start';
+}) {
+  return (
+    <text
+      x={x}
+      y={y}
+      textAnchor={anchor}
+      fontSize={12}
+      fill={colour}
+      paintOrder="stroke"
+      stroke="var(--sheet)"
+      strokeWidth={4}
+    >
+      {text}
+    </text>
+  );
+}
+
+function Place({
+  slot,
+  geometry,
+  selected,
+  focusable,
+  grade,
+  need,
+  onSelect,
+}: {
+  slot: Slot;
+  geometry: RunGeometry;
+  selected: boolean;
+  focusable: boolean;
+  grade: Grade | undefined;
+  need: boolean;
+  onSelect(id: string): void;
+}) {
+  const { component, x, y, line } = slot;
+  const name = componentName(component);
+  const half = Math.min(geometry.slotWidth, 120) / 2 - 2;
+  const state = [grade && { stop: 'stop', fix: 'to fix', note: 'note' }[grade], need && 'to measure']
+    .filter(Boolean)
+    .join(', ');
+  return (
+    <g
+      transform={`translate(${x} ${y})`}
+      role="button"
+      tabIndex={focusable ? 0 : -1}
+      data-component={component.id}
+      aria-label={state ? `${name}: ${state}` : name}
+      aria-pressed={selected}
+      onClick={() => onSelect(component.id)}
+      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(component.id)}
+      className="cursor-pointer"
+    >
+      <rect x={-half} y={-20} width={half * 2} height={62} fill="transparent" />
+      {selected && (
+        <path
+          d={`M${-half} -20h8M${-half} -20v8M${half} -20h-8M${half} -20v8M${-half} 42h8M${-half} 42v-8M${half} 42h-8M${half} 42v-8`}
+          stroke="var(--ink)"
+          strokeWidth={2.2}
+          fill="none"
+        />
+      )}
+      <g color={line === 'supply' ? 'var(--supply)' : 'var(--return)'}>
+        <ComponentSymbol
+          kind={component.kind}
+          action={component.kind === 'regulator' ? component.action : undefined}
+          backwards={line === 'return'}
+        />
+      </g>
+      <text
+        y={28}
+        textAnchor="middle"
+        fontSize={11.5}
+        fontWeight={selected ? 700 : 500}
+        fill="var(--ink)"
+        style={{ fontStretch: '80%' }}
+        paintOrder="stroke"
+        stroke="var(--sheet)"
+        strokeWidth={3}
+      >
+        {wrapName(name, Math.floor(half / 2.7)).map((text, i) => (
+          <tspan key={text + String(i)} x={0} dy={i === 0 ? 0 : 12}>
+            {text}
+          </tspan>
+        ))}
+      </text>
+      {grade && (
+        <g transform="translate(17 -15)">
+          <GradeShape grade={grade} />
+        </g>
+      )}
+      {!grade && need && (
+        <text x={17} y={-9} textAnchor="middle" fontSize={15} fontWeight={750} fill="var(--ink-soft)">
+          ?
+        </text>
+      )}
+    </g>
+  );
+}

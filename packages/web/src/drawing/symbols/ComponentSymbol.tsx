@@ -1,0 +1,86 @@
+import type { ReactNode } from 'react';
+import type { ComponentKind } from '@endrel/core/job/component';
+
+interface SymbolProps {
+  readonly kind: ComponentKind;
+  readonly action?: 'bypass' | 'deadHead';
+  /** Fuel runs right to left: arrows and triangles turn round. */
+  readonly backwards?: boolean;
+}
+
+const LINE = { fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 } as const;
+const BODY = { fill: 'var(--sheet)', stroke: 'currentColor', strokeWidth: 1.6 } as const;
+
+/** Fluid-power symbols in the manner of ISO 1219-1, centred on the line, 36 wide at most. */
+const symbols: Record<ComponentKind, (action?: string) => ReactNode> = {
+  tank: () => <path d="M-14 -8V10H14V-8" {...LINE} />,
+  sock: () => (
+    <>
+      <path d="M0 -13 13 0 0 13 -13 0Z" {...BODY} />
+      <path d="M-4 -9V9M4 -9V9" {...LINE} strokeDasharray="2 2.4" strokeWidth={1.2} />
+    </>
+  ),
+  filter: () => (
+    <>
+      <path d="M0 -15 15 0 0 15 -15 0Z" {...BODY} />
+      <path d="M0 -15V15" {...LINE} strokeDasharray="4 3" />
+    </>
+  ),
+  pump: () => (
+    <>
+      <circle r={15} {...BODY} />
+      <path d="M15 0 2 -7.5V7.5Z" fill="currentColor" />
+    </>
+  ),
+  checkValve: () => (
+    <>
+      <rect x={-12} y={-10} width={24} height={20} fill="var(--sheet)" />
+      <path d="M-12 0H-6M8 0H12M-6 -8 2 0 -6 8" {...LINE} />
+      <circle cx={3.4} r={4.6} {...BODY} />
+    </>
+  ),
+  hose: () => (
+    <>
+      <rect x={-20} y={-4} width={40} height={8} fill="var(--sheet)" />
+      <path d="M-20 0Q0 17 20 0" {...LINE} strokeWidth={2.2} />
+      <circle cx={-20} r={2.4} fill="currentColor" />
+      <circle cx={20} r={2.4} fill="currentColor" />
+    </>
+  ),
+  hardLine: () => <path d="M-22 -3.4H22M-22 3.4H22" {...LINE} strokeWidth={1.3} />,
+  fitting: () => (
+    <>
+      <rect x={-7} y={-7} width={14} height={14} {...BODY} />
+      <path d="M-7 0H0V7" {...LINE} />
+    </>
+  ),
+  rail: () => (
+    <>
+      <rect x={-26} y={-7} width={52} height={14} {...BODY} />
+      <path d="M-18 7v8M-6 7v8M6 7v8M18 7v8" {...LINE} />
+      <path d="M-20.5 14h5L-18 19zM-8.5 14h5L-6 19zM3.500 14h5L6 19zM15.500 14h5L18 19z" fill="currentColor" />
+    </>
+  ),
+  carburettor: () => (
+    <>
+      <path d="M-13 -16H13C6 -5 6 5 13 16H-13C-6 5 -6 -5 -13 -16Z" {...BODY} />
+      <path d="M-19 0H-8M-4 0H6" {...LINE} />
+    </>
+  ),
+  regulator: (action) => (
+    <>
+      <rect x={-12} y={-12} width={24} height={24} {...BODY} />
+      {action === 'bypass' ? (
+        <path d="M5 -12V9M1.500 4 5 10 8.500 4" {...LINE} />
+      ) : (
+        <path d="M-12 -4H9M4 -7.500 10 -4 4 -0.500" {...LINE} />
+      )}
+      <path d="M-4 -12-7 -15 -1 -17 -7 -19 -1 -21" {...LINE} strokeWidth={1.2} />
+    </>
+  ),
+  returnDrop: () => <path d="M0 -16V12M-4.500 5 0 13 4.500 5" {...LINE} strokeWidth={2} />,
+};
+
+export function ComponentSymbol({ kind, action, backwards }: SymbolProps) {
+  return <g transform={backwards ? 'scale(-1 1)' : undefined}>{symbols[kind](action)}</g>;
+}

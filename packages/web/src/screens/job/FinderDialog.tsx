@@ -1,0 +1,79 @@
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { componentDefinitions, componentName } from '@endrel/core/job/component';
+import { allComponents } from '@endrel/core/job/needs';
+import { useJobList } from '../../api/jobs.ts';
+import { useJob } from '../../session/session-context.tsx';
+import type { JobView } from './use-job-view.ts';
+
+/** Finds a part of this job, or another job, by its name. */
+export function FinderDialog({ open, onClose, view }: { open: boolean; onClose(): void; view: JobView }) {
+  return (
+    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="veil" />
+        <Dialog.Content className="dialog" aria-describedby={undefined}>
+          <Dialog.Title className="text-xl">Find a part or a job</Dialog.Title>
+          {open && <Finder onClose={onClose} view={view} />}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Finder({ onClose, view }: { onClose(): void; view: JobView }) {
+  const job = useJob();
+  const jobs = useJobList();
+  const navigate = useNavigate();
+  const [sought, setSought] = useState('');
+  const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
+  const fits = (text: string) => words.every((w) => text.toLowerCase().includes(w));
+  const found = [
+    ...allComponents(job).map((c) => ({
+      key: c.id,
+      name: componentName(c),
+      kind: componentDefinitions[c.kind].name.toLowerCase(),
+      go: () => view.selectPart(c.id),
+    })),
+    ...(jobs.data ?? [])
+      .filter((j) => j.id !== view.jobId)
+      .map((j) => ({ key: j.id, name: j.name, kind: 'job', go: () => void navigate(`/jobs/${j.id}/run`) })),
+  ].filter((item) => fits(`${item.name} ${item.kind}`));
+  const choose = (go: () => void) => {
+    onClose();
+    go();
+  };
+  return (
+    <form
+      className="mt-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (found[0]) choose(found[0].go);
+      }}
+    >
+      <input
+        className="input"
+        aria-label="Find"
+        autoFocus
+        value={sought}
+        onChange={(e) => setSought(e.target.value)}
+        placeholder="filter, hose, a job …"
+      />
+      <ul className="ruled mt-2">
+        {found.slice(0, 12).map((item) => (
+          <li key={item.key}>
+            <button
+              type="button"
+              className="flex w-full justify-between py-1.5 text-left hover:bg-lit"
+              onClick={() => choose(item.go)}
+            >
+              {item.name} <span className="text-ink-soft">{item.kind}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      {found.length === 0 && <p className="py-2 text-ink-soft">Nothing is called that.</p>}
+    </form>
+  );
+}

@@ -1,0 +1,65 @@
+import { CircleHelp, Download, Redo2, Undo2 } from 'lucide-react';
+import { Link } from 'react-router';
+import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
+import { download } from '../../components/download.ts';
+import { useJobSession } from '../../session/session-context.tsx';
+import { SaveBadge } from './SaveBadge.tsx';
+
+export function JobHeader({ onHelp }: { onHelp(): void }) {
+  const { session, snapshot } = useJobSession();
+  const { job, undo, redo } = snapshot;
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-3 border-b-2 border-ink px-5 py-1">
+      <Link to="/" className="text-lg font-bold" style={{ fontStretch: '80%' }}>
+        Endrel
+      </Link>
+      <span aria-hidden className="text-hair-strong">
+        /
+      </span>
+      <h1 className="min-w-0 truncate text-lg">{job.name}</h1>
+      <span className="hidden truncate text-ink-soft md:inline">{job.vehicle}</span>
+      <div className="ml-auto flex items-center gap-0.5">
+        <SaveBadge />
+        <button
+          className="quiet"
+          disabled={undo === undefined}
+          onClick={() => session.undo()}
+          aria-label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
+          title={undo ? `Undo: ${undo} (Ctrl+Z)` : undefined}
+        >
+          <Undo2 size={16} aria-hidden />
+        </button>
+        <button
+          className="quiet"
+          disabled={redo === undefined}
+          onClick={() => session.redo()}
+          aria-label={redo ? `Redo: ${redo}` : 'Nothing to redo'}
+          title={redo ? `Redo: ${redo} (Ctrl+Shift+Z)` : undefined}
+        >
+          <Redo2 size={16} aria-hidden />
+        </button>
+        <button
+          className="quiet"
+          onClick={() =>
+            download(`${fileName(job.name)}.endrel.json`, 'application/json', JSON.stringify(job, undefined, 2))
+          }
+          aria-label="Save as a job file"
+          title="Save as a job file (.endrel.json)"
+        >
+          <Download size={16} aria-hidden />
+        </button>
+        <UnitsButton />
+        <ThemeButton />
+        <button className="quiet" onClick={onHelp} aria-label="Keyboard" title="Keyboard (?)">
+          <CircleHelp size={16} aria-hidden />
+        </button>
+      </div>
+    </header>
+  );
+}
+
+const fileName = (name: string) =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'job';

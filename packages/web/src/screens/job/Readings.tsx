@@ -1,0 +1,106 @@
+import { RadioGroup } from 'radix-ui';
+import type { PointKey } from '@endrel/core/run/operating-point';
+import { pointKeys } from '@endrel/core/run/operating-point';
+import { figure } from '@endrel/core/units/quantity';
+import type { ReactNode } from 'react';
+import { Moving } from '../../components/Moving.tsx';
+import { useJobSession } from '../../session/session-context.tsx';
+
+const names: Record<PointKey, string> = {
+  idle: 'Idle',
+  cruise: 'Cruise',
+  fullLoad: 'Full load',
+  fullLoadHot: 'Full, hot, low V',
+  overrun: 'Overrun',
+};
+
+interface ReadingsProps {
+  readonly point: PointKey;
+  onPoint(point: PointKey): void;
+  onWorking(key: string): void;
+}
+
+/** Rail pressure at each operating point, demand and pump margin; each opens its working. */
+export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
+  const { snapshot, assessment } = useJobSession();
+  const solution = assessment?.findings.solution;
+  const demand = assessment?.findings.demand;
+  const place = snapshot.job.run.supply.some((c) => c.kind === 'carburettor') ? 'Carburettor' : 'Rail';
+  const waiting = waitingFor(assessment);
+  return (
+    <div className="flex flex-wrap items-stretch border-b border-hair">
+      <RadioGroup.Root
+        aria-label="Operating point"
+        className="flex flex-wrap"
+        value={point}
+        onValueChange={(v) => onPoint(v as PointKey)}
+      >
+        {pointKeys.map((key) => (
+          <div
+            key={key}
+            className={`min-w-[7.4rem] border-r border-hair px-3 pt-1 pb-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
+          >
+            <RadioGroup.Item
+              value={key}
+              className="label block w-full text-left"
+              aria-label={`${names[key]}: show on the run`}
+            >
+              {key === 'idle' ? `${place} at idle` : names[key]}
+            </RadioGroup.Item>
+            <Reading
+              onOpen={solution && (() => onWorking(`railPressure:${key}`))}
+              label={`Working of the pressure at ${names[key].toLowerCase()}`}
+            >
+              {solution ? <Moving figure={figure('pressure', solution.points[key].railPressure)} /> : '–'}
+            </Reading>
+          </div>
+        ))}
+      </RadioGroup.Root>
+      <div className="min-w-[7.4rem] border-r border-hair px-3 pt-1">
+        <span className="label">Demand, full load</span>
+        <Reading onOpen={demand && (() => onWorking('demand'))} label="Working of the demand">
+          {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : '–'}
+        </Reading>
+      </div>
+      <div className="min-w-[7.4rem] border-r border-hair px-3 pt-1">
+        <span className="label">Pump margin</span>
+        <Reading onOpen={solution?.margin && (() => onWorking('pumpMargin'))} label="Working of the pump margin">
+          {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : '–'}
+        </Reading>
+      </div>
+      {waiting && <p className="max-w-80 self-center px-3 text-[0.88rem] leading-tight text-fix">{waiting}</p>}
+    </div>
+  );
+}
+
+function Reading({
+  children,
+  onOpen,
+  label,
+}: {
+  children: ReactNode;
+  onOpen: (() => void) | undefined;
+  label: string;
+}) {
+  return (
+    <button
+      className="figure block text-left text-[1.45rem] leading-tight whitespace-nowrap decoration-1 underline-offset-4 hover:underline disabled:no-underline disabled:opacity-100"
+      disabled={!onOpen}
+      onClick={onOpen}
+      title={onOpen && 'Show the working'}
+    >
+      {children}
+      <span className="sr-only">. {label}</span>
+    </button>
+  );
+}
+
+function waitingFor(assessment: ReturnType<typeof useJobSession>['assessment']): string | undefined {
+  if (!assessment || assessment.findings.solution) return undefined;
+  const blocking = assessment.findings.needs.filter((n) => n.blocksSolution);
+  if (blocking.length > 0)
+    return `Pressures need ${blocking[0]!.title}${blocking.length > 1 ? ` and ${blocking.length - 1} more` : ''}.`;
+  return assessment.findings.faults.length > 0 && assessment.findings.faults[0]!.code !== 'emptyRun'
+    ? 'No pressures: see the first snag.'
+    : undefined;
+}

@@ -1,0 +1,74 @@
+import { Dialog } from 'radix-ui';
+import { useState } from 'react';
+import { useChanges } from '../../api/jobs.ts';
+import { useJobSession } from '../../session/session-context.tsx';
+
+/** Whether the work is safe, in words; opens the list of changes. */
+export function SaveBadge() {
+  const { session, snapshot } = useJobSession();
+  const [open, setOpen] = useState(false);
+  const { save, revision, joined } = snapshot;
+  const words = {
+    saved: 'saved',
+    saving: 'saving …',
+    unsaved: 'saving …',
+    offline: 'offline: kept in this browser, trying again',
+    conflict: 'not saved: somebody else saved too',
+    refused: save.status === 'refused' ? `not saved: ${save.message}` : '',
+  }[save.status];
+  const trouble = save.status === 'offline' || save.status === 'conflict' || save.status === 'refused';
+  return (
+    <>
+      {joined && (
+        <button className="quiet text-[0.85rem] text-fix" onClick={() => session.acknowledgeJoined()}>
+          Another save was joined in. OK
+        </button>
+      )}
+      <button
+        className={`quiet text-[0.85rem] ${trouble ? 'font-semibold text-fix' : 'text-ink-soft'}`}
+        onClick={() => setOpen(true)}
+        title="Changes to this job"
+      >
+        <span role="status" data-save={save.status}>
+          {words}
+        </span>
+        {save.status === 'saved' && `, revision ${revision}`}
+      </button>
+      <Dialog.Root open={open} onOpenChange={setOpen}>
+        <Dialog.Portal>
+          <Dialog.Overlay className="veil" />
+          <Dialog.Content className="dialog">
+            <Dialog.Title className="text-xl">Changes to this job</Dialog.Title>
+            <Dialog.Description className="text-ink-soft">Newest first. They are kept for good.</Dialog.Description>
+            {open && <ChangeList id={session.id} revision={revision} />}
+            <div className="mt-3 text-right">
+              <Dialog.Close className="button">Close</Dialog.Close>
+            </div>
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </>
+  );
+}
+
+function ChangeList({ id, revision }: { id: string; revision: number }) {
+  const query = useChanges(id, revision);
+  if (query.status === 'pending') return <p className="py-3">Fetching the changes …</p>;
+  if (query.status === 'error') return <p className="py-3 text-stop">{query.error.message}</p>;
+  return (
+    <ol className="ruled mt-2">
+      {query.data.map((change) => (
+        <li key={change.revision} className="flex gap-3 py-1.5">
+          <span className="figure w-8 shrink-0 text-right">{change.revision}</span>
+          <span className="min-w-0 flex-1">
+            {change.summary || 'edit'}
+            <span className="block text-[0.82rem] text-ink-soft">
+              {new Date(change.at).toLocaleString('en-GB')} · {change.actor} ·{' '}
+              {change.patch.length === 1 ? 'one field' : `${change.patch.length} fields`}
+            </span>
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}

@@ -1,0 +1,39 @@
+import { Dialog } from 'radix-ui';
+import { stageList } from './stages.ts';
+
+const keys: [string, string][] = [
+  ['← →', 'walk the run, when a part has the focus'],
+  ['n, N', 'next and previous snag'],
+  ['m', 'the next missing measurement'],
+  ['w', 'working of the pressure at the chosen point'],
+  ['u', 'flip units'],
+  ['/', 'find a part or a job'],
+  ['Ctrl+Z, Ctrl+Shift+Z', 'undo and redo across the job'],
+  ['↑ ↓ in a field', 'step the value; with Shift ten times as far'],
+  ['Esc in a field', 'back to the stored value'],
+  ...stageList.map(({ name, letter }): [string, string] => [`g ${letter}`, `go to ${name}`]),
+];
+
+export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose(): void }) {
+  return (
+    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="veil" />
+        <Dialog.Content className="dialog" aria-describedby={undefined}>
+          <Dialog.Title className="text-xl">Keyboard</Dialog.Title>
+          <dl className="ruled my-3">
+            {keys.map(([key, what]) => (
+              <div key={key} className="flex gap-4 py-1">
+                <dt className="figure w-44 shrink-0">{key}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <div className="text-right">
+            <Dialog.Close className="button">Close</Dialog.Close>
+          </div>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,196 @@
+import { useEffect, useState } from 'react';
+import type { Preview } from '@endrel/core/assess';
+import type { Snag } from '@endrel/core/checks/snag';
+import { calculator } from '../../calc/calculator.ts';
+import { GradeMark } from '../../drawing/GradeMark.tsx';
+import { useJobSession } from '../../session/session-context.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+import type { JobView } from './use-job-view.ts';
+
+/** What is wrong or doubtful, worst first. */
+export function SnagGutter({ view }: { view: JobView }) {
+  const { assessment } = useJobSession();
+  const [opened, setOpened] = useState<string | null>();
+  const snags = assessment?.snags ?? [];
+  const live = snags.filter((s) => !s.overruled);
+  const overruled = snags.filter((s) => s.overruled);
+  // null: the person closed them all; undefined: the worst is open
+  const openId =
+    opened === null
+      ? undefined
+      : (live.find((s) => s.id === opened)?.id ?? overruled.find((s) => s.id === opened)?.id ?? live[0]?.id);
+  const list = (items: readonly Snag[]) =>
+    items.map((snag) => (
+      <SnagItem
+        key={snag.id}
+        snag={snag}
+        open={snag.id === openId}
+        onToggle={() => setOpened(snag.id === openId ? null : snag.id)}
+        view={view}
+      />
+    ));
+  return (
+    <aside
+      aria-label="Snags"
+      className="no-print w-full shrink-0 overflow-auto border-t border-ink bg-sheet lg:w-[21rem] lg:border-t-0 lg:border-l"
+    >
+      <h2 className="border-b border-hair px-4 py-1.5 text-base">{summary(live)}</h2>
+      <ul className="ruled">{list(live)}</ul>
+      {overruled.length > 0 && (
+        <details className="border-t border-hair">
+          <summary className="px-4 py-2 text-ink-soft">{overruled.length} overruled</summary>
+          <ul className="ruled">{list(overruled)}</ul>
+        </details>
+      )}
+    </aside>
+  );
+}
+
+function summary(snags: readonly Snag[]): string {
+  if (snags.length === 0) return 'No snags found';
+  const count = (grade: Snag['grade'], word: string) => {
+    const n = snags.filter((s) => s.grade === grade).length;
+    return n > 0 ? `${n} ${word}` : '';
+  };
+  return [count('stop', 'to stop for'), count('fix', 'to fix'), count('note', 'to note')].filter(Boolean).join(', ');
+}
+
+function SnagItem({ snag, open, onToggle, view }: { snag: Snag; open: boolean; onToggle(): void; view: JobView }) {
+  const units = useDisplayUnits();
+  const show = () => {
+    if (snag.path) view.goToField(snag.stage, snag.path, snag.component);
+    else if (snag.component) view.selectPart(snag.component);
+    else view.goTo(snag.stage);
+  };
+  return (
+    <li data-snag={snag.id}>
+      <button
+        className="flex w-full gap-2 px-4 pt-2 pb-1 text-left hover:bg-lit"
+        aria-expanded={open}
+        onClick={onToggle}
+      >
+        <GradeMark grade={snag.grade} />
+        <span className="leading-snug font-semibold">{snag.what}</span>
+      </button>
+      <div className="px-4 pb-2 pl-[2.6rem] text-[0.93rem] leading-snug">
+        {snag.figure && (
+          <p>
+            <span className="figure">{units.figure(snag.figure)}</span>{' '}
+            <span className="label">{snag.figure.label}</span>
+            {snag.limit && (
+              <>
+                <span className="text-ink-soft"> / </span>
+                <span className="figure">{units.figure(snag.limit)}</span>{' '}
+                <span className="label">{snag.limit.label}</span>
+              </>
+            )}
+          </p>
+        )}
+        {open && (
+          <div className="mt-1 space-y-1.5">
+            <p>{snag.why}</p>
+            <p>
+              <span className="font-semibold">Cure:</span> {snag.cure}
+            </p>
+            <p className="label">Source: {snag.source}.</p>
+            {snag.overruled && <p>Overruled: “{snag.overruled}”</p>}
+            <Actions snag={snag} onShow={show} />
+          </div>
+        )}
+      </div>
+    </li>
+  );
+}
+
+function Actions({ snag, onShow }: { snag: Snag; onShow(): void }) {
+  const { session } = useJobSession();
+  const [reasoning, setReasoning] = useState(false);
+  const [reason, setReason] = useState('');
+  return (
+    <>
+      <div className="flex flex-wrap gap-1.5">
+        {snag.act && (
+          <button className="button button-ink" onClick={() => session.act(snag.act!)}>
+            {snag.actLabel}
+          </button>
+        )}
+        <button className="button" onClick={onShow}>
+          Show it
+        </button>
+        {snag.grade !== 'stop' && !snag.overruled && (
+          <button className="button" onClick={() => setReasoning(!reasoning)} aria-expanded={reasoning}>
+            Live with it …
+          </button>
+        )}
+        {snag.overruled && (
+          <button className="button" onClick={() => session.act({ act: 'withdrawOverrule', snag: snag.id })}>
+            Take it up again
+          </button>
+        )}
+      </div>
+      {snag.act && <CurePreview snag={snag} />}
+      {reasoning && (
+        <form
+          className="space-y-1.5"
+          onSubmit={(e) => {
+            e.preventDefault();
+            session.act({ act: 'overruleSnag', snag: snag.id, reason: reason.trim(), at: new Date().toISOString() });
+          }}
+        >
+          <label className="block">
+            <span className="label">Your reason, kept in the record</span>
+            <textarea
+              className="input"
+              rows={2}
+              maxLength={1000}
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+            />
+          </label>
+          <button className="button" disabled={reason.trim().length < 3}>
+            Overrule with this reason
+          </button>
+        </form>
+      )}
+    </>
+  );
+}
+
+/** What the cure would change besides, computed before it is pressed. */
+function CurePreview({ snag }: { snag: Snag }) {
+  const { snapshot } = useJobSession();
+  const units = useDisplayUnits();
+  const [preview, setPreview] = useState<Preview>();
+  const { act } = snag;
+  const { job } = snapshot;
+  useEffect(() => {
+    let current = true;
+    if (act) void calculator.previewAct(job, act).then((p) => current && setPreview(p));
+    return () => {
+      current = false;
+    };
+  }, [job, act]);
+  if (!preview) return null;
+  const moved = (before: number | undefined, after: number | undefined, kind: 'pressure' | 'fraction') =>
+    before !== undefined && after !== undefined && units.show(kind, before) !== units.show(kind, after)
+      ? `${units.show(kind, before)} → ${units.show(kind, after)}`
+      : undefined;
+  const rail = moved(preview.railBefore, preview.railAfter, 'pressure');
+  const margin = moved(preview.marginBefore, preview.marginAfter, 'fraction');
+  const also = preview.cured.filter((what) => what !== snag.what);
+  return (
+    <ul className="border-l-2 border-hair-strong pl-2 text-[0.86rem] text-ink-soft">
+      {rail && <li>Pressure at full load {rail}</li>}
+      {margin && <li>Pump margin {margin}</li>}
+      {also.map((what) => (
+        <li key={what}>Also cures: {what}</li>
+      ))}
+      {preview.caused.map((what) => (
+        <li key={what} className="text-fix">
+          Brings up: {what}
+        </li>
+      ))}
+      {!rail && !margin && also.length === 0 && preview.caused.length === 0 && <li>Changes nothing else.</li>}
+    </ul>
+  );
+}

@@ -1,0 +1,71 @@
+import { useEffect, useRef } from 'react';
+import { useJobSession } from '../../session/session-context.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+import { stageList } from './stages.ts';
+import type { JobView } from './use-job-view.ts';
+
+const GO_WINDOW = 1500; // ms in which the letter after `g` counts
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
+
+/** The keyboard of a job. Letters count only while nothing is being typed. */
+export function useJobShortcuts(
+  view: JobView,
+  open: { openWorking(key: string): void; openDialog(dialog: 'shortcuts' | 'finder'): void },
+): void {
+  const { session, assessment } = useJobSession();
+  const units = useDisplayUnits();
+  const goPressed = useRef(0);
+  const snagAt = useRef(-1);
+
+  useEffect(() => {
+    function press(event: KeyboardEvent): void {
+      if (document.querySelector('[role="dialog"]')) return;
+      const typing = isTyping(event.target);
+      if ((event.ctrlKey || event.metaKey) && !event.altKey) {
+        const key = event.key.toLowerCase();
+        const undo = key === 'z' && !event.shiftKey;
+        const redo = key === 'y' || (key === 'z' && event.shiftKey);
+        if (!undo && !redo) return;
+        event.preventDefault();
+        if (typing) (event.target as HTMLElement).blur(); // hands over what was typed, so that undo takes that back first
+        if (undo) session.undo();
+        else session.redo();
+        return;
+      }
+      if (typing || event.altKey) return;
+      if (Date.now() - goPressed.current < GO_WINDOW) {
+        goPressed.current = 0;
+        const stage = stageList.find((s) => s.letter === event.key);
+        if (stage) view.goTo(stage.key);
+        return;
+      }
+      const act = actions[event.key];
+      if (!act) return;
+      event.preventDefault();
+      act();
+    }
+    const stepSnag = (step: number) => {
+      const snags = assessment?.snags ?? [];
+      if (snags.length === 0) return;
+      snagAt.current = (Math.max(snagAt.current, step > 0 ? -1 : 0) + step + snags.length) % snags.length;
+      document.querySelector<HTMLElement>(`[data-snag="${CSS.escape(snags[snagAt.current]!.id)}"] button`)?.focus();
+    };
+    const actions: Record<string, (() => void) | undefined> = {
+      g: () => (goPressed.current = Date.now()),
+      n: () => stepSnag(1),
+      N: () => stepSnag(-1),
+      m: () => {
+        const need = assessment?.findings.needs[0];
+        if (need) view.goToField(need.stage, need.path, need.component);
+      },
+      w: () => open.openWorking(`railPressure:${view.point}`),
+      u: () => units.flip(),
+      '/': () => open.openDialog('finder'),
+      '?': () => open.openDialog('shortcuts'),
+    };
+    document.addEventListener('keydown', press);
+    return () => document.removeEventListener('keydown', press);
+  });
+}

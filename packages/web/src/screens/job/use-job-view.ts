@@ -1,0 +1,66 @@
+import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import type { FieldPath, Stage } from '@endrel/core/job/needs';
+import { pointKeys, type PointKey } from '@endrel/core/run/operating-point';
+import { focusField } from '../../components/anchor.ts';
+import { stageList } from './stages.ts';
+
+/** Where in a job the person is: stage, chosen part, operating point. Kept in the address, so that back and reload work. */
+export interface JobView {
+  readonly jobId: string;
+  readonly stage: Stage;
+  readonly part: string | undefined;
+  readonly point: PointKey;
+  goTo(stage: Stage): void;
+  /** Shows a part on the bench: that is the run stage. */
+  selectPart(id: string): void;
+  setPoint(point: PointKey): void;
+  /** Goes to where a field is and puts the cursor into it. */
+  goToField(stage: Stage, path: FieldPath, component?: string): void;
+}
+
+export function useJobView(): JobView {
+  const { id = '', stage: stageText } = useParams();
+  const stage = stageList.find((s) => s.key === stageText)?.key ?? 'brief';
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const part = search.get('part') ?? undefined;
+  const at = search.get('at');
+  const point = pointKeys.find((key) => key === at) ?? 'fullLoad';
+  const wanted = useRef<FieldPath>(undefined);
+
+  // a field that was asked for may be on a stage that has only now been drawn
+  useEffect(() => {
+    if (wanted.current && focusField(wanted.current)) wanted.current = undefined;
+  });
+
+  const go = useCallback(
+    (to: Stage, change: { part?: string; at?: string }) => {
+      const next = new URLSearchParams();
+      const nextPart = change.part ?? part;
+      const nextPoint = change.at ?? point;
+      if (nextPart) next.set('part', nextPart);
+      if (nextPoint !== 'fullLoad') next.set('at', nextPoint);
+      const text = next.toString();
+      void navigate(`/jobs/${id}/${to}${text && `?${text}`}`, { replace: to === stage });
+    },
+    [navigate, id, part, point, stage],
+  );
+  return useMemo(
+    () => ({
+      jobId: id,
+      stage,
+      part,
+      point,
+      goTo: (to) => go(to, {}),
+      selectPart: (chosen) => go('run', { part: chosen }),
+      setPoint: (chosen) => go(stage, { at: chosen }),
+      goToField: (to, path, component) => {
+        if (to === stage && (!component || component === part) && focusField(path)) return;
+        wanted.current = path;
+        go(to, component ? { part: component } : {});
+      },
+    }),
+    [id, stage, part, point, go],
+  );
+}

@@ -1,0 +1,75 @@
+import { Dialog } from 'radix-ui';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
+import { useCreateJob } from '../../api/jobs.ts';
+
+/** Brings in a job file; a fault is shown with its field, and nothing is stored. */
+export function ImportButton() {
+  const input = useRef<HTMLInputElement>(null);
+  const [faults, setFaults] = useState<{ file: string; lines: string[] }>();
+  const create = useCreateJob();
+  const navigate = useNavigate();
+
+  async function bring(file: File): Promise<void> {
+    if (file.size > LARGEST_JOB_FILE) {
+      setFaults({
+        file: file.name,
+        lines: [`The file is ${(file.size / 1024 / 1024).toFixed(1)} MB; a job file is at most 2 MB.`],
+      });
+      return;
+    }
+    const read = readJobFile(await file.text());
+    if (!read.ok) {
+      setFaults({ file: file.name, lines: read.fault.map(describeIssue) });
+      return;
+    }
+    create.mutate(
+      { document: read.value },
+      {
+        onSuccess: (made) => void navigate(`/jobs/${made.id}/run`),
+        onError: (error) => setFaults({ file: file.name, lines: [error.message] }),
+      },
+    );
+  }
+
+  return (
+    <>
+      <button className="button" onClick={() => input.current?.click()}>
+        Bring in a job file
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept=".json,application/json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Job file"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = ''; // the same file can be chosen again after it was mended
+          if (file) void bring(file);
+        }}
+      />
+      <Dialog.Root open={faults !== undefined} onOpenChange={(open) => !open && setFaults(undefined)}>
+        <Dialog.Portal>
+          <Dialog.Overlay className="veil" />
+          <Dialog.Content className="dialog">
+            <Dialog.Title className="text-xl">The job file was not brought in</Dialog.Title>
+            <Dialog.Description className="text-ink-soft">{faults?.file}: nothing was stored.</Dialog.Description>
+            <ul className="ruled my-3">
+              {faults?.lines.map((line) => (
+                <li key={line} className="py-1.5">
+                  {line}
+                </li>
+              ))}
+            </ul>
+            <div className="text-right">
+              <Dialog.Close className="button">Close</Dialog.Close>
+            </div>
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </>
+  );
+}

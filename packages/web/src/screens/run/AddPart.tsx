@@ -1,0 +1,55 @@
+import { DropdownMenu } from 'radix-ui';
+import { Plus } from 'lucide-react';
+import { componentDefinitions, type Component, type ComponentKind } from '@endrel/core/job/component';
+import { freshId } from '@endrel/core/job/acts/fresh-id';
+import type { Line } from '@endrel/core/job/job';
+import { useAct, useJob } from '../../session/session-context.tsx';
+
+/** Puts a new, still unmeasured part on the run. */
+export function AddPart({
+  line,
+  index,
+  onAdded,
+  label = 'Put a part here',
+}: {
+  line: Line;
+  index: number;
+  onAdded(id: string): void;
+  label?: string;
+}) {
+  const job = useJob();
+  const act = useAct();
+  const kinds = (Object.keys(componentDefinitions) as ComponentKind[]).filter((kind) =>
+    kind === 'tank'
+      ? !job.run.supply.some((c) => c.kind === 'tank') && line === 'supply'
+      : line === 'supply'
+        ? kind !== 'returnDrop'
+        : !['pump', 'rail', 'carburettor', 'sock'].includes(kind),
+  );
+  const add = (kind: ComponentKind) => {
+    const component = { kind, id: freshId(job, kind) } as Component;
+    act({ act: 'insertComponent', line, index: kind === 'tank' ? 0 : index, component });
+    onAdded(component.id);
+  };
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="button">
+        <Plus size={14} className="mr-1 inline" aria-hidden />
+        {label}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="z-30 min-w-44 border border-ink bg-sheet py-1" align="start" sideOffset={2}>
+          {kinds.map((kind) => (
+            <DropdownMenu.Item
+              key={kind}
+              className="cursor-pointer px-3 py-1.5 data-[highlighted]:bg-lit"
+              onSelect={() => add(kind)}
+            >
+              {componentDefinitions[kind].name}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

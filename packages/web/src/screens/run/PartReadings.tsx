@@ -1,0 +1,62 @@
+import type { RunSolution } from '@endrel/core/run/solve-run';
+import type { Component } from '@endrel/core/job/component';
+import { pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+
+const short: Record<PointKey, string> = { ...pointNames, fullLoadHot: 'full, hot, low V' };
+const stateWords = { open: '', regulating: 'regulating', wideOpen: 'wide open', shut: 'shut' } as const;
+
+/** What a part does at each operating point. */
+export function PartReadings({ part, solution, point }: { part: Component; solution: RunSolution; point: PointKey }) {
+  const units = useDisplayUnits();
+  const rows = pointKeys.map((key) => ({ key, flow: solution.points[key].components.find((c) => c.id === part.id) }));
+  const spills = part.kind === 'regulator' && part.action === 'bypass';
+  const hasVelocity = rows.some((r) => r.flow?.velocity !== undefined);
+  const hasCurrent = rows.some((r) => r.flow?.current !== undefined);
+  const hasState = part.kind === 'regulator' || part.kind === 'checkValve';
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full text-right text-[0.95rem]">
+        <caption className="sr-only">At each operating point</caption>
+        <thead className="label">
+          <tr>
+            <th className="text-left font-normal">At</th>
+            <th className="font-normal">in</th>
+            {!spills && <th className="font-normal">{part.kind === 'pump' ? 'rise' : 'loss'}</th>}
+            <th className="font-normal">{spills ? 'spills' : 'flow'}</th>
+            {hasVelocity && <th className="font-normal">velocity</th>}
+            {hasCurrent && <th className="font-normal">current</th>}
+            {hasState && <th className="font-normal">state</th>}
+          </tr>
+        </thead>
+        <tbody className="ruled">
+          {rows.map(({ key, flow }) =>
+            flow ? (
+              <tr key={key} className={key === point ? 'bg-lit font-semibold' : ''}>
+                <th scope="row" className="text-left font-normal">
+                  {short[key]}
+                </th>
+                <td className="figure">{units.show('pressure', flow.inletPressure)}</td>
+                {!spills && (
+                  <td className="figure">
+                    {units.show('pressure', Math.abs(flow.inletPressure - flow.outletPressure))}
+                  </td>
+                )}
+                <td className="figure">{units.show('volumeFlow', flow.flow)}</td>
+                {hasVelocity && (
+                  <td className="figure">
+                    {flow.velocity === undefined ? '–' : units.show('velocity', flow.velocity)}
+                  </td>
+                )}
+                {hasCurrent && (
+                  <td className="figure">{flow.current === undefined ? '–' : units.show('current', flow.current)}</td>
+                )}
+                {hasState && <td>{stateWords[flow.state]}</td>}
+              </tr>
+            ) : null,
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,122 @@
+import { Plus } from 'lucide-react';
+import { surveyProperties, existingLineProperties, tankProperties, type ExistingLine } from '@endrel/core/job/survey';
+import { freshId } from '@endrel/core/job/acts/fresh-id';
+import { Caution } from '../../components/Caution.tsx';
+import { PropertyGrid } from '../../components/PropertyGrid.tsx';
+import { HeightsDrawing } from '../../drawing/HeightsDrawing.tsx';
+import { useAct, useJob } from '../../session/session-context.tsx';
+
+/** What the vehicle has, measured. */
+export function SurveyStage() {
+  const job = useJob();
+  const act = useAct();
+  const { survey } = job;
+  const addLine = () =>
+    act({ act: 'set', path: ['survey', 'lines', survey.lines.length], value: { id: nextLineId(survey.lines) } });
+  return (
+    <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1fr_1.25fr]">
+      <div>
+        <HeightsDrawing job={job} />
+        <Caution>
+          Open tanks only with the battery off, no flame or sparks near, and the air moving; fuel vapour burns and
+          explodes. Relieve line pressure first. Support the vehicle on stands.
+        </Caution>
+      </div>
+      <div>
+        <section>
+          <h2 className="border-b border-ink pb-1 text-lg">Tank and heights</h2>
+          <PropertyGrid
+            properties={tankProperties}
+            path={['survey', 'tank']}
+            values={survey.tank}
+            only={['depth', 'outletHeight']}
+          />
+          <PropertyGrid properties={surveyProperties} path={['survey']} values={survey} only={['railHeight']} />
+          <PropertyGrid
+            properties={tankProperties}
+            path={['survey', 'tank']}
+            values={survey.tank}
+            without={['depth', 'outletHeight']}
+          />
+        </section>
+        <section className="mt-3">
+          <h2 className="border-b border-ink pb-1 text-lg">Pump cut-off</h2>
+          <PropertyGrid
+            properties={surveyProperties}
+            path={['survey']}
+            values={survey}
+            only={['stopsWithEngine', 'crashShutOff']}
+          />
+        </section>
+        <section className="mt-3">
+          <h2 className="border-b border-ink pb-1 text-lg">Existing lines</h2>
+          {survey.lines.length === 0 && (
+            <p className="py-1 text-ink-soft">None written down. A sound factory line can go straight onto the run.</p>
+          )}
+          <ul className="ruled">
+            {survey.lines.map((line, i) => (
+              <li key={line.id} className="py-2">
+                <PropertyGrid
+                  properties={existingLineProperties}
+                  path={['survey', 'lines', i]}
+                  values={line}
+                  columns="sm:grid-cols-3"
+                />
+                <div className="flex gap-2">
+                  <button
+                    className="button"
+                    disabled={line.condition === 'scrap'}
+                    onClick={() =>
+                      act({
+                        act: 'insertComponent',
+                        line: 'supply',
+                        index: placeForLine(job.run.supply),
+                        component: componentOf(line, freshId(job, 'hardLine')),
+                      })
+                    }
+                  >
+                    Put it on the run
+                  </button>
+                  <button
+                    className="button"
+                    onClick={() => act({ act: 'set', path: ['survey', 'lines', i], value: undefined })}
+                  >
+                    Strike it out
+                  </button>
+                </div>
+              </li>
+            ))}
+          </ul>
+          <button className="button mt-1" onClick={addLine}>
+            <Plus size={14} className="mr-1 inline" aria-hidden />
+            Write down a line
+          </button>
+        </section>
+        <section className="mt-3">
+          <h2 className="border-b border-ink pb-1 text-lg">Notes</h2>
+          <PropertyGrid properties={surveyProperties} path={['survey']} values={survey} only={['notes']} columns="" />
+        </section>
+      </div>
+    </div>
+  );
+}
+
+function nextLineId(lines: readonly ExistingLine[]): string {
+  let n = lines.length + 1;
+  while (lines.some((l) => l.id === `line-${n}`)) n++;
+  return `line-${n}`;
+}
+
+/** Before the rail or carburettor, where a feed line ends. */
+function placeForLine(supply: readonly { kind: string }[]): number {
+  const consumer = supply.findIndex((c) => c.kind === 'rail' || c.kind === 'carburettor');
+  return consumer < 0 ? supply.length : consumer;
+}
+
+const componentOf = ({ label, outsideDiameter, wall, length, material }: ExistingLine, id: string) => ({
+  kind: 'hardLine' as const,
+  id,
+  ...Object.fromEntries(
+    Object.entries({ label, outsideDiameter, wall, length, material }).filter(([, value]) => value !== undefined),
+  ),
+});
