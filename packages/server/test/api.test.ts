@@ -7,7 +7,11 @@ import type { Act } from '@endrel/core/job/acts/act';
 import { applyAct } from '@endrel/core/job/acts/apply-act';
 import { ServerUnderTest } from './server-under-test.ts';
 
-const depth = (mm: number): Act => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: { si: mm / 1000, unit: 'mm' } });
+const depth = (mm: number): Act => ({
+  act: 'set',
+  path: ['survey', 'tank', 'depth'],
+  value: { si: mm / 1000, unit: 'mm' },
+});
 
 describe('the API', () => {
   let server: ServerUnderTest;

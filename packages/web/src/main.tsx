@@ -3,7 +3,6 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
 import { ApiError } from './api/client.ts';
-import './charts/chart-look.ts';
 import { ThemeProvider } from './components/theme.tsx';
 import { JobScreen } from './screens/job/JobScreen.tsx';
 import { JobListScreen } from './screens/jobs/JobListScreen.tsx';

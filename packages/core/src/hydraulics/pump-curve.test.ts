@@ -57,6 +57,25 @@ describe('a pump from its table', () => {
       ).deadHead,
     ).to.be.closeTo(kPa(700), 1e-6);
   });
+  it('continues a table that stops short in the shape of a fuller one: less voltage never gives more pressure', () => {
+    const full = table(13.5, [
+      [0, 420],
+      [300, 340],
+      [600, 200],
+      [760, 0],
+    ]);
+    const short = table(12, [
+      [0, 364],
+      [300, 279],
+      [500, 190],
+    ]);
+    for (const voltage of [12, 12.5, 13])
+      for (let q = 0; q < 360; q += 20)
+        expect(curve([full, short], voltage).rise.value(litresPerHour(q))).to.be.lessThan(
+          curve([full], 13.5).rise.value(litresPerHour(q)),
+        );
+    expect(curve([full, short], 12).deadHeadBeyondTable).to.equal(true);
+  });
   it('refuses a table whose flow rises with pressure, and names the row', () => {
     expect(
       pumpTableFault([

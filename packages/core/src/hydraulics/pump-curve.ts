@@ -57,7 +57,31 @@ interface SingleVoltage {
   mostFlow: number;
 }
 
-function singleVoltage({ voltage, rows }: PumpRows): SingleVoltage {
+/**
+ * A table that stops short of no flow, continued in the shape of a fuller table at another voltage: that one scaled by
+ * the affinity laws and fitted to this table's last row. A straight continuation would overstate the dead-head pressure.
+ */
+function continued({ voltage, rows }: PumpRows, others: readonly PumpRows[]): Point[] {
+  const own = rows.map((r): Point => [r.flow, r.pressure]).sort((a, b) => a[0] - b[0]);
+  const [leastFlow, highest] = own[0]!;
+  const least = (table: PumpRows) => Math.min(...table.rows.map((r) => r.flow)) * (voltage / table.voltage);
+  const fuller = others.filter((o) => least(o) < leastFlow).sort((a, b) => least(a) - least(b))[0];
+  if (!fuller) return own;
+  const ratio = voltage / fuller.voltage;
+  const shape = scaled(
+    monotoneCurve(fuller.rows.map((r): Point => [r.flow, r.pressure]).sort((a, b) => a[0] - b[0])),
+    ratio,
+  );
+  const fit = highest / shape.value(leastFlow);
+  const added = fuller.rows
+    .map((r) => r.flow * ratio)
+    .filter((q) => q < leastFlow * 0.95)
+    .map((q): Point => [q, shape.value(q) * fit]);
+  return [...added.sort((a, b) => a[0] - b[0]), ...own];
+}
+
+function singleVoltage(table: PumpRows, others: readonly PumpRows[]): SingleVoltage {
+  const { voltage, rows } = table;
   const sorted = [...rows].sort((a, b) => a.flow - b.flow);
   const currents = sorted
     .filter((r): r is PumpRow & { current: number } => r.current !== undefined)
@@ -65,7 +89,7 @@ function singleVoltage({ voltage, rows }: PumpRows): SingleVoltage {
     .sort((a, b) => a[0] - b[0]);
   return {
     voltage,
-    rise: monotoneCurve(sorted.map((r): Point => [r.flow, r.pressure])),
+    rise: monotoneCurve(continued(table, others)),
     current: currents.length > 1 ? piecewiseCurve(currents) : undefined,
     leastFlow: sorted[0]!.flow,
     mostFlow: sorted.at(-1)!.flow,
@@ -89,7 +113,7 @@ export function pumpCurveAt(tables: readonly PumpRows[], voltage: number): Resul
   const fault = pumpTableFault(tables);
   if (fault) return failure(fault);
   if (tables.length === 0) return failure({ code: 'tooFewRows', table: 0 });
-  const curves = tables.map(singleVoltage).sort((a, b) => a.voltage - b.voltage);
+  const curves = tables.map((t) => singleVoltage(t, tables)).sort((a, b) => a.voltage - b.voltage);
   const above = curves.findIndex((c) => c.voltage >= voltage);
   const high = above < 0 ? curves.at(-1)! : curves[above]!;
   const low = above <= 0 ? high : curves[above - 1]!;

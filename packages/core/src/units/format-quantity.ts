@@ -28,9 +28,13 @@ export function formatIn(si: number, unit: Unit): string {
   return unit.label === '' ? number : unit.label === '%' ? `${number} %` : `${number} ${unit.label}`;
 }
 
-/** `si` of this kind as text, in the named unit or the kind's own. */
-export const formatQuantity = (kind: QuantityKind, si: number, unitId?: string): string =>
-  formatIn(si, unitId ? unitById(unitId) : defaultUnit(kind));
+const FINEST_IN_MILLIMETRES = 5e-4; // m; below it a length is a mesh or a roughness, and those are in micrometres
+
+/** `si` of this kind as text, in the named unit or the kind's own; very short lengths in micrometres. */
+export function formatQuantity(kind: QuantityKind, si: number, unitId?: string): string {
+  const fine = kind === 'length' && si !== 0 && Math.abs(si) < FINEST_IN_MILLIMETRES;
+  return formatIn(si, fine ? unitById('µm') : unitId ? unitById(unitId) : defaultUnit(kind));
+}
 
 export const formatFigure = (f: Figure, unitId?: string): string => formatQuantity(f.kind, f.si, unitId);
 

@@ -6,7 +6,7 @@ import { componentName } from '@endrel/core/job/component';
 import type { Job } from '@endrel/core/job/job';
 import { allComponents } from '@endrel/core/job/needs';
 import { pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
-import { pressureProfile } from '@endrel/core/run/profile';
+import { pressureProfile, type ProfilePoint } from '@endrel/core/run/profile';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { useTheme } from '../components/theme.tsx';
@@ -45,7 +45,9 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
     const data: ChartData<'scatter'> = {
       datasets: profiles.map(({ key, profile }) => ({
         label: pointNames[key],
-        data: profile.map((p) => ({ x: length(p.distance), y: fromSi(p.pressure, pressureUnit) })),
+        data: withGap(job, profile).map((p) =>
+          p ? { x: length(p.distance), y: fromSi(p.pressure, pressureUnit) } : { x: NaN, y: NaN },
+        ),
         showLine: true,
         pointRadius: key === point ? 2.4 : 0,
         pointBackgroundColor: ink.ink,
@@ -60,7 +62,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
     const options: ChartOptions<'scatter'> = {
       responsive: true,
       maintainAspectRatio: false,
-      layout: { padding: { top: 74, right: 92 } },
+      layout: { padding: { top: 74, right: 112 } },
       interaction: { mode: 'nearest', intersect: false },
       scales: {
         x: {
@@ -82,7 +84,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         tooltip: {
           callbacks: {
             label: (item) => `${item.dataset.label}: ${item.parsed.y!.toFixed(1)} ${pressureUnit.label}`,
-            title: ([item]) => names.get(chosen[item!.dataIndex]?.component ?? '') ?? '',
+            title: ([item]) => names.get(withGap(job, chosen)[item!.dataIndex]?.component ?? '') ?? '',
           },
         },
       },
@@ -131,7 +133,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
   }, [job, solution, point, units, pressureUnit, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
   return (
     <figure>
-      <div className="relative h-[20rem] w-full">
+      <div className="relative h-[25rem] w-full">
         <Scatter
           data={data}
           options={options}
@@ -147,6 +149,13 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
       </figcaption>
     </figure>
   );
+}
+
+/** A return that does not begin where the supply ends is drawn apart from it. */
+function withGap(job: Job, profile: readonly ProfilePoint[]): (ProfilePoint | undefined)[] {
+  const first = profile.findIndex((p) => p.component === job.run.return[0]?.id);
+  const joined = job.run.supply.at(-1)?.kind === 'regulator';
+  return first < 0 || joined ? [...profile] : [...profile.slice(0, first), undefined, ...profile.slice(first)];
 }
 
 type Profiles = { key: PointKey; profile: ReturnType<typeof pressureProfile> }[];

@@ -30,7 +30,7 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
         Flow table{value.length === 0 && <span className="ml-1 font-semibold text-fix">– to fill in</span>}
       </legend>
       {value.length === 0 && <p className="text-[0.85rem] text-ink-soft">{hint}</p>}
-      <div className="grid gap-4 xl:grid-cols-2">
+      <div className="space-y-3">
         {value.map((table, t) => (
           <OneTable
             key={t}
@@ -106,7 +106,7 @@ function OneTable({
             onChange={(v, group) => v && onChange({ ...table, voltage: v }, group)}
           />
         </div>
-        <button type="button" className="quiet mb-6 text-[0.85rem]" onClick={onRemove}>
+        <button type="button" className="quiet mb-6 text-[0.85rem] whitespace-nowrap" onClick={onRemove}>
           Remove table
         </button>
       </div>

@@ -134,7 +134,15 @@ export function HeightsDrawing({ job }: { job: Job }) {
               strokeWidth={1.6}
             />
             <circle cx={TANK.right - 8} cy={m.y} r={2.6} fill={m.colour} />
-            <text x={TANK.right + 47} y={m.labelY + 4} fontSize={12.5} fill="var(--ink)">
+            <text
+              x={TANK.right + 47}
+              y={m.labelY + 4}
+              fontSize={12.5}
+              fill="var(--ink)"
+              paintOrder="stroke"
+              stroke="var(--sheet)"
+              strokeWidth={4}
+            >
               <tspan className="figure">{units.show('length', m.height)}</tspan>
               <tspan fill="var(--ink-soft)"> {m.name}</tspan>
             </text>

@@ -18,7 +18,7 @@ export function MiniRun({ run }: { run: JobSummary['run'] }) {
     <svg
       viewBox={`0 0 ${width} ${height}`}
       className="block h-auto w-full"
-      style={{ maxWidth: width * 0.86 }}
+      style={{ maxWidth: width * 1.1 }}
       aria-hidden="true"
     >
       <path d={`M${x(0)} 22H${x(supply.length - 1)}`} fill="none" {...circuits.supply} />

@@ -171,7 +171,15 @@ function Pressures({
       .map((slot, i) => ({ x: (back[i]!.x + slot.x) / 2, y: geometry.returnY, flow: flowOf(slot.component.id) })),
   ];
   return (
-    <g className="figure" fontSize={13} textAnchor="middle" aria-hidden="true">
+    <g
+      className="figure"
+      fontSize={13}
+      textAnchor="middle"
+      paintOrder="stroke"
+      stroke="var(--sheet)"
+      strokeWidth={4}
+      aria-hidden="true"
+    >
       <text x={geometry.width - 8} y={14} textAnchor="end" fontSize={11.5} fill="var(--ink-soft)">
         {`${unit.label} at each joint, ${pointNames[point]}`}
       </text>
@@ -187,16 +195,18 @@ function Pressures({
       )}
       {pump && (
         <Flow
-          x={pump.x}
-          y={geometry.supplyY - 22}
+          x={pump.x - 10}
+          anchor="start"
+          y={geometry.supplyY - 21}
           text={units.show('volumeFlow', result.pumpFlow)}
           colour="var(--supply)"
         />
       )}
       {consumer && (
         <Flow
-          x={consumer.x}
-          y={geometry.supplyY - 22}
+          x={consumer.x - 10}
+          anchor="start"
+          y={geometry.supplyY - 21}
           text={`${units.show('volumeFlow', result.point.demand)} burnt`}
           colour="var(--supply)"
         />
@@ -262,7 +272,8 @@ function Place({
 }) {
   const { component, x, y, line } = slot;
   const name = componentName(component);
-  const half = Math.min(geometry.slotWidth, 120) / 2 - 2;
+  const half = Math.min(geometry.slotWidth, 112) / 2 - 2;
+  const frame = Math.min(half, 34);
   const state = [grade && { stop: 'stop', fix: 'to fix', note: 'note' }[grade], need && 'to measure']
     .filter(Boolean)
     .join(', ');
@@ -281,7 +292,7 @@ function Place({
       <rect x={-half} y={-20} width={half * 2} height={62} fill="transparent" />
       {selected && (
         <path
-          d={`M${-half} -20h8M${-half} -20v8M${half} -20h-8M${half} -20v8M${-half} 42h8M${-half} 42v-8M${half} 42h-8M${half} 42v-8`}
+          d={`M${-frame} -21h9M${-frame} -21v9M${frame} -21h-9M${frame} -21v9M${-frame} 43h9M${-frame} 43v-9M${frame} 43h-9M${frame} 43v-9`}
           stroke="var(--ink)"
           strokeWidth={2.2}
           fill="none"
@@ -312,12 +323,12 @@ function Place({
         ))}
       </text>
       {grade && (
-        <g transform="translate(17 -15)">
+        <g transform="translate(-21 -14)">
           <GradeShape grade={grade} />
         </g>
       )}
       {!grade && need && (
-        <text x={17} y={-9} textAnchor="middle" fontSize={15} fontWeight={750} fill="var(--ink-soft)">
+        <text x={-21} y={-9} textAnchor="middle" fontSize={15} fontWeight={750} fill="var(--ink-soft)">
           ?
         </text>
       )}

@@ -26,10 +26,16 @@ const SUPPLY_Y = 58;
 const RETURN_Y = 136;
 const HEIGHT = 178;
 
-const isInTank = (component: Component): boolean =>
-  component.kind === 'sock' ||
-  (component.kind === 'pump' && component.place === 'inTank') ||
-  (component.kind === 'hose' && component.immersed === true);
+/** How many of the supply's first parts lie in the tank: all up to a pump in it, and the immersed hoses that follow. */
+function countInTank(supply: readonly Component[]): number {
+  const pump = supply.findIndex((c) => c.kind === 'pump');
+  const inTank = pump >= 0 && (supply[pump] as { place?: string }).place === 'inTank';
+  let count = inTank ? pump + 1 : 0;
+  while (count < supply.length && isImmersed(supply[count]!)) count++;
+  return count;
+}
+const isImmersed = (component: Component): boolean =>
+  component.kind === 'sock' || (component.kind === 'hose' && component.immersed === true);
 
 /**
  * Lays the run out: supply left to right, return back below it, what lies in the tank inside its outline.
@@ -41,8 +47,7 @@ export function runGeometry(job: Job, available: number): RunGeometry {
   const back = job.run.return;
   const drop = back.filter((c) => c.kind === 'returnDrop');
   const outside = back.filter((c) => c.kind !== 'returnDrop');
-  let inTank = 0;
-  while (inTank < supply.length && isInTank(supply[inTank]!)) inTank++;
+  const inTank = countInTank(supply);
   const tankSlots = Math.max(inTank, 1);
   const spill = supply.findIndex((c) => c.kind === 'regulator' && c.action === 'bypass');
   // the return needs room between the spill and the tank: the supply is pushed out where it would not have it

@@ -1,9 +1,11 @@
 import { RadioGroup } from 'radix-ui';
 import type { PointKey } from '@endrel/core/run/operating-point';
 import { pointKeys } from '@endrel/core/run/operating-point';
+import { wantedRailPressure, type PointResult } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
 import type { ReactNode } from 'react';
 import { Moving } from '../../components/Moving.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
 
 const names: Record<PointKey, string> = {
@@ -53,17 +55,18 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
             >
               {solution ? <Moving figure={figure('pressure', solution.points[key].railPressure)} /> : '–'}
             </Reading>
+            {solution && <Wanted result={solution.points[key]} />}
           </div>
         ))}
       </RadioGroup.Root>
       <div className="min-w-[7.4rem] border-r border-hair px-3 pt-1">
-        <span className="label">Demand, full load</span>
+        <span className="label block">Demand, full load</span>
         <Reading onOpen={demand && (() => onWorking('demand'))} label="Working of the demand">
           {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : '–'}
         </Reading>
       </div>
       <div className="min-w-[7.4rem] border-r border-hair px-3 pt-1">
-        <span className="label">Pump margin</span>
+        <span className="label block">Pump margin</span>
         <Reading onOpen={solution?.margin && (() => onWorking('pumpMargin'))} label="Working of the pump margin">
           {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : '–'}
         </Reading>
@@ -94,6 +97,22 @@ function Reading({
     </button>
   );
 }
+
+/** What the rail ought to have at this point; said strongly when it has not. */
+function Wanted({ result }: { result: PointResult }) {
+  const { snapshot } = useJobSession();
+  const units = useDisplayUnits();
+  const wanted = wantedRailPressure(snapshot.job, result.point);
+  if (wanted === undefined) return null;
+  const off = Math.abs(result.railPressure - wanted) > TOLERABLE * wanted;
+  return (
+    <p className={`text-[0.8rem] leading-tight ${off ? 'font-semibold text-fix' : 'text-ink-soft'}`}>
+      wants {units.show('pressure', wanted)}
+    </p>
+  );
+}
+
+const TOLERABLE = 0.05; // of the wanted pressure, as in the rules
 
 function waitingFor(assessment: ReturnType<typeof useJobSession>['assessment']): string | undefined {
   if (!assessment || assessment.findings.solution) return undefined;

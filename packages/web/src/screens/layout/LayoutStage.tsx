@@ -46,18 +46,18 @@ export function LayoutStage() {
   return (
     <>
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[44rem] border-collapse">
+        <table className="w-full min-w-[44rem] table-fixed border-collapse">
           <caption className="sr-only">Layouts compared</caption>
           <thead>
             <tr className="border-b border-ink">
-              <td className="w-32" />
+              <td className="w-28" />
               {keys.map((key) => (
                 <th
                   key={key}
                   scope="col"
                   className={`px-3 pb-2 text-left align-top ${job.layout.key === key ? 'bg-lit' : ''}`}
                 >
-                  <h2 className="text-lg">{layouts[key].name}</h2>
+                  <h2 className="text-lg leading-tight">{layouts[key].name}</h2>
                   <p className="text-[0.85rem] font-normal text-ink-soft">{layouts[key].path}</p>
                 </th>
               ))}

@@ -1,11 +1,14 @@
 import type { ComponentKind } from '@endrel/core/job/component';
 import { allComponents } from '@endrel/core/job/needs';
-import { PressureChart } from '../../charts/PressureChart.tsx';
-import { PumpChart } from '../../charts/PumpChart.tsx';
+import { lazy, Suspense } from 'react';
 import { useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
 import { PartBench } from './PartBench.tsx';
+
+const PressureChart = lazy(() => import('../../charts/PressureChart.tsx').then((m) => ({ default: m.PressureChart })));
+const PumpChart = lazy(() => import('../../charts/PumpChart.tsx').then((m) => ({ default: m.PumpChart })));
+const drawing = <p className="h-64 text-ink-soft">Drawing …</p>;
 
 /** The chosen part with its measurements, beside the pressure along the whole run. */
 export function RunStage({ view }: { view: JobView }) {
@@ -33,13 +36,17 @@ export function RunStage({ view }: { view: JobView }) {
         {part?.kind === 'pump' && solution && part.tables ? (
           <section aria-label="Pump curve">
             <h2 className="text-lg">Pump curve and where it works</h2>
-            <PumpChart pump={part} solution={solution} point={view.point} />
+            <Suspense fallback={drawing}>
+              <PumpChart pump={part} solution={solution} point={view.point} />
+            </Suspense>
           </section>
         ) : null}
         <section aria-label="Pressure along the run">
           <h2 className="text-lg">Pressure along the run</h2>
           {solution ? (
-            <PressureChart job={job} solution={solution} point={view.point} />
+            <Suspense fallback={drawing}>
+              <PressureChart job={job} solution={solution} point={view.point} />
+            </Suspense>
           ) : (
             <div className="sheet my-1 p-5 text-ink-soft">
               {assessment?.findings.faults.length
