@@ -105,17 +105,13 @@ export function PumpChart({
     };
     const names: Plugin<'scatter'> = {
       id: 'names',
-      afterDatasetsDraw({ ctx, scales, chartArea }) {
+      afterDatasetsDraw({ ctx, scales }) {
         ctx.save();
         ctx.font = "12px 'Archivo Variable', sans-serif";
         ctx.fillStyle = ink.supply;
         for (const curve of curves) {
-          const end = curve.data.at(-1)!;
-          ctx.fillText(
-            curve.label,
-            Math.min(scales.x!.getPixelForValue(end.x) + 3, chartArea.right + 2),
-            scales.y!.getPixelForValue(end.y) - 4,
-          );
+          const place = curve.data[Math.floor(curve.data.length * 0.86)]!;
+          ctx.fillText(curve.label, scales.x!.getPixelForValue(place.x) + 7, scales.y!.getPixelForValue(place.y) + 2);
         }
         const chosen = working.find((w) => w.key === point)!;
         ctx.fillStyle = ink.ink;

@@ -112,7 +112,7 @@ export function SelectField(props: {
     <div className="py-1" id={props.anchor}>
       <label htmlFor={id} className="label block">
         {capital(props.label)}
-        {props.needed && props.value === undefined && <span className="ml-1 font-semibold text-fix">– to choose</span>}
+        {props.needed && props.value === undefined && <span className="font-semibold text-fix"> – to choose</span>}
       </label>
       <select
         id={id}

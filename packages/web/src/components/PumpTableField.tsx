@@ -27,7 +27,7 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
   return (
     <fieldset id={anchor} className="py-1">
       <legend className="label">
-        Flow table{value.length === 0 && <span className="ml-1 font-semibold text-fix">– to fill in</span>}
+        Flow table{value.length === 0 && <span className="font-semibold text-fix"> – to fill in</span>}
       </legend>
       {value.length === 0 && <p className="text-[0.85rem] text-ink-soft">{hint}</p>}
       <div className="space-y-3">

@@ -51,7 +51,7 @@ export function QuantityField(props: QuantityFieldProps) {
     const read = parseQuantity(entered, field, unitOfBareNumber);
     if (!read.ok) return false;
     const { si, unit, typed } = read.value;
-    lastUnit.remember(field, unit);
+    if (/[^\d\s.,/+−-]/.test(entered)) lastUnit.remember(field, unit); // only a unit that was written out
     if (value?.si !== si || value.unit !== unit)
       onChange({ si, unit, typed: bareNumber(typed) ? `${typed} ${unit}`.trim() : typed }, visit.current);
     return true;
@@ -109,7 +109,7 @@ export function QuantityField(props: QuantityFieldProps) {
     <div className={compact ? '' : 'py-1'} id={anchor}>
       <label htmlFor={id} className={compact ? 'sr-only' : 'label block'}>
         {capital(field.name)}
-        {needed && unknown && <span className="ml-1 font-semibold text-fix">– to measure</span>}
+        {needed && unknown && <span className="font-semibold text-fix"> – to measure</span>}
       </label>
       <input
         id={id}

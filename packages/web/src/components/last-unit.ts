@@ -1,7 +1,7 @@
 import type { QuantityField } from '@endrel/core/units/field';
 
-/** The unit in which each kind of field was last measured: the next bare number is read in it. Kept per browser. */
-const key = (field: QuantityField) => `endrel:unit:${field.kind}:${field.unit}`;
+/** The unit last written out in a field of this name: the next bare number there is read in it. Kept per browser. */
+const key = (field: QuantityField) => `endrel:unit:${field.kind}:${field.name}`;
 
 export const lastUnit = {
   of(field: QuantityField): string | undefined {

@@ -37,7 +37,8 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
     const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (!step || order.length === 0) return;
     event.preventDefault();
-    const at = selected ? order.indexOf(selected) : -1;
+    const focused = (event.target as Element).closest('[data-component]')?.getAttribute('data-component');
+    const at = order.indexOf(focused ?? selected ?? '');
     const next = order[(at + step + order.length) % order.length]!;
     onSelect(next);
     frame.current?.querySelector<SVGGElement>(`[data-component="${next}"]`)?.focus();
@@ -207,7 +208,7 @@ function Pressures({
           x={consumer.x - 10}
           anchor="start"
           y={geometry.supplyY - 21}
-          text={`${units.show('volumeFlow', result.point.demand)} burnt`}
+          text={`${units.show('volumeFlow', result.point.demand)} drawn`}
           colour="var(--supply)"
         />
       )}

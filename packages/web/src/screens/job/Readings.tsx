@@ -30,10 +30,10 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
   const place = snapshot.job.run.supply.some((c) => c.kind === 'carburettor') ? 'Carburettor' : 'Rail';
   const waiting = waitingFor(assessment);
   return (
-    <div className="flex flex-wrap items-stretch border-b border-hair">
+    <div className="relative flex items-stretch overflow-x-auto border-b border-hair">
       <RadioGroup.Root
         aria-label="Operating point"
-        className="flex flex-wrap"
+        className="flex shrink-0"
         value={point}
         onValueChange={(v) => onPoint(v as PointKey)}
       >
@@ -59,19 +59,19 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
           </div>
         ))}
       </RadioGroup.Root>
-      <div className="min-w-[7.4rem] border-r border-hair px-3 pt-1">
+      <div className="min-w-[7.4rem] shrink-0 border-r border-hair px-3 pt-1">
         <span className="label block">Demand, full load</span>
         <Reading onOpen={demand && (() => onWorking('demand'))} label="Working of the demand">
           {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : '–'}
         </Reading>
       </div>
-      <div className="min-w-[7.4rem] border-r border-hair px-3 pt-1">
+      <div className="min-w-[7.4rem] shrink-0 border-r border-hair px-3 pt-1">
         <span className="label block">Pump margin</span>
         <Reading onOpen={solution?.margin && (() => onWorking('pumpMargin'))} label="Working of the pump margin">
           {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : '–'}
         </Reading>
       </div>
-      {waiting && <p className="max-w-80 self-center px-3 text-[0.88rem] leading-tight text-fix">{waiting}</p>}
+      {waiting && <p className="min-w-48 max-w-80 self-center px-3 text-[0.88rem] leading-tight text-fix">{waiting}</p>}
     </div>
   );
 }

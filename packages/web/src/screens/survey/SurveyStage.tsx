@@ -15,7 +15,8 @@ export function SurveyStage() {
     act({ act: 'set', path: ['survey', 'lines', survey.lines.length], value: { id: nextLineId(survey.lines) } });
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1fr_1.25fr]">
-      <div>
+      {/* on a phone under the vehicle the fields come first */}
+      <div className="max-xl:order-2">
         <HeightsDrawing job={job} />
         <Caution>
           Open tanks only with the battery off, no flame or sparks near, and the air moving; fuel vapour burns and

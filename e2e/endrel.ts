@@ -1,0 +1,96 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
+import path from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+import pg from 'pg';
+
+const root = path.resolve(import.meta.dirname, '..');
+
+interface Server {
+  readonly address: string;
+  /** Stops it as a lost connection would, and brings it back on the same port. */
+  stop(): Promise<void>;
+  restart(): Promise<void>;
+}
+
+async function startServer(databaseUrl: string, port: number): Promise<{ child: ChildProcess; address: string }> {
+  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+    cwd: root,
+    env: { PATH: process.env.PATH, DATABASE_URL: databaseUrl, ENDREL_PORT: String(port), ENDREL_DEMO: 'yes' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const address = await new Promise<string>((resolve, reject) => {
+    child.stdout.on('data', (chunk: Buffer) => {
+      const found = /http:\/\/[\d.]+:\d+/.exec(chunk.toString())?.[0];
+      if (found) resolve(found);
+    });
+    child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+  });
+  return { child, address };
+}
+
+const ended = (child: ChildProcess) =>
+  new Promise<void>((resolve) => {
+    child.once('exit', () => resolve());
+    child.kill('SIGTERM');
+  });
+
+/** Each test gets a server of its own on a database of its own, with the demo workshop in it. */
+export const test = base.extend<{ server: Server }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures a fixture needs from this pattern
+  server: async ({}, use) => {
+    const admin = new URL(process.env.TEST_DATABASE_ADMIN_URL!);
+    const name = `browser_${randomBytes(6).toString('hex')}`;
+    const client = new pg.Client({ connectionString: admin.href });
+    await client.connect();
+    await client.query(`create database ${name}`);
+    const url = new URL(admin.href);
+    url.pathname = name;
+    let running = await startServer(url.href, 0);
+    const { address } = running;
+    await use({
+      address,
+      stop: () => ended(running.child),
+      restart: async () => {
+        running = await startServer(url.href, Number(new URL(address).port));
+      },
+    });
+    if (running.child.exitCode === null) await ended(running.child);
+    await client.query(`drop database ${name} with (force)`);
+    await client.end();
+  },
+  baseURL: async ({ server }, use) => use(server.address),
+  page: async ({ page }, use) => {
+    const faults: string[] = [];
+    page.on('pageerror', (error) => faults.push(error.message));
+    await use(page);
+    expect(faults, 'errors in the page').toEqual([]);
+  },
+});
+export { expect };
+
+export const openJob = async (page: Page, name: string, stage: 'Brief' | 'Survey' | 'Layout' | 'Run' | 'Cards') => {
+  await page.goto('/');
+  await page.getByRole('link', { name }).click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
+};
+
+/** Types into the field of this label and leaves it, as Tab does. */
+export async function fill(page: Page, label: string | RegExp, text: string): Promise<void> {
+  const field = page.getByLabel(label).first();
+  await field.fill(text);
+  await field.press('Tab');
+}
+
+export const saved = (page: Page) => expect(page.locator('[data-save="saved"]')).toBeVisible();
+export const part = (page: Page, name: RegExp | string) =>
+  page.getByRole('group', { name: /^The run at/ }).getByRole('button', { name });
+export const snags = (page: Page) => page.getByRole('complementary', { name: 'Snags' });
+
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+}

@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results',
+  timeout: 45_000,
+  workers: 1,
+  retries: 0,
+  reporter: 'list',
+  forbidOnly: true,
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium' },
+    acceptDownloads: true,
+    locale: 'en-GB',
+    trace: 'retain-on-failure',
+  },
+});

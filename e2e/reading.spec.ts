@@ -1,0 +1,138 @@
+import { readFile } from 'node:fs/promises';
+import { expect, expectAccessible, openJob, part, snags, test } from './endrel.ts';
+
+test('the list shows each job with its next measurement and its worst snag', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Beach patrol buggy' })).toContainText(
+    '5 to measure; next: tank depth',
+  );
+  await expect(page.getByRole('listitem').filter({ hasText: 'Tarrow 30' })).toContainText(
+    'is a fine filter before the pump',
+  );
+  await expect(page.getByRole('listitem').filter({ hasText: 'Mail van' })).toContainText('Nothing wrong found');
+  await page.getByLabel('Find a job').fill('sprint');
+  await expect(page.getByRole('listitem')).toHaveCount(1);
+});
+
+test('working opens for rail pressure, demand and margin, with formula, values, units and source', async ({ page }) => {
+  await openJob(page, 'Club sprint car', 'Run');
+  await page.getByRole('button', { name: /Working of the demand/ }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('Q = P · b · (14.7 / AFR) / ρ');
+  await expect(sheet.getByRole('row', { name: /^AFR/ })).toContainText('9.81');
+  await sheet.getByRole('button', { name: 'Pump margin' }).click();
+  await expect(sheet).toContainText('margin = Qₐ / Qₑ − 1');
+  await sheet.getByRole('button', { name: 'Rail pressure at full load', exact: true }).click();
+  await expect(sheet.getByRole('row', { name: /Hanger pump/ })).toContainText('+');
+  await expect(sheet).toContainText('Churchill 1977');
+  await sheet.getByRole('button', { name: 'change' }).first().click();
+  await expect(page.getByLabel('Voltage at the pump, running')).toBeFocused();
+});
+
+test('the keyboard alone walks the run, the snags and the missing measurements', async ({ page }) => {
+  await openJob(page, 'Tarrow 30', 'Run');
+  await part(page, /^Fine filter on the pickup/).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(part(page, /^Hanger pump/)).toBeFocused();
+  await expect(page.getByRole('heading', { name: 'Hanger pump' })).toBeVisible();
+  await page.keyboard.press('n');
+  await page.keyboard.press('n');
+  await expect(snags(page).locator('[data-snag]').nth(1).getByRole('button').first()).toBeFocused();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog', { name: 'Rail pressure at full load' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('u');
+  await expect(page.getByRole('button', { name: /Working of the pressure at full load/ })).toContainText('psi');
+  await page.keyboard.press('/');
+  await page.getByRole('textbox', { name: 'Find' }).fill('buggy');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /Beach patrol buggy/ })).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page.getByLabel(/^Tank depth/)).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.getByLabel(/^Tank depth/).blur();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
+});
+
+test('the card prints without the screen around it, and comes as CSV', async ({ page }, info) => {
+  await openJob(page, 'Mail van 4', 'Cards');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As CSV' }).click(),
+  ]);
+  const file = info.outputPath('card.csv');
+  await download.saveAs(file);
+  const csv = await readFile(file, 'utf8');
+  expect(csv).toContain('buy,Hanger pump,');
+  expect(csv).toContain('cut,Engine feed hose,');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('heading', { name: 'Parts and cuts' })).toBeVisible();
+  for (const hidden of [
+    page.getByRole('navigation', { name: 'Stages' }),
+    snags(page),
+    page.getByRole('button', { name: 'Print' }),
+    page.getByRole('radiogroup'),
+  ])
+    await expect(hidden).toBeHidden();
+  await expect(page.getByRole('article').getByText(/Mail van 4.*revision 1/)).toBeVisible();
+});
+
+test('layouts are compared side by side and one is laid out without losing a part', async ({ page }) => {
+  await openJob(page, 'Tarrow 30', 'Layout');
+  await expect(page.getByRole('row', { name: /^Rail at full load/ }).getByText(/kPa/)).toHaveCount(3);
+  await page.getByRole('button', { name: 'Lay it out so' }).first().click();
+  await expect(part(page, /^Engine feed hose/)).toBeVisible();
+  await expect(snags(page)).toContainText('has no manifold reference, and the engine is boosted');
+});
+
+for (const [name, job, stage] of [
+  ['job list', undefined, 'Brief'],
+  ['brief', 'Club sprint car', 'Brief'],
+  ['survey', 'Beach patrol buggy', 'Survey'],
+  ['layout', 'Tarrow 30', 'Layout'],
+  ['run', 'Tarrow 30', 'Run'],
+  ['cards', 'Mail van 4', 'Cards'],
+] as const)
+  test(`${name} is accessible in both themes (axe, WCAG 2.2 AA)`, async ({ page }) => {
+    if (job) await openJob(page, job, stage);
+    else await page.goto('/');
+    if (stage === 'Run') await part(page, /^Hanger pump/).click();
+    await page.waitForTimeout(400);
+    await expectAccessible(page);
+    await page.getByRole('button', { name: 'Under-car theme' }).click();
+    await expectAccessible(page);
+  });
+
+test('an edit shows its consequences without a visible wait', async ({ page }) => {
+  await openJob(page, 'Tarrow 30', 'Run');
+  await part(page, /^Engine feed hose/).click();
+  for (const length of ['530 mm', '540 mm', '550 mm'])
+    await page
+      .getByLabel(/^Hose length/)
+      .fill(length)
+      .then(() => page.getByLabel(/^Hose length/).press('Enter'));
+  await page.waitForTimeout(300);
+  const times = await page.evaluate(() =>
+    performance.getEntriesByName('endrel: edit to consequences').map((e) => e.duration),
+  );
+  expect(times.length).toBeGreaterThan(2);
+  // generous against a busy machine: the aim of 50 ms is measured by npm run bench
+  expect(times.sort((a, b) => a - b)[Math.floor(times.length / 2)]).toBeLessThan(500);
+});
+
+test('the survey can be filled in on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openJob(page, 'Beach patrol buggy', 'Survey');
+  const field = page.getByLabel(/^Tank depth/);
+  const box = await field.boundingBox();
+  expect(box!.height).toBeGreaterThanOrEqual(44);
+  expect(box!.x + box!.width).toBeLessThanOrEqual(390);
+  await field.fill('12 1/2 in');
+  await field.press('Enter');
+  await expect(page.getByText('= 317.5 mm')).toBeVisible();
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(overflow).toBeLessThanOrEqual(0);
+});

@@ -1,0 +1,116 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { expect, fill, openJob, part, saved, test } from './endrel.ts';
+
+test('two people on one job: other fields are joined in, the same field is asked about, nothing is lost', async ({
+  page,
+  browser,
+  server,
+}) => {
+  await openJob(page, 'Mail van 4', 'Survey');
+  const other = await (await browser.newContext({ baseURL: server.address })).newPage();
+  await openJob(other, 'Mail van 4', 'Survey');
+
+  await fill(other, /^Filler neck height/, '600 mm');
+  await saved(other);
+  await fill(page, /^Tank depth/, '240 mm');
+  await expect(page.getByRole('button', { name: /Another save was joined in/ })).toBeVisible();
+  await expect(page.getByLabel(/^Filler neck height/)).toHaveValue('600 mm');
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('240 mm');
+
+  // the other page still has the older revision and now changes the same field: its save is refused
+  await fill(other, /^Tank depth/, '250 mm');
+  const question = other.getByRole('dialog', { name: 'Somebody else saved this job' });
+  await expect(question).toContainText('survey tank depth');
+  await page.reload();
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('240 mm'); // nothing was overwritten
+  await question.getByRole('button', { name: 'Keep mine' }).click();
+  await saved(other);
+  await page.reload();
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('250 mm');
+});
+
+test('typing goes on while the server is away, survives a reload, and is saved when it is back', async ({
+  page,
+  server,
+}) => {
+  await openJob(page, 'Mail van 4', 'Survey');
+  await server.stop();
+  await fill(page, /^Tank depth/, '241 mm');
+  await expect(page.locator('[data-save="offline"]')).toContainText('kept in this browser');
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('241 mm');
+  await server.restart();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('241 mm');
+});
+
+test('undo and redo reach across stages', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Survey');
+  await fill(page, /^Tank depth/, '260 mm');
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
+  await fill(page, /^Engine power/, '100 kW');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByLabel(/^Engine power/)).toHaveValue('92 kW');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await page.keyboard.press('g');
+  await page.keyboard.press('s');
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('236 mm');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('260 mm');
+});
+
+test('unfinished text is still there after a visit to another stage', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Survey');
+  await page.getByLabel(/^Tank depth/).fill('9 1/');
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Survey' }).click();
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('9 1/');
+});
+
+test('a job goes out as a file and comes back the same; a broken file is refused by the name of its field', async ({
+  page,
+}, info) => {
+  await openJob(page, 'Club sprint car', 'Run');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a job file' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('club-sprint-car-ethanol-blend.endrel.json');
+  const file = info.outputPath('job.endrel.json');
+  await download.saveAs(file);
+  const text = await readFile(file, 'utf8');
+
+  await page.goto('/');
+  await page.getByLabel('Job file').setInputFiles(file);
+  await part(page, /^Rail hose end/).click();
+  const [again] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a job file' }).click(),
+  ]);
+  const back = info.outputPath('again.endrel.json');
+  await again.saveAs(back);
+  expect(JSON.parse(await readFile(back, 'utf8'))).toEqual(JSON.parse(text));
+
+  const broken = JSON.parse(text) as { survey: { tank: { depth: { si: number } } } };
+  broken.survey.tank.depth.si = -0.2;
+  await writeFile(file, JSON.stringify(broken));
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: '5 jobs' })).toBeVisible();
+  await page.getByLabel('Job file').setInputFiles(file);
+  await expect(page.getByRole('dialog')).toContainText('survey.tank.depth.si a tank depth cannot be negative');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await writeFile(file, 'x'.repeat(3 * 1024 * 1024));
+  await page.getByLabel('Job file').setInputFiles(file);
+  await expect(page.getByRole('dialog')).toContainText('The file is 3.0 MB; a job file is at most 2 MB.');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('heading', { name: '5 jobs' })).toBeVisible();
+});
+
+test('the table of changes tells what was done', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Survey');
+  await fill(page, /^Tank depth/, '240 mm');
+  await saved(page);
+  await page.getByTitle('Changes to this job').click();
+  await expect(page.getByRole('dialog')).toContainText('set survey tank depth');
+  await expect(page.getByRole('dialog')).toContainText('brought in from a job file');
+});
