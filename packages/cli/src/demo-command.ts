@@ -1,6 +1,6 @@
 import { demoJobs } from '@endrel/core/demo/index';
 import { BadInput } from './bad-input.ts';
-import type { Output } from './main.ts';
+import type { Output } from './output.ts';
 
 export function demoCommand([name]: readonly string[], output: Output): number {
   if (name === undefined) {

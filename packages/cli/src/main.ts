@@ -2,20 +2,12 @@ import { parseArgs } from 'node:util';
 import { demoCommand } from './demo-command.ts';
 import { solveCommand } from './solve-command.ts';
 import { BAD_INPUT, BadInput } from './bad-input.ts';
+import { terminal, type Output } from './output.ts';
 
 const usage = `endrel solve FILE [--json]     operating points and snags of a job file (- reads standard input)
 endrel demo [NAME]             list the demo jobs, or print one as a job file
 
 Exit code: 0 without a stop snag, 1 with one, 2 on bad input.`;
-
-export interface Output {
-  out(text: string): void;
-  err(text: string): void;
-}
-const terminal: Output = {
-  out: (t) => void process.stdout.write(`${t}\n`),
-  err: (t) => void process.stderr.write(`${t}\n`),
-};
 
 /** Runs one command and returns its exit code. Every complaint is one clear line. */
 export async function run(args: readonly string[], output: Output = terminal): Promise<number> {

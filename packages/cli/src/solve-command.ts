@@ -4,7 +4,7 @@ import { pointKeys, pointNames } from '@endrel/core/run/operating-point';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { formatFigure, formatQuantity } from '@endrel/core/units/format-quantity';
 import { BAD_INPUT, BadInput } from './bad-input.ts';
-import type { Output } from './main.ts';
+import type { Output } from './output.ts';
 import { readInput } from './read-input.ts';
 
 /** `endrel solve FILE`: 0 without a stop snag, 1 with one, 2 if the file or the run in it is malformed. */

@@ -80,7 +80,7 @@ describe('endrel solve', () => {
       'a pump table that is not monotone',
       () => file(broken((j) => ((j.run.supply[2] as any).tables[0].rows[3].flow.si = 1e-4))),
       /“Hanger pump” is not monotone: row 4/,
-    ], // eslint-disable-line
+    ],
     ['a loop with no pump', () => file(broken((j) => j.run.supply.splice(2, 1))), /The loop has no pump/],
     ['a run with a gap', () => file(broken((j) => (j.run.return = []))), /There is a gap after “Tank regulator”/],
     ['a 3 MB file', () => file(' '.repeat(3 * 1024 * 1024)), /is larger than 2 MB/],

@@ -1,4 +1,3 @@
-/* eslint-disable @typescript-eslint/no-unsafe-member-access, @typescript-eslint/no-unsafe-assignment, @typescript-eslint/no-unsafe-argument, @typescript-eslint/no-unsafe-call, @typescript-eslint/no-unsafe-return -- answers are judged field by field */
 import { request as httpRequest } from 'node:http';
 import { expect } from 'chai';
 import { applyPatch } from 'rfc6902';

@@ -52,7 +52,6 @@ export class ServerUnderTest {
   }
 
   async call(method: string, path: string, body?: unknown): Promise<{ status: number; body: any; headers: Headers }> {
-    // eslint-disable-line @typescript-eslint/no-explicit-any
     const answer = await fetch(`${this.address}${path}`, {
       method,
       headers: body === undefined ? {} : { 'Content-Type': 'application/json' },

@@ -1,5 +1,5 @@
 import { describePort } from '../fittings/port.ts';
-import { componentDefinitions, componentName, type Component } from '../job/component.ts';
+import { componentDefinitions, componentName, propertiesOf, type Component } from '../job/component.ts';
 import type { Job, Line } from '../job/job.ts';
 import { valueOf } from '../job/value.ts';
 import { hoseConstruction } from '../ratings/hose-construction.ts';
@@ -129,7 +129,7 @@ function specification(component: Component): string | undefined {
 /** What a component's own measurements leave open for the buyer. */
 function openPoints(component: Component): string[] {
   const held = component as unknown as Record<string, unknown>;
-  return Object.entries(componentDefinitions[component.kind].properties)
+  return Object.entries(propertiesOf(component.kind))
     .filter(([key, property]) => 'needed' in property && property.needed && held[key] === undefined)
     .map(([, property]) => property.name);
 }

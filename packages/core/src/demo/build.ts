@@ -36,7 +36,7 @@ export const component = <K extends Component['kind']>(
   kind: K,
   id: string,
   rest: Omit<Extract<Component, { kind: K }>, 'kind' | 'id'> = {} as never,
-): Component => ({ kind, id, ...rest }) as Component;
+): Component => ({ kind, id, ...rest });
 
 /** Invented pumps, shaped like the usual name-plate classes. */
 export const pumpClasses = {

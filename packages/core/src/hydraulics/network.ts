@@ -38,6 +38,8 @@ export interface NetworkLink {
   readonly law: LinkLaw;
   /** A line that cannot flow backwards. */
   readonly checkValve?: boolean;
+  /** A valve that is usually shut (a relief valve): the search starts there. */
+  readonly startsShut?: boolean;
 }
 
 export interface Network {

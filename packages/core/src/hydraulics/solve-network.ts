@@ -153,8 +153,8 @@ class NetworkSystem {
       const row = column * n;
       const [ia, ib] = [this.#place[a]!, this.#place[b]!];
       const q = this.#flow(l);
-      if (ia >= 0) [residual[ia]!, matrix[ia * n + column]] = [residual[ia]! - q, -1];
-      if (ib >= 0) [residual[ib]!, matrix[ib * n + column]] = [residual[ib]! + q, 1];
+      if (ia >= 0) [residual[ia], matrix[ia * n + column]] = [residual[ia]! - q, -1];
+      if (ib >= 0) [residual[ib], matrix[ib * n + column]] = [residual[ib]! + q, 1];
       const { law } = link;
       const state = this.#states[l]!;
       if (state === 'shut') {
@@ -250,6 +250,7 @@ class NetworkSystem {
 
 const FIRST_FLOW = 50; // L/h, a flow that every fuel line sees
 
-function initialState({ law }: NetworkLink): LinkState {
+function initialState({ law, startsShut }: NetworkLink): LinkState {
+  if (startsShut) return 'shut';
   return law.kind === 'bypassRegulator' || law.kind === 'deadHeadRegulator' ? 'regulating' : 'open';
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { bar, horsepower, kPa, poundsPerHorsepowerHour } from '../units/quick.ts';
 import { choice, count, flag, objectOf, quantity, text } from './property.ts';
 

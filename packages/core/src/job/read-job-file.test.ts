@@ -24,33 +24,33 @@ describe('a job file', () => {
     expect(faults(JSON.stringify(blankJob('New job')))).to.deep.equal([]);
   });
   it('names the field of a negative length', () => {
-    const text = withField((job: any) => (job.survey.tank.depth.si = -0.2)); // eslint-disable-line
+    const text = withField((job: any) => (job.survey.tank.depth.si = -0.2));
     expect(faults(text)).to.deep.equal(['survey.tank.depth.si a tank depth cannot be negative']);
   });
   it('names the field of a wrong type, an unknown field, a wrong unit and a missing part', () => {
     expect(faults(withField((job: any) => (job.run.supply[3].length.si = '140')))[0]).to.match(
       /^run[.]supply\[3\][.]length[.]si /,
-    ); // eslint-disable-line
-    expect(faults(withField((job: any) => (job.brief.colour = 'red')))[0]).to.match(/^brief .*colour/); // eslint-disable-line
+    );
+    expect(faults(withField((job: any) => (job.brief.colour = 'red')))[0]).to.match(/^brief .*colour/);
     expect(faults(withField((job: any) => (job.survey.tank.depth.unit = 'psi')))[0]).to.equal(
       'survey.tank.depth.unit is not a unit of length',
-    ); // eslint-disable-line
-    expect(faults(withField((job: any) => delete job.run))[0]).to.match(/^run /); // eslint-disable-line
+    );
+    expect(faults(withField((job: any) => delete job.run))[0]).to.match(/^run /);
   });
   it('refuses two components of one name', () => {
     expect(faults(withField((job: any) => (job.run.supply[1].id = 'tank-1')))[0]).to.match(
       /“tank-1” names two components/,
-    ); // eslint-disable-line
+    );
   });
   it('refuses text that cannot be stored', () => {
-    expect(faults(withField((job: any) => (job.name = 'a\u0000b')))[0]).to.match(/^name holds characters/); // eslint-disable-line
-    expect(faults(withField((job: any) => (job.name = '\ud800')))[0]).to.match(/^name holds characters/); // eslint-disable-line
+    expect(faults(withField((job: any) => (job.name = 'a\u0000b')))[0]).to.match(/^name holds characters/);
+    expect(faults(withField((job: any) => (job.name = '\ud800')))[0]).to.match(/^name holds characters/);
   });
   it('refuses what is not JSON, not a job, or not a number that exists', () => {
     expect(faults('{"schemaVersion": 2,')[0]).to.match(/^The file is not JSON/);
     expect(faults('[1]')[0]).to.match(/does not hold a job/);
     expect(faults('{}')[0]).to.match(/^schemaVersion is missing/);
-    expect(faults(withField((job: any) => (job.survey.railHeight.si = null)))).to.have.length(1); // eslint-disable-line
+    expect(faults(withField((job: any) => (job.survey.railHeight.si = null)))).to.have.length(1);
     expect(faults(JSON.stringify(demoJobs.mailVan).replace('"si":0.61', '"si":1e999'))).to.have.length(1);
   });
   it('refuses a 50 MB file by its size, before parsing it', () => {

@@ -238,6 +238,7 @@ class NetworkBuilder {
         id: `${component.id}:relief`,
         from: laid.outlet,
         to: SURFACE,
+        startsShut: true,
         law: { kind: 'bypassRegulator', set: component.reliefPressure.si, slope: 0, ...RELIEF_SEAT },
       });
     return laid;

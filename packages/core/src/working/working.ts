@@ -1,4 +1,3 @@
-import type { Source } from '../job/property.ts';
 import type { FieldPath } from '../job/needs.ts';
 import type { Figure } from '../units/quantity.ts';
 
@@ -7,7 +6,8 @@ export interface Term {
   readonly symbol: string;
   readonly name: string;
   readonly figure: Figure;
-  readonly source: Source | string;
+  /** In words: a standard, common practice, typical, computed … */
+  readonly source: string;
   /** The field to change it in. */
   readonly path?: FieldPath;
 }

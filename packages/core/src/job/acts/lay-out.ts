@@ -7,7 +7,7 @@ type Recipe = { supply: readonly Seed[]; return: readonly Seed[] };
 type Seed = Omit<Component, 'id'> & { kind: Component['kind'] };
 
 const suctionEnd: Seed[] = [{ kind: 'tank' }, { kind: 'sock' }, { kind: 'pump', place: 'inTank' }] as Seed[];
-const hose = (label: string): Seed => ({ kind: 'hose', label }) as Seed;
+const hose = (label: string): Seed => ({ kind: 'hose', label });
 
 /** The skeleton of each school: kinds and order only, since everything measured is still unknown. */
 const recipes: Record<LayoutKey, Recipe> = {

@@ -54,7 +54,6 @@ export function WorkingSheet({ openKey, view, onOpen, onClose }: WorkingSheetPro
 
 function WorkingBody({ working, view, onClose }: { working: Working; view: JobView; onClose(): void }) {
   const units = useDisplayUnits();
-  let sum = 0;
   return (
     <>
       <p className="figure my-2 text-4xl">{units.figure(working.result)}</p>
@@ -105,7 +104,7 @@ function WorkingBody({ working, view, onClose }: { working: Working; view: JobVi
           </thead>
           <tbody className="ruled">
             {working.parts.map((part, i) => {
-              sum += part.figure.si;
+              const reached = working.parts.slice(0, i + 1).reduce((sum, p) => sum + p.figure.si, 0);
               return (
                 <tr key={i}>
                   <td className="py-1">{part.name}</td>
@@ -113,7 +112,7 @@ function WorkingBody({ working, view, onClose }: { working: Working; view: JobVi
                     {part.figure.si > 0 ? '+' : ''}
                     {units.figure(part.figure)}
                   </td>
-                  <td className="figure text-right whitespace-nowrap">{units.show('pressure', sum)}</td>
+                  <td className="figure text-right whitespace-nowrap">{units.show('pressure', reached)}</td>
                 </tr>
               );
             })}

@@ -1,0 +1,69 @@
+// npm run screenshots: one current picture of each main view in docs/screenshots, from the demo data.
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { ensureBuild } from './lib/ensure-build.mjs';
+import { ensureChromium, ensurePostgres } from './lib/ensure-debian.mjs';
+import { ensurePackages } from './lib/ensure-packages.mjs';
+import { projectRoot } from './lib/project-root.mjs';
+
+/** File, job (a part of its name), path below the job, and what is done before the picture. */
+const views = [
+  ['jobs'],
+  ['brief', 'sprint', 'brief'],
+  ['survey', 'Tarrow', 'survey'],
+  ['layout', 'sprint', 'layout'],
+  ['run', 'Tarrow', 'run?part=hose-2'],
+  ['pump', 'sprint', 'run?part=pump-1&at=fullLoadHot'],
+  ['clean-job', 'Mail', 'run?part=regulator-1'],
+  ['unmeasured-job', 'buggy', 'run?part=pump-1'],
+  ['working', 'Mail', 'run', (page) => page.keyboard.press('w')],
+  ['cards', 'Mail', 'cards'],
+  [
+    'under-car',
+    'Tarrow',
+    'run?part=pump-1&at=idle',
+    (page) => page.getByRole('button', { name: 'Under-car theme' }).click(),
+  ],
+  ['survey-phone', 'buggy', 'survey', undefined, { width: 390, height: 844 }],
+];
+
+ensurePackages();
+const { chromium } = await import('@playwright/test');
+const { startPrivatePostgres } = await import('./lib/private-postgres.mjs');
+const temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-shots-'));
+chmodSync(temporary, 0o755);
+const database = await startPrivatePostgres(ensurePostgres(), path.join(temporary, 'data'), { fast: true });
+await ensureBuild();
+const server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+  cwd: projectRoot,
+  env: { PATH: process.env.PATH, DATABASE_URL: database.url, ENDREL_PORT: '0', ENDREL_DEMO: 'yes' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+const address = await new Promise((resolve) =>
+  server.stdout.on('data', (chunk) => resolve(/http:\/\/[\d.]+:\d+/.exec(String(chunk))[0])),
+);
+const browser = await chromium.launch({ executablePath: ensureChromium() });
+try {
+  const folder = path.join(projectRoot, 'docs/screenshots');
+  mkdirSync(folder, { recursive: true });
+  const jobs = await (await fetch(`${address}/api/jobs`)).json();
+  for (const [file, name, below, act, viewport = { width: 1280, height: 800 }] of views) {
+    const page = await browser.newPage({ viewport, locale: 'en-GB' });
+    const job = name && jobs.find((j) => j.name.includes(name)).id;
+    await page.goto(`${address}${job ? `/jobs/${job}/${below}` : '/'}`);
+    await page.waitForTimeout(1500);
+    await act?.(page);
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: path.join(folder, `${file}.png`) });
+    await page.close();
+    console.log(`${file}.png`);
+  }
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.once('exit', resolve));
+  await database.stop();
+  rmSync(temporary, { recursive: true, force: true });
+}
