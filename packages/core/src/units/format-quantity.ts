@@ -12,13 +12,13 @@ export function formatNumber(value: number, decimals: number): string {
   return clean.replace('-', MINUS);
 }
 
-/** Decimals that keep three significant figures at least, never fewer than the unit's own habit for large values. */
+/** Decimals that keep about three significant figures, as far as the unit resolves them. */
 function decimalsFor(value: number, unit: Unit): number {
   const size = Math.abs(value);
   if (size === 0 || size >= 100) return Math.min(unit.decimals, 1);
   if (size >= 10) return Math.max(unit.decimals, 1);
   if (size >= 1) return Math.max(unit.decimals, 2);
-  return Math.min(6, Math.max(unit.decimals, 3, 2 - Math.floor(Math.log10(size))));
+  return Math.min(unit.decimals + 1, 2 - Math.floor(Math.log10(size))); // below the unit's own resolution there is nothing to read
 }
 
 export function formatIn(si: number, unit: Unit): string {

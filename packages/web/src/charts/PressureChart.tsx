@@ -1,6 +1,5 @@
-import type { ChartData, ChartOptions, Plugin } from 'chart.js';
+import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
-import { Scatter } from 'react-chartjs-2';
 import type { RunSolution } from '@endrel/core/run/solve-run';
 import { componentName } from '@endrel/core/job/component';
 import type { Job } from '@endrel/core/job/job';
@@ -11,6 +10,7 @@ import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { useTheme } from '../components/theme.tsx';
 import { chartInk } from './chart-look.ts';
+import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 interface PressureChartProps {
   readonly job: Job;
@@ -38,7 +38,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
   const units = useDisplayUnits();
   const theme = useTheme();
   const pressureUnit = unitById(units.unitOf('pressure') ?? 'kPa');
-  const { data, options, plugins } = useMemo(() => {
+  const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
     const length = (m: number) => (units.system === 'imperial' ? m / 0.3048 : m);
     const profiles = pointKeys.map((key) => ({ key, profile: pressureProfile(solution.spans, solution.points[key]) }));
@@ -90,56 +90,52 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
       },
     };
     // places along the top, thinned so that no two labels meet; direct labels where each line crosses the rail
-    const labels: Plugin<'scatter'> = {
-      id: 'places',
-      afterDatasetsDraw({ ctx, chartArea, scales }) {
-        ctx.save();
-        ctx.font = `12px ${"'Archivo Variable', sans-serif"}`;
-        ctx.fillStyle = ink.ink;
-        ctx.strokeStyle = ink.hair;
-        let last = -Infinity;
-        for (const span of solution.spans) {
-          const start = chosen.find((p) => p.component === span.component && p.end === 'inlet')!;
-          const x = scales.x!.getPixelForValue(length(start.distance + span.length / 2));
-          const important = ['pump', 'filter', 'rail', 'regulator', 'carburettor', 'hardLine', 'hose'].includes(
-            allComponents(job).find((c) => c.id === span.component)!.kind,
-          );
-          if (!important || x - last < 15) continue;
-          last = x;
-          ctx.beginPath();
-          ctx.moveTo(x, chartArea.top);
-          ctx.lineTo(x, chartArea.bottom);
-          ctx.stroke();
-          ctx.save();
-          ctx.translate(x + 3, chartArea.top - 5);
-          ctx.rotate(-Math.PI / 4.2);
-          const name = names.get(span.component)!;
-          ctx.fillText(name.length > 17 ? `${name.slice(0, 16)}…` : name, 0, 0);
-          ctx.restore();
-        }
-        labelLines(
-          ctx,
-          chartArea,
-          profiles,
-          scales,
-          point,
-          (p) => ({ x: length(p.distance), y: fromSi(p.pressure, pressureUnit) }),
-          ink,
+    const annotate = ({ ctx, chartArea, scales }: ScatterChartInstance) => {
+      ctx.save();
+      ctx.font = `12px ${"'Archivo Variable', sans-serif"}`;
+      ctx.fillStyle = ink.ink;
+      ctx.strokeStyle = ink.hair;
+      let last = -Infinity;
+      for (const span of solution.spans) {
+        const start = chosen.find((p) => p.component === span.component && p.end === 'inlet')!;
+        const x = scales.x!.getPixelForValue(length(start.distance + span.length / 2));
+        const important = ['pump', 'filter', 'rail', 'regulator', 'carburettor', 'hardLine', 'hose'].includes(
+          allComponents(job).find((c) => c.id === span.component)!.kind,
         );
+        if (!important || x - last < 15) continue;
+        last = x;
+        ctx.beginPath();
+        ctx.moveTo(x, chartArea.top);
+        ctx.lineTo(x, chartArea.bottom);
+        ctx.stroke();
+        ctx.save();
+        ctx.translate(x + 3, chartArea.top - 5);
+        ctx.rotate(-Math.PI / 4.2);
+        const name = names.get(span.component)!;
+        ctx.fillText(name.length > 17 ? `${name.slice(0, 16)}…` : name, 0, 0);
         ctx.restore();
-      },
+      }
+      labelLines(
+        ctx,
+        chartArea,
+        profiles,
+        scales,
+        point,
+        (p) => ({ x: length(p.distance), y: fromSi(p.pressure, pressureUnit) }),
+        ink,
+      );
+      ctx.restore();
     };
-    return { data, options, plugins: [labels] };
+    return { data, options, annotate };
   }, [job, solution, point, units, pressureUnit, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
   return (
     <figure>
       <div className="relative h-[25rem] w-full">
-        <Scatter
+        <ScatterChart
           data={data}
           options={options}
-          plugins={plugins}
-          aria-label={`Pressure along the run at each operating point, ${pointNames[point]} drawn strong`}
-          role="img"
+          annotate={annotate}
+          label={`Pressure along the run at each operating point, ${pointNames[point]} drawn strong`}
         />
       </div>
       <figcaption className="sr-only">

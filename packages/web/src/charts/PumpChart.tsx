@@ -1,6 +1,5 @@
-import type { ChartData, ChartOptions, Plugin } from 'chart.js';
+import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
-import { Scatter } from 'react-chartjs-2';
 import type { RunSolution } from '@endrel/core/run/solve-run';
 import { pumpCurveAt } from '@endrel/core/hydraulics/pump-curve';
 import type { ComponentOf } from '@endrel/core/job/component';
@@ -11,6 +10,7 @@ import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { chartInk } from './chart-look.ts';
+import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 const STEPS = 48;
 
@@ -28,7 +28,7 @@ export function PumpChart({
   const theme = useTheme();
   const pressure = unitById(units.unitOf('pressure') ?? 'kPa');
   const flow = unitById(units.unitOf('volumeFlow') ?? 'L/h');
-  const { data, options, plugins } = useMemo(() => {
+  const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
     const tables = pumpRows(pump);
     const voltages = [...new Set(pointKeys.map((key) => solution.points[key].point.voltage))];
@@ -103,37 +103,40 @@ export function PumpChart({
         },
       },
     };
-    const names: Plugin<'scatter'> = {
-      id: 'names',
-      afterDatasetsDraw({ ctx, scales }) {
-        ctx.save();
-        ctx.font = "12px 'Archivo Variable', sans-serif";
-        ctx.fillStyle = ink.supply;
-        for (const curve of curves) {
-          const place = curve.data[Math.floor(curve.data.length * 0.86)]!;
-          ctx.fillText(curve.label, scales.x!.getPixelForValue(place.x) + 7, scales.y!.getPixelForValue(place.y) + 2);
-        }
-        const chosen = working.find((w) => w.key === point)!;
-        ctx.fillStyle = ink.ink;
+    const annotate = ({ ctx, scales }: ScatterChartInstance) => {
+      ctx.save();
+      ctx.font = "12px 'Archivo Variable', sans-serif";
+      ctx.fillStyle = ink.supply;
+      curves.forEach((curve, i) => {
+        // beside the foot of each curve, the weaker one's name inside
+        const foot = curve.data[Math.floor(curve.data.length * 0.93)]!;
+        ctx.textAlign = i === 0 ? 'left' : 'right';
         ctx.fillText(
-          pointNames[point],
-          scales.x!.getPixelForValue(chosen.x) + 9,
-          scales.y!.getPixelForValue(chosen.y) - 7,
+          curve.label,
+          scales.x!.getPixelForValue(foot.x) + (i === 0 ? 8 : -8),
+          scales.y!.getPixelForValue(foot.y) + 2,
         );
-        ctx.restore();
-      },
+      });
+      ctx.textAlign = 'left';
+      const chosen = working.find((w) => w.key === point)!;
+      ctx.fillStyle = ink.ink;
+      ctx.fillText(
+        pointNames[point],
+        scales.x!.getPixelForValue(chosen.x) + 9,
+        scales.y!.getPixelForValue(chosen.y) - 7,
+      );
+      ctx.restore();
     };
-    return { data, options, plugins: [names] };
+    return { data, options, annotate };
   }, [pump, solution, point, pressure, flow, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
   return (
     <figure>
       <div className="relative h-64 w-full">
-        <Scatter
+        <ScatterChart
           data={data}
           options={options}
-          plugins={plugins}
-          aria-label={`Pump curve with its operating points, ${pointNames[point]} filled`}
-          role="img"
+          annotate={annotate}
+          label={`Pump curve with its operating points, ${pointNames[point]} filled`}
         />
       </div>
     </figure>

@@ -1,6 +1,6 @@
-import { Chart, LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip } from 'chart.js';
+import { Chart, LinearScale, LineElement, PointElement, ScatterController, Tooltip } from 'chart.js';
 
-Chart.register(LinearScale, LineController, LineElement, PointElement, ScatterController, Tooltip);
+Chart.register(LinearScale, LineElement, PointElement, ScatterController, Tooltip);
 Chart.defaults.font.family = "'Archivo Variable', 'IBM Plex Sans Variable', sans-serif";
 Chart.defaults.font.size = 12;
 Chart.defaults.animation = false;

@@ -1,3 +1,4 @@
+import { readJobDocument } from '@endrel/core/job/read-job-file';
 import type { Draft } from './job-session.ts';
 
 const key = (id: string) => `endrel:draft:${id}`;
@@ -6,7 +7,11 @@ const key = (id: string) => `endrel:draft:${id}`;
 export function loadDraft(id: string): Draft | undefined {
   try {
     const text = localStorage.getItem(key(id));
-    return text === null ? undefined : (JSON.parse(text) as Draft);
+    if (text === null) return undefined;
+    const draft = JSON.parse(text) as Draft;
+    // an older Endrel may have left it here: both sides are brought to the current version
+    const [job, base] = [readJobDocument(draft.job), readJobDocument(draft.base.document)];
+    return job.ok && base.ok ? { job: job.value, base: { ...draft.base, document: base.value } } : undefined;
   } catch {
     return undefined; // a draft that cannot be read is worth less than a page that opens
   }

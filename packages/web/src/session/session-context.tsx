@@ -1,3 +1,4 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { createContext, use, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { Assessment } from '@endrel/core/assess';
@@ -16,12 +17,17 @@ interface SessionValue {
 const Context = createContext<SessionValue | undefined>(undefined);
 
 export function JobSessionProvider({ stored, children }: { stored: StoredJob; children: ReactNode }) {
+  const client = useQueryClient();
   const session = useMemo(
     () =>
       new JobSession(
         stored,
         {
-          save: saveJob,
+          save: async (...request) => {
+            const answer = await saveJob(...request);
+            void client.invalidateQueries({ queryKey: ['jobs'] }); // the list shows this job too
+            return answer;
+          },
           keepDraft: (draft) => keepDraft(stored.id, draft),
           after: (ms, action) => {
             const timer = setTimeout(action, ms);
@@ -30,7 +36,7 @@ export function JobSessionProvider({ stored, children }: { stored: StoredJob; ch
         },
         loadDraft(stored.id),
       ),
-    [stored],
+    [stored, client],
   );
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
   const assessment = useAssessment(snapshot.job);

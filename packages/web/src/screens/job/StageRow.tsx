@@ -17,7 +17,7 @@ export function StageRow({ view }: { view: JobView }) {
             key={key}
             to={`/jobs/${view.jobId}/${key}${window.location.search}`}
             aria-current={chosen ? 'page' : undefined}
-            className={`flex min-h-9 items-center gap-2 border-r border-hair px-4 whitespace-nowrap ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
+            className={`flex min-h-9 max-sm:min-h-11 items-center gap-2 border-r border-hair px-4 whitespace-nowrap ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
           >
             <span className="font-semibold" style={{ fontStretch: '84%' }}>
               {name}
