@@ -38,10 +38,18 @@ function serverUser() {
   return status === 0 ? nobody : {};
 }
 
+/** npm that is killed outright cannot pass the signal on: its going is noticed instead. */
+function stopWithNpm() {
+  if (!process.env.npm_lifecycle_event) return;
+  const parent = process.ppid;
+  setInterval(() => process.ppid !== parent && void stop(0), 500).unref();
+}
+
 async function main() {
   const args = process.argv.slice(2);
   if (args.includes('--help')) return console.log(usage);
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
+  stopWithNpm();
   ensurePackages();
   let url = process.env.DATABASE_URL;
   if (!url) {
