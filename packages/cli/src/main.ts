@@ -1,11 +1,21 @@
 import { parseArgs } from 'node:util';
 import { demoCommand } from './demo-command.ts';
+import { hangerCommand } from './hanger-command.ts';
+import { joinNegativeValues } from './parse-options.ts';
+import { senderCommand } from './sender-command.ts';
 import { solveCommand } from './solve-command.ts';
+import { tankCommand } from './tank-command.ts';
 import { BAD_INPUT, BadInput } from './bad-input.ts';
 import { terminal, type Output } from './output.ts';
 
 const usage = `endrel solve FILE [--json]     operating points and snags of a job file (- reads standard input)
 endrel demo [NAME]             list the demo jobs, or print one as a job file
+endrel tank volume FILE --level 120mm [--pitch 5deg] [--roll 0] [--stl-unit mm] [--json]
+                               litres below a level: parts (.json), mesh (.stl), strapping table (.csv)
+endrel hanger opening --bodies 39,39,50 [--json]
+                               the smallest round opening for pump bodies side by side
+endrel sender match --sender 240-33 --gauge 0-90 [--json]
+                               resistors between a sender and a gauge, ohms empty-full
 
 Exit code: 0 without a stop snag, 1 with one, 2 on bad input.`;
 
@@ -13,9 +23,19 @@ Exit code: 0 without a stop snag, 1 with one, 2 on bad input.`;
 export async function run(args: readonly string[], output: Output = terminal): Promise<number> {
   try {
     const { values, positionals } = parseArgs({
-      args: [...args],
+      args: joinNegativeValues(args, ['level', 'pitch', 'roll']),
       allowPositionals: true,
-      options: { json: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } },
+      options: {
+        json: { type: 'boolean' },
+        help: { type: 'boolean', short: 'h' },
+        level: { type: 'string' },
+        pitch: { type: 'string' },
+        roll: { type: 'string' },
+        'stl-unit': { type: 'string' },
+        bodies: { type: 'string' },
+        sender: { type: 'string' },
+        gauge: { type: 'string' },
+      },
     });
     const [command, ...operands] = positionals;
     if (values.help || command === undefined) {
@@ -23,6 +43,9 @@ export async function run(args: readonly string[], output: Output = terminal): P
       return command === undefined && !values.help ? BAD_INPUT : 0;
     }
     if (command === 'solve') return await solveCommand(operands, values.json ?? false, output);
+    if (command === 'tank') return await tankCommand(operands, values, output);
+    if (command === 'hanger') return hangerCommand(operands, values, output);
+    if (command === 'sender') return senderCommand(operands, values, output);
     if (command === 'demo') return demoCommand(operands, output);
     throw new BadInput(`there is no command “${command}”; see endrel --help`);
   } catch (error) {

@@ -1,8 +1,8 @@
 import { createReadStream } from 'node:fs';
 import { BadInput } from './bad-input.ts';
 
-/** Text of a file, or of standard input for `-`, never more than `most` bytes. @throws BadInput */
-export async function readInput(file: string, most: number): Promise<string> {
+/** Bytes of a file, or of standard input for `-`, never more than `most` bytes. @throws BadInput */
+export async function readInput(file: string, most: number): Promise<Buffer> {
   const chunks: Buffer[] = [];
   let size = 0;
   try {
@@ -18,5 +18,5 @@ export async function readInput(file: string, most: number): Promise<string> {
       code === 'ENOENT' ? `there is no file ${file}` : `${file} cannot be read (${code ?? 'unknown'})`,
     );
   }
-  return Buffer.concat(chunks).toString('utf8');
+  return Buffer.concat(chunks);
 }

@@ -11,7 +11,7 @@ import { readInput } from './read-input.ts';
 export async function solveCommand(operands: readonly string[], json: boolean, output: Output): Promise<number> {
   const [file, ...more] = operands;
   if (file === undefined || more.length > 0) throw new BadInput('solve takes one job file');
-  const read = readJobFile(await readInput(file, LARGEST_JOB_FILE));
+  const read = readJobFile((await readInput(file, LARGEST_JOB_FILE)).toString('utf8'));
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
   const assessment = assess(read.value);
   output.out(json ? JSON.stringify(solveReport(assessment), undefined, 2) : readable(assessment));

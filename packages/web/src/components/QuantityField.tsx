@@ -136,7 +136,7 @@ export function QuantityField(props: QuantityFieldProps) {
             {echo && <span className="text-ink-soft">{echo}</span>}
             {doubt && <span className="block text-fix">{doubt}</span>}
             {!echo && !compact && (
-              <span className="text-ink-soft">{typical ? `Typical value used: ${typical.source}.` : hint}</span>
+              <span className="text-ink-soft">{typical ? `${capital(typical.source)}.` : hint}</span>
             )}
           </>
         )}

@@ -1,0 +1,40 @@
+import type { QuantityField } from '@endrel/core/units/field';
+import { parseQuantity } from '@endrel/core/units/parse-quantity';
+import { parseNumber } from '@endrel/core/units/parse-number';
+import { BadInput } from './bad-input.ts';
+
+/** A quantity given as an option. @throws BadInput with the sentence that the interface would show. */
+export function quantityOption(name: string, text: string, field: QuantityField): number {
+  const read = parseQuantity(text, field);
+  if (!read.ok) throw new BadInput(`--${name}: ${read.fault.message}`);
+  return read.value.si;
+}
+
+/** An angle in degrees (`5`, `5deg`, `5°`) or radians (`0.1rad`), in rad. */
+export function angleOption(name: string, text: string): number {
+  const [, number = '', unit = ''] = /^\s*([+-]?[\d.,]+)\s*(deg|degrees?|°|rad)?\s*$/i.exec(text) ?? [];
+  const read = parseNumber(number);
+  if (!read.ok) throw new BadInput(`--${name}: “${text}” is not an angle; give it as 5deg or 0.1rad`);
+  const angle = unit.toLowerCase() === 'rad' ? read.value.value : (read.value.value * Math.PI) / 180;
+  if (!(Math.abs(angle) < Math.PI / 2))
+    throw new BadInput(`--${name}: a tank cannot be tilted by ${text}; give less than 90 degrees`);
+  return angle;
+}
+
+/** Negative values of these options are joined to them, since the argument parser takes a leading minus for an option. */
+export function joinNegativeValues(args: readonly string[], options: readonly string[]): string[] {
+  const joined: string[] = [];
+  for (let i = 0; i < args.length; i++) {
+    const next = args[i + 1];
+    if (
+      options.includes(args[i]!.replace(/^--/, '')) &&
+      args[i]!.startsWith('--') &&
+      next !== undefined &&
+      /^-[\d.]/.test(next)
+    ) {
+      joined.push(`${args[i]}=${next}`);
+      i++;
+    } else joined.push(args[i]!);
+  }
+  return joined;
+}

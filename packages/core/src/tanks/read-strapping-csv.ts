@@ -1,0 +1,47 @@
+import { failure, success, type Result } from '../result.ts';
+import { parseNumber } from '../units/parse-number.ts';
+import { findUnit, toSi, unitById, type Unit } from '../units/unit-table.ts';
+import { strappingTable, type StrappingFault, type StrappingTable } from './strapping-table.ts';
+
+export type StrappingCsvFault =
+  | StrappingFault
+  | { code: 'empty' }
+  | { code: 'badNumber'; row: number; text: string }
+  | { code: 'unknownUnit'; text: string };
+
+/**
+ * A strapping table from the cells of a CSV file: level in the first column, volume in the second.
+ *
+ * A heading may name units (`level_mm`, `Volume (L)`); without one they are mm and L.
+ */
+export function readStrappingCsv(cells: readonly (readonly string[])[]): Result<StrappingTable, StrappingCsvFault> {
+  const rows = cells.filter((row) => row.some((cell) => cell.trim() !== ''));
+  if (rows.length === 0) return failure({ code: 'empty' });
+  let [levelUnit, volumeUnit]: [Unit, Unit] = [unitById('mm'), unitById('L')];
+  const hasHeading = !parseNumber(rows[0]![0] ?? '').ok;
+  if (hasHeading) {
+    const named = [
+      headingUnit(rows[0]![0] ?? '', 'length', levelUnit),
+      headingUnit(rows[0]![1] ?? '', 'volume', volumeUnit),
+    ] as const;
+    for (const unit of named) if (typeof unit === 'string') return failure({ code: 'unknownUnit', text: unit });
+    [levelUnit, volumeUnit] = named as readonly [Unit, Unit];
+  }
+  const read: { level: number; volume: number }[] = [];
+  for (const [i, row] of rows.slice(hasHeading ? 1 : 0).entries()) {
+    const [level, volume] = [parseNumber(row[0] ?? ''), parseNumber(row[1] ?? '')];
+    if (!level.ok) return failure({ code: 'badNumber', row: i, text: row[0] ?? '' });
+    if (!volume.ok || volume.value.value < 0) return failure({ code: 'badNumber', row: i, text: row[1] ?? '' });
+    read.push({ level: toSi(level.value.value, levelUnit), volume: toSi(volume.value.value, volumeUnit) });
+  }
+  return strappingTable(read);
+}
+
+/** The unit that a heading names in brackets or after an underscore; the usual one when it names none; its text when unknown. */
+function headingUnit(heading: string, kind: 'length' | 'volume', usual: Unit): Unit | string {
+  const named = /[([]\s*([^)\]]+?)\s*[)\]]\s*$|_([^\s_]+)\s*$/.exec(heading);
+  if (!named) return usual;
+  const spelling = named[1] ?? named[2]!;
+  const unit = findUnit(spelling, kind);
+  return unit?.kind === kind ? unit : spelling;
+}
