@@ -70,7 +70,11 @@ export const test = base.extend<{ server: Server }>({
 });
 export { expect };
 
-export const openJob = async (page: Page, name: string, stage: 'Brief' | 'Survey' | 'Layout' | 'Run' | 'Cards') => {
+export const openJob = async (
+  page: Page,
+  name: string,
+  stage: 'Brief' | 'Survey' | 'Layout' | 'Run' | 'Gauge' | 'Cards',
+) => {
   await page.goto('/');
   await page.getByRole('link', { name }).click();
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();

@@ -92,6 +92,7 @@ for (const [name, job, stage] of [
   ['survey', 'Beach patrol buggy', 'Survey'],
   ['layout', 'Tarrow 30', 'Layout'],
   ['run', 'Tarrow 30', 'Run'],
+  ['gauge', 'Tarrow 30', 'Gauge'],
   ['cards', 'Mail van 4', 'Cards'],
 ] as const)
   test(`${name} is accessible in both themes (axe, WCAG 2.2 AA)`, async ({ page }) => {

@@ -19,6 +19,7 @@ const views = [
   ['clean-job', 'Mail', 'run?part=regulator-1'],
   ['unmeasured-job', 'buggy', 'run?part=pump-1'],
   ['working', 'Mail', 'run', (page) => page.keyboard.press('w')],
+  ['gauge', 'Tarrow', 'gauge'],
   ['cards', 'Mail', 'cards'],
   [
     'under-car',

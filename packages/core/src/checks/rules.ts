@@ -7,7 +7,9 @@ import { ethanolHose } from './rules/ethanol-hose.ts';
 import { filterReversed } from './rules/filter-reversed.ts';
 import { fineFilterBeforePump } from './rules/fine-filter-before-pump.ts';
 import { fixedRegulatorWithBoost } from './rules/fixed-regulator-with-boost.ts';
+import { floatPastTank } from './rules/float-past-tank.ts';
 import { fuseTooSmall } from './rules/fuse-too-small.ts';
+import { gaugeMismatch } from './rules/gauge-mismatch.ts';
 import { hoseBelowPressure } from './rules/hose-below-pressure.ts';
 import { hoseNotSubmersible } from './rules/hose-not-submersible.ts';
 import { jointDoesNotSeal } from './rules/joint-does-not-seal.ts';
@@ -60,6 +62,8 @@ export const rules: readonly Rule[] = [
   wormClamp,
   filterReversed,
   returnEnd,
+  gaugeMismatch,
+  floatPastTank,
   velocityHigh,
   beyondPumpTable,
 ];

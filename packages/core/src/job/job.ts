@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { assumptionsSchema } from './assumption.ts';
 import { briefSchema } from './brief.ts';
 import { componentSchema } from './component.ts';
+import { gaugeSchema } from './gauge.ts';
 import { layouts, type LayoutKey } from './layout.ts';
 import { textSchema } from './measured.ts';
 import { surveySchema } from './survey.ts';
@@ -36,6 +37,8 @@ export const jobSchema = z
       supply: z.array(componentSchema).max(60),
       return: z.array(componentSchema).max(40),
     }),
+    /** Absent until the gauge is looked at. */
+    gauge: gaugeSchema.optional(),
     assumptions: assumptionsSchema,
     overrules: z.array(overruleSchema).max(200),
   })

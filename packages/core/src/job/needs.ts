@@ -3,9 +3,12 @@ import { briefProperties } from './brief.ts';
 import { componentDefinitions, componentName, type Component } from './component.ts';
 import type { Job, Line } from './job.ts';
 import type { Property } from './property.ts';
+import { missingReadings } from '../gauge/gauge-findings.ts';
+import { tankTable } from '../gauge/tank-table.ts';
+import { gaugeProperties } from './gauge.ts';
 import { surveyProperties, tankProperties } from './survey.ts';
 
-export const stages = ['brief', 'survey', 'layout', 'run', 'cards'] as const;
+export const stages = ['brief', 'survey', 'layout', 'run', 'gauge', 'cards'] as const;
 export type Stage = (typeof stages)[number];
 
 /** Where in the job document something is: the keys from the root. */
@@ -53,6 +56,12 @@ export function needsOf(job: Job): Need[] {
       for (const { key, property } of componentNeeds(component))
         add('run', ['run', line, i, key], property.name, blocksFlow(component, key), component);
     });
+  if (job.gauge && Object.keys(job.gauge).length > 0) {
+    for (const key of missingReadings(job.gauge)) add('gauge', ['gauge', key], gaugeProperties[key].name, false);
+    const tank = tankTable(job.survey.tank);
+    for (const key of tank.ok ? [] : tank.needs)
+      if (key !== 'depth') add('survey', ['survey', 'tank', key], tankProperties[key].name, false);
+  }
   return needs;
 }
 

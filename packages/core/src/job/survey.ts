@@ -19,6 +19,16 @@ export const tankProperties = {
     likely: [0.003, 0.4],
     hint: 'Brim-full; from the plate or a fill.',
   }),
+  shape: choice(
+    'tank shape',
+    { box: 'box, corners rounded or not', cylinder: 'cylinder lying down, depth its diameter' },
+    {
+      hint: 'For litres against height. Depth stands upright; length and width lie flat.',
+    },
+  ),
+  length: quantity('tank length', 'length', 'mm', { maximum: 5, likely: [mm(150), 2] }),
+  width: quantity('tank width', 'length', 'mm', { maximum: 5, likely: [mm(100), 2] }),
+  cornerRadius: quantity('radius of the long corners', 'length', 'mm', { maximum: 1 }),
   outletHeight: quantity('outlet height', 'length', 'mm', {
     ...HEIGHT,
     hint: 'Where fuel leaves the tank, above the tank floor: 0 at a bottom outlet.',

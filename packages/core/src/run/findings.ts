@@ -1,5 +1,6 @@
 import { fullLoadDemand, usualBsfc, type Demand } from '../engine/demand.ts';
 import type { Fuel } from '../fluids/fuel.ts';
+import { gaugeOutcome, type GaugeOutcome } from '../gauge/gauge-findings.ts';
 import type { Job } from '../job/job.ts';
 import { needsOf, type Need } from '../job/needs.ts';
 import type { Value } from '../job/value.ts';
@@ -17,6 +18,7 @@ export interface Findings {
   readonly bsfc?: Value;
   readonly demand?: Demand;
   readonly solution?: RunSolution;
+  readonly gauge: GaugeOutcome;
 }
 
 /** The fuel, once family and ethanol share are known. */
@@ -39,7 +41,7 @@ export function findingsOf(job: Job): Findings {
   const power = job.brief.power?.si;
   const demand = power !== undefined && bsfc && fuel ? fullLoadDemand(power, bsfc.si, fuel) : undefined;
   const faults = runFaults(job);
-  const base = { job, needs, joints: jointsOf(job), fuel, bsfc, demand };
+  const base = { job, needs, joints: jointsOf(job), fuel, bsfc, demand, gauge: gaugeOutcome(job) };
   if (faults.length > 0 || !demand || !fuel || needs.some((n) => n.blocksSolution)) return { ...base, faults };
   const solved = solveRun(job, fuel, demand.volumeFlow);
   return solved.ok ? { ...base, faults, solution: solved.value } : { ...base, faults: [solved.fault] };

@@ -1,4 +1,4 @@
-import { failure, success, type Result } from '../result.ts';
+import { failure, type Result } from '../result.ts';
 import { parseNumber } from '../units/parse-number.ts';
 import { findUnit, toSi, unitById, type Unit } from '../units/unit-table.ts';
 import { strappingTable, type StrappingFault, type StrappingTable } from './strapping-table.ts';

@@ -7,6 +7,7 @@ import { JobSessionProvider, useJobSession } from '../../session/session-context
 import { RunStrip } from '../../drawing/RunStrip.tsx';
 import { BriefStage } from '../brief/BriefStage.tsx';
 import { CardsStage } from '../cards/CardsStage.tsx';
+import { GaugeStage } from '../gauge/GaugeStage.tsx';
 import { LayoutStage } from '../layout/LayoutStage.tsx';
 import { RunStage } from '../run/RunStage.tsx';
 import { SurveyStage } from '../survey/SurveyStage.tsx';
@@ -86,6 +87,7 @@ function JobFrame() {
           {view.stage === 'survey' && <SurveyStage />}
           {view.stage === 'layout' && <LayoutStage />}
           {view.stage === 'run' && <RunStage view={view} />}
+          {view.stage === 'gauge' && <GaugeStage view={view} />}
           {view.stage === 'cards' && <CardsStage />}
         </main>
         <SnagGutter view={view} />

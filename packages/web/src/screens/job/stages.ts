@@ -6,5 +6,6 @@ export const stageList: readonly { readonly key: Stage; readonly name: string; r
   { key: 'survey', name: 'Survey', letter: 's' },
   { key: 'layout', name: 'Layout', letter: 'l' },
   { key: 'run', name: 'Run', letter: 'r' },
+  { key: 'gauge', name: 'Gauge', letter: 'u' },
   { key: 'cards', name: 'Cards', letter: 'c' },
 ];
