@@ -1,0 +1,103 @@
+import { expect } from 'chai';
+import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
+import { demoJobs } from '../demo/index.ts';
+import type { Job } from '../job/job.ts';
+import { describeRunFault, faultComponent, runFaults, type RunFault } from './run-fault.ts';
+
+const flow = (lph: number) => ({ si: lph / 3.6e6, unit: 'L/h' });
+const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
+  ['emptyRun', undefined, cleanJob((j) => (j.run = { supply: [], return: [] })), /choose a layout/],
+  ['noTank', 'sock-1', cleanJob((j) => j.run.supply.shift()), /starts at “Sock”: there is a gap/],
+  [
+    'tankMidway',
+    'tank-2',
+    cleanJob((j) => j.run.supply.push({ kind: 'tank', id: 'tank-2' })),
+    /“Tank” stands in the middle/,
+  ],
+  ['noPump', undefined, cleanJob((j) => j.run.supply.splice(2, 1)), /has no pump/],
+  ['noConsumer', 'hose-2', cleanJob((j) => j.run.supply.pop()), /ends at “Engine feed hose”: there is a gap/],
+  [
+    'twoConsumers',
+    'carburettor-1',
+    cleanJob((j) => j.run.supply.push({ kind: 'carburettor', id: 'carburettor-1' })),
+    /is a second consumer/,
+  ],
+  [
+    'gapAfterConsumer',
+    'hose-9',
+    carburettorJob((j) => j.run.supply.push({ kind: 'hose', id: 'hose-9' })),
+    /“Hose” stands after “Carburettor” and leads nowhere/,
+  ],
+  [
+    'consumerInReturn',
+    'rail-9',
+    cleanJob((j) => j.run.return.push({ kind: 'rail', id: 'rail-9' })),
+    /engines are fed from the supply/,
+  ],
+  ['noReturn', 'regulator-1', afterRailJob((j) => (j.run.return = [])), /gap after “Tank regulator”/],
+  [
+    'strayReturn',
+    'hose-9',
+    carburettorJob((j) => j.run.return.push({ kind: 'hose', id: 'hose-9' })),
+    /no bypass regulator feeds it/,
+  ],
+  ['noBore', 'hard-line-1', cleanJob((j) => (get(j, 'hardLine').wall = { si: 0.004, unit: 'mm' })), /has no bore/],
+  [
+    'pumpTable',
+    'pump-1',
+    cleanJob((j) => (get(j, 'pump').tables![0]!.rows[3]!.flow = flow(260))),
+    /not monotone: row 4 gives 260 L.h, but at the next lower pressure it gives 255 L.h/,
+  ],
+  [
+    'pumpTable',
+    'pump-1',
+    cleanJob((j) => get(j, 'pump').tables![1]!.rows.splice(1)),
+    /table 2 of “Hanger pump” needs at least two rows/,
+  ],
+  [
+    'pumpTable',
+    'pump-1',
+    cleanJob((j) => (get(j, 'pump').tables![0]!.rows[3]!.pressure.si = 3e5)),
+    /Row 4 .* repeats the pressure 300 kPa/,
+  ],
+  [
+    'pumpTable',
+    'pump-1',
+    cleanJob((j) => (get(j, 'pump').tables![1]!.voltage.si = 13.5)),
+    /two flow tables at the same voltage/,
+  ],
+];
+
+describe('a run that cannot work', () => {
+  for (const [code, component, job, sentence] of cases)
+    it(`${code}: is named in one sentence, at ${component ?? 'no one part'}`, () => {
+      const fault = runFaults(job).find((f) => f.code === code);
+      if (!fault)
+        throw new Error(
+          `only ${runFaults(job)
+            .map((f) => f.code)
+            .join()}`,
+        );
+      expect(faultComponent(fault)).to.equal(component);
+      const said = describeRunFault(fault, job);
+      expect(said)
+        .to.match(sentence)
+        .and.match(/^\S[^\n]*[.]$/);
+    });
+  it('has no fault in any demo job', () => {
+    for (const job of Object.values(demoJobs)) expect(runFaults(job)).to.deep.equal([]);
+  });
+  it('says what the solver met, whatever it was', () => {
+    const faults = [
+      { code: 'notConverged', residual: 0.01234, iterations: 80 },
+      { code: 'valvesDidNotSettle', links: ['regulator-1'] },
+      { code: 'noSingleAnswer' },
+      { code: 'danglingLink', link: 'hose-1', node: 'x' },
+      { code: 'noSource' },
+    ] as const;
+    for (const fault of faults)
+      expect(describeRunFault({ code: 'unsolved', fault: fault as never, point: 'idle' }, cleanJob())).to.match(
+        /^The flow at idle could not be computed: .*[.]$/,
+      );
+  });
+});
