@@ -62,6 +62,7 @@ export default tseslint.config(
         process: 'readonly',
         console: 'readonly',
         setTimeout: 'readonly',
+        setInterval: 'readonly',
         fetch: 'readonly',
         URL: 'readonly',
         performance: 'readonly',

@@ -64,6 +64,11 @@ export const test = base.extend<{ server: Server }>({
   page: async ({ page }, use) => {
     const faults: string[] = [];
     page.on('pageerror', (error) => faults.push(error.message));
+    // what an error boundary catches reaches the console only; a refused or failed request is no fault of the page
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+        faults.push(message.text());
+    });
     await use(page);
     expect(faults, 'errors in the page').toEqual([]);
   },

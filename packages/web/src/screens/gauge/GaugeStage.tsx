@@ -27,10 +27,7 @@ export function GaugeStage({ view }: { view: JobView }) {
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.3fr_1fr]">
       <div className="min-w-0">
         {outcome?.kind === 'computed' ? (
-          <GaugeResult
-            findings={outcome.findings}
-            sender={`${job.gauge!.senderEmpty!.si}–${job.gauge!.senderFull!.si} Ω`}
-          />
+          <GaugeResult findings={outcome.findings} />
         ) : (
           <div className="sheet p-5">
             <h2 className="text-lg">What the gauge will show</h2>
@@ -103,8 +100,10 @@ export function GaugeStage({ view }: { view: JobView }) {
   );
 }
 
-function GaugeResult({ findings, sender }: { findings: GaugeFindings; sender: string }) {
+function GaugeResult({ findings }: { findings: GaugeFindings }) {
   const units = useDisplayUnits();
+  const { empty, full } = findings.sweep.sender;
+  const sender = `${empty}–${full} Ω`;
   const { match, marks } = findings;
   const after = marks.some((m) => m.matched !== undefined);
   const atEmpty = marks[0] && (after ? marks[0].matched : marks[0].direct);

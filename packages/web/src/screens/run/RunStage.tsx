@@ -17,6 +17,9 @@ export function RunStage({ view }: { view: JobView }) {
   const components = allComponents(job);
   const part = components.find((c) => c.id === view.part);
   const solution = assessment?.findings.solution;
+  // charts draw what was computed from the job that it was computed from: an edit is ahead of its assessment for a moment
+  const solved = assessment?.findings.job;
+  const solvedPart = solved && allComponents(solved).find((c) => c.id === view.part);
   if (components.length === 0)
     return (
       <div className="sheet max-w-xl p-5">
@@ -33,19 +36,19 @@ export function RunStage({ view }: { view: JobView }) {
   return (
     <div className="grid gap-x-7 gap-y-4 xl:grid-cols-[minmax(0,1.15fr)_minmax(22rem,1fr)]">
       <div className="min-w-0">
-        {part?.kind === 'pump' && solution && part.tables ? (
+        {part && solvedPart?.kind === 'pump' && solution ? (
           <section aria-label="Pump curve">
             <h2 className="text-lg">Pump curve and where it works</h2>
             <Suspense fallback={drawing}>
-              <PumpChart pump={part} solution={solution} point={view.point} />
+              <PumpChart pump={solvedPart} solution={solution} point={view.point} />
             </Suspense>
           </section>
         ) : null}
         <section aria-label="Pressure along the run">
           <h2 className="text-lg">Pressure along the run</h2>
-          {solution ? (
+          {solution && solved ? (
             <Suspense fallback={drawing}>
-              <PressureChart job={job} solution={solution} point={view.point} />
+              <PressureChart job={solved} solution={solution} point={view.point} />
             </Suspense>
           ) : (
             <div className="sheet my-1 p-5 text-ink-soft">

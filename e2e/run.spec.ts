@@ -1,0 +1,96 @@
+import { expect, fill, openJob, part, saved, snags, test } from './endrel.ts';
+
+const order = (page: Parameters<typeof part>[0]) =>
+  page
+    .getByRole('group', { name: /^The run at/ })
+    .locator('[data-component]')
+    .evaluateAll((places) => places.map((p) => p.getAttribute('data-component')));
+
+test('parts are put in, moved, swapped and taken out; undo brings them back', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Run');
+  const before = await order(page);
+  await part(page, /^Fine filter/).click();
+  await page.getByRole('button', { name: 'Move it one place towards the start' }).click();
+  const moved = await order(page);
+  expect(moved.indexOf('filter-1')).toBe(before.indexOf('filter-1') - 1);
+  await page.getByRole('button', { name: 'Put a part before it' }).click();
+  await page.getByRole('menuitem', { name: 'Check valve' }).click();
+  await expect(page.getByRole('heading', { name: 'Check valve' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Run 1 to measure/ })).toBeVisible();
+  await fill(page, /^Bore/, '7 mm');
+  await expect(page.getByRole('button', { name: /Working of the pressure at full load/ })).toContainText('kPa');
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(part(page, /^Check valve/)).toBeVisible();
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /^Undo/ }).click();
+  expect(await order(page)).toEqual(before);
+});
+
+test('numbers on the run follow the operating point and the edit, and say what they were', async ({ page }) => {
+  await openJob(page, 'Club sprint car', 'Run');
+  const group = page.getByRole('group', { name: 'The run at full load' });
+  await expect(group).toContainText('242.7 L/h drawn');
+  await page.getByRole('radio', { name: /^Idle/ }).click();
+  await expect(page.getByRole('group', { name: 'The run at idle' })).toContainText('2 L/h drawn');
+  await expect(page).toHaveURL(/at=idle/);
+  await page.reload();
+  await expect(page.getByRole('radio', { name: /^Idle/ })).toBeChecked();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
+  await fill(page, /^Engine power/, '300 hp');
+  await expect(page.getByRole('button', { name: /Working of the demand/ })).toContainText('was 242.7 L/h');
+  await expect(page.getByRole('button', { name: /Working of the demand/ })).toContainText('169.3 L/h');
+});
+
+test('arrow keys step a measurement in its own unit, and Esc takes a slip back', async ({ page }) => {
+  await openJob(page, 'Tarrow 30', 'Survey');
+  const height = page.getByLabel(/^Rail or carburettor height/);
+  await height.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(height).toHaveValue('730 mm');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(height).toHaveValue('630 mm');
+  await height.fill('wide');
+  await expect(page.getByText('There is no number in “wide”')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(height).toHaveValue('630 mm');
+});
+
+test('a pump table in other units, at another voltage, moves the margin', async ({ page }) => {
+  await openJob(page, 'Club sprint car', 'Run');
+  const margin = page.getByRole('button', { name: /Working of the pump margin/ });
+  await expect(margin).toContainText('3.8 %');
+  await part(page, /^Hanger pump/).click();
+  await page.getByRole('button', { name: 'Remove table' }).nth(1).click();
+  await expect(snags(page)).toContainText('voltage outside its flow tables (extrapolated)');
+  await page.getByRole('button', { name: 'Add a table at another voltage' }).click();
+  for (const [pressure, flow] of [
+    ['29 psi', '90 gph'],
+    ['58 psi', '72 gph'],
+    ['87 psi', '40 gph'],
+  ]) {
+    await page.getByLabel('New row pressure').last().fill(pressure!);
+    await page.getByLabel('New row flow').last().fill(flow!);
+    await page.getByLabel('New row flow').last().press('Tab');
+  }
+  await expect(snags(page)).not.toContainText('(extrapolated)');
+  await expect(margin).not.toContainText(/^3.8 %/);
+  await saved(page);
+});
+
+test('an existing line goes straight onto the run with its measurements', async ({ page }) => {
+  await openJob(page, 'Tarrow 30', 'Survey');
+  await page.getByRole('button', { name: 'Put it on the run' }).first().click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Run' }).click();
+  await part(page, /^Factory feed/).click();
+  await expect(page.getByLabel(/^Line length/)).toHaveValue('2900 mm');
+  await expect(page.getByLabel(/^Material/)).toHaveValue('steelCoated');
+});
+
+test('an address that leads nowhere says so, and a job that is not there too', async ({ page }) => {
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  await page.goto('/jobs/7b0c4a52-0000-4000-8000-000000000000/run');
+  await expect(page.getByRole('alert')).toContainText('There is no such job.');
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: '4 jobs' })).toBeVisible();
+});

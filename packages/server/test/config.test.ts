@@ -1,0 +1,83 @@
+import { expect } from 'chai';
+import type { NextFunction, Request, Response } from 'express';
+import { readConfig } from '../src/config.ts';
+import { InvalidError, NotFoundError } from '../src/errors.ts';
+import { allowedHosts } from '../src/http/allowed-hosts.ts';
+import { errorHandler } from '../src/http/error-handler.ts';
+
+const database = { DATABASE_URL: 'postgres://x' };
+
+describe('the server’s configuration', () => {
+  it('binds to loopback on port 8400 unless told otherwise', () => {
+    expect(readConfig(database)).to.deep.equal({
+      databaseUrl: 'postgres://x',
+      port: 8400,
+      host: '127.0.0.1',
+      loadDemo: false,
+      stopWithInput: false,
+      logLevel: 'warn',
+    });
+    expect(readConfig({ ...database, ENDREL_PORT: '0', ENDREL_DEMO: 'yes' })).to.include({ port: 0, loadDemo: true });
+  });
+  it('names the variable that is missing or wrong', () => {
+    expect(() => readConfig({})).to.throw(/^DATABASE_URL/);
+    expect(() => readConfig({ ...database, ENDREL_PORT: 'ninety' })).to.throw(/^ENDREL_PORT/);
+    expect(() => readConfig({ ...database, ENDREL_LOG: 'loud' })).to.throw(/^ENDREL_LOG/);
+  });
+});
+
+/** Enough of a response to see what was answered. */
+function answerOf(handle: (res: Response, next: NextFunction) => void) {
+  const seen: { status?: number; body?: unknown; passedOn: boolean } = { passedOn: false };
+  const res = {
+    headersSent: false,
+    status(code: number) {
+      seen.status = code;
+      return res;
+    },
+    json(body: unknown) {
+      seen.body = body;
+      return res;
+    },
+  };
+  handle(res as unknown as Response, () => (seen.passedOn = true));
+  return seen;
+}
+
+describe('the error handler', () => {
+  const logged: unknown[] = [];
+  const req = { log: { error: (entry: unknown) => logged.push(entry) } } as unknown as Request;
+  const answer = (error: unknown) => answerOf((res, next) => void errorHandler(error, req, res, next));
+  it('tells what the client can mend', () => {
+    expect(answer(new NotFoundError('job'))).to.deep.include({
+      status: 404,
+      body: { code: 'notFound', message: 'There is no such job.' },
+    });
+    expect(answer(new InvalidError('No.', [{ field: 'name', message: 'is empty' }]))).to.deep.include({
+      status: 400,
+      body: { code: 'invalid', message: 'No.', issues: [{ field: 'name', message: 'is empty' }] },
+    });
+    expect(answer(Object.assign(new Error('big'), { type: 'entity.too.large' })).status).to.equal(413);
+  });
+  it('keeps the details of anything unexpected in the log', () => {
+    const seen = answer(new Error('connection string postgres://secret@host'));
+    expect(seen.status).to.equal(500);
+    expect(JSON.stringify(seen.body)).to.not.include('secret');
+    expect(JSON.stringify(seen.body)).to.include('Nothing was changed');
+    expect(logged).to.have.length(1);
+  });
+});
+
+describe('a loopback server', () => {
+  const ask = (boundTo: string, host: string | undefined) =>
+    answerOf((res, next) => void allowedHosts(boundTo)({ headers: { host } } as Request, res, next));
+  it('answers under its loopback names only', () => {
+    for (const host of ['127.0.0.1:8400', 'localhost:8400', '[::1]:8400', 'LOCALHOST'])
+      expect(ask('127.0.0.1', host).passedOn, host).to.equal(true);
+    for (const host of ['evil.example', 'localhost.evil.example', undefined, '127.0.0.1.evil.example:80'])
+      expect(ask('127.0.0.1', host).status, host).to.equal(421);
+  });
+  it('answers under any name once it is told to listen elsewhere', () => {
+    expect(ask('0.0.0.0', 'bench.workshop').passedOn).to.equal(true);
+  });
+});
