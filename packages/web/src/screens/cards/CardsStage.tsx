@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import type { ReactNode } from 'react';
 import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { Caution } from '../../components/Caution.tsx';
 import { download } from '../../components/download.ts';
@@ -56,62 +57,23 @@ export function CardsStage() {
         </p>
       )}
       <h3 className="mt-4 text-lg">To buy or find</h3>
-      <table className="w-full text-left">
-        <thead className="label">
-          <tr className="border-b border-hair-strong">
-            <th className="w-7">
-              <span className="sr-only">Done</span>
-            </th>
-            <th className="font-normal">Part</th>
-            <th className="font-normal">What</th>
-            <th className="text-right font-normal">Pieces</th>
-            <th className="pl-3 font-normal">Line</th>
-          </tr>
-        </thead>
-        <tbody className="ruled">
-          {parts.map((row, i) => (
-            <tr key={i} className="align-baseline">
-              <td aria-hidden>
-                <Box />
-              </td>
-              <td className="py-1 pr-3 font-semibold">{row.part}</td>
-              <td className="pr-3">
-                {row.specification}
-                {row.open && <span className="block text-fix">Still open: {row.open}</span>}
-              </td>
-              <td className="figure text-right">{row.quantity}</td>
-              <td className="pl-3">{row.where}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <TickList
+        columns={['Part', 'What', 'Pieces', 'Line']}
+        rows={parts.map((row) => [
+          row.part,
+          <>
+            {row.specification}
+            {row.open && <span className="block text-fix">Still open: {row.open}</span>}
+          </>,
+          row.quantity,
+          row.where,
+        ])}
+      />
       <h3 className="mt-5 text-lg">To cut</h3>
-      <table className="w-full text-left">
-        <thead className="label">
-          <tr className="border-b border-hair-strong">
-            <th className="w-7">
-              <span className="sr-only">Done</span>
-            </th>
-            <th className="font-normal">Piece</th>
-            <th className="font-normal">From</th>
-            <th className="text-right font-normal">Length</th>
-            <th className="pl-3 font-normal">How</th>
-          </tr>
-        </thead>
-        <tbody className="ruled">
-          {cuts.map((row, i) => (
-            <tr key={i} className="align-baseline">
-              <td aria-hidden>
-                <Box />
-              </td>
-              <td className="py-1 pr-3 font-semibold">{row.part}</td>
-              <td className="pr-3">{row.stock}</td>
-              <td className="figure text-right text-[1.1rem] whitespace-nowrap">{row.length}</td>
-              <td className="pl-3 text-[0.92rem]">{row.note}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <TickList
+        columns={['Piece', 'From', 'Length', 'How']}
+        rows={cuts.map((row) => [row.part, row.stock, row.length, row.note])}
+      />
       <Caution>
         Typical values are to be verified against each part’s data sheet. Eye protection and gloves when cutting braid;
         blow every piece out before it is fitted.
@@ -120,4 +82,41 @@ export function CardsStage() {
   );
 }
 
-const Box = () => <span className="inline-block h-3.5 w-3.5 border border-ink" />;
+/** A table to work down with a pencil: a box to tick, a name, what it is, a figure, and where or how. */
+function TickList({
+  columns,
+  rows,
+}: {
+  columns: readonly [string, string, string, string];
+  rows: readonly (readonly [string, ReactNode, string, string])[];
+}) {
+  const [name, what, figure, how] = columns;
+  return (
+    <table className="w-full text-left">
+      <thead className="label">
+        <tr className="border-b border-hair-strong">
+          <th className="w-7">
+            <span className="sr-only">Done</span>
+          </th>
+          <th className="font-normal">{name}</th>
+          <th className="font-normal">{what}</th>
+          <th className="text-right font-normal">{figure}</th>
+          <th className="pl-3 font-normal">{how}</th>
+        </tr>
+      </thead>
+      <tbody className="ruled">
+        {rows.map(([part, specification, amount, remark], i) => (
+          <tr key={i} className="align-baseline">
+            <td aria-hidden>
+              <span className="inline-block h-3.5 w-3.5 border border-ink" />
+            </td>
+            <td className="py-1 pr-3 font-semibold">{part}</td>
+            <td className="pr-3">{specification}</td>
+            <td className="figure text-right text-[1.08rem] whitespace-nowrap">{amount}</td>
+            <td className="pl-3 text-[0.93rem]">{remark}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
