@@ -11,7 +11,8 @@ import { terminal, type Output } from './output.ts';
 const usage = `endrel solve FILE [--json]     operating points and snags of a job file (- reads standard input)
 endrel demo [NAME]             list the demo jobs, or print one as a job file
 endrel tank volume FILE --level 120mm [--pitch 5deg] [--roll 0] [--stl-unit mm] [--json]
-                               litres below a level: parts (.json), mesh (.stl), strapping table (.csv)
+                               litres below a level, in the file's own axes: parts (.json), mesh (.stl),
+                               strapping table (.csv)
 endrel hanger opening --bodies 39,39,50 [--json]
                                the smallest round opening for pump bodies side by side
 endrel sender match --sender 240-33 --gauge 0-90 [--json]

@@ -89,6 +89,24 @@ describe('working', () => {
         expect(sum).to.be.closeTo(working.result.si, 1e-6);
       }
   });
+  it('names every typical value that stands in for a measurement', () => {
+    const remarks = (job: Job) =>
+      workingsOf(findingsOf(job))
+        .find((w) => w.key === 'railPressure:idle')!
+        .remarks.join(' ');
+    expect(remarks(cleanJob())).to.include('Tank regulator: rise per 100 L/h').and.not.include('seat bore');
+    expect(remarks(cleanJob((j) => delete get(j, 'regulator').seatBore))).to.include(
+      'Tank regulator: seat bore, wide open',
+    );
+    expect(remarks(cleanJob((j) => delete get(j, 'hose', 1).construction))).to.include(
+      'Engine feed hose: roughness of a rubber liner',
+    );
+    const injectors = cleanJob((j) => {
+      delete get(j, 'rail').injectors;
+      delete j.brief.injectors;
+    });
+    expect(remarks(injectors)).to.include('Fuel rail: four injectors');
+  });
   it('of demand and margin follows its own formula', () => {
     const all = workingsOf(findingsOf(demoJobs.sprintCar));
     const term = (key: string, symbol: string) =>

@@ -3,6 +3,7 @@ import { allComponents } from '../job/needs.ts';
 import type { Findings } from '../run/findings.ts';
 import { pointNames, type PointKey } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
+import { standIns } from './stand-ins.ts';
 import type { Working } from './working.ts';
 
 /** Where the rail's pressure comes from, part by part from the fuel surface; the parts add up to it. */
@@ -31,6 +32,7 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
     });
   const regulator = job.run.supply.find((c) => c.kind === 'regulator');
   const held = regulator && result.components.find((c) => c.id === regulator.id);
+  const typical = standIns(job);
   const uncertain = result.components.filter((c) => c.regime === 'transition').map((c) => name(c.id));
   return {
     key: `railPressure:${key}`,
@@ -85,6 +87,7 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
             `Between laminar and turbulent flow no friction law is certain: ${uncertain.join(', ')}. The law used is Churchill’s.`,
           ]
         : []),
+      ...(typical.length > 0 ? [`Typical values stand in for: ${typical.join('; ')}.`] : []),
       `Solved by Newton’s method in ${result.iterations} steps.`,
     ],
     source: 'Churchill 1977; Darby 2001; Rennels & Hudson 2012; network equations after Todini & Pilati 1988',
