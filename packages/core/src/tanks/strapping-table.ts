@@ -1,5 +1,5 @@
 import { failure, success, type Result } from '../result.ts';
-import { monotoneCurve, type Point } from '../numerics/curve.ts';
+import { monotoneCurve, type Curve, type Point } from '../numerics/curve.ts';
 
 /** Volume against level, both in SI, ascending. */
 export interface StrappingTable {
@@ -28,11 +28,22 @@ export function strappingTable(
 }
 
 /** Volume at a level, m3: monotone between rows, the end rows' volumes outside them. */
-export function volumeAtLevel({ rows }: StrappingTable, level: number): number {
+export function volumeAtLevel(table: StrappingTable, level: number): number {
+  const { rows } = table;
   const [first, last] = [rows[0]!, rows.at(-1)!];
   if (level <= first.level) return first.volume;
   if (level >= last.level) return last.volume;
-  return monotoneCurve(rows.map((r): Point => [r.level, r.volume])).value(level);
+  return curveOf(table).value(level);
+}
+
+const curves = new WeakMap<StrappingTable, Curve>(); // a table is asked hundreds of times for one gauge
+
+function curveOf(table: StrappingTable): Curve {
+  const known = curves.get(table);
+  if (known) return known;
+  const made = monotoneCurve(table.rows.map((r): Point => [r.level, r.volume]));
+  curves.set(table, made);
+  return made;
 }
 
 /** Level at a volume, m: the inverse, by bisection to a micrometre. */
