@@ -1,4 +1,4 @@
-import { assess } from '../assess.ts';
+import { assess, type Assessment } from '../assess.ts';
 import type { Grade } from '../checks/snag.ts';
 import type { ComponentKind } from '../job/component.ts';
 import type { Job } from '../job/job.ts';
@@ -10,13 +10,18 @@ export interface JobSummary {
   readonly vehicle: string;
   readonly state: Job['state'];
   readonly savedAt: string;
-  readonly run: { readonly supply: readonly MiniComponent[]; readonly return: readonly MiniComponent[] };
+  readonly run: MiniRun;
   readonly needs: number;
   readonly nextNeed?: string;
   readonly snags: Readonly<Record<Grade, number>>;
   readonly worst?: { readonly grade: Grade; readonly what: string };
   /** Pa gauge at full load. */
   readonly railPressure?: number;
+}
+/** A run in miniature: kinds in order, and the worst open snag of each part. */
+export interface MiniRun {
+  readonly supply: readonly MiniComponent[];
+  readonly return: readonly MiniComponent[];
 }
 export interface MiniComponent {
   readonly id: string;
@@ -25,24 +30,29 @@ export interface MiniComponent {
   readonly grade?: Grade;
 }
 
-export function summariseJob(id: string, savedAt: string, job: Job): JobSummary {
-  const { findings, snags } = assess(job);
-  const open = snags.filter((s) => !s.overruled);
-  const count = (grade: Grade) => open.filter((s) => s.grade === grade).length;
+export function miniRun({ findings, snags }: Assessment): MiniRun {
   const mini = (line: 'supply' | 'return'): MiniComponent[] =>
-    job.run[line].map((c) => ({
+    findings.job.run[line].map((c) => ({
       id: c.id,
       kind: c.kind,
       action: c.kind === 'regulator' ? c.action : undefined,
-      grade: open.find((s) => s.component === c.id)?.grade,
+      grade: snags.find((s) => s.component === c.id && !s.overruled)?.grade,
     }));
+  return { supply: mini('supply'), return: mini('return') };
+}
+
+export function summariseJob(id: string, savedAt: string, job: Job): JobSummary {
+  const assessment = assess(job);
+  const { findings, snags } = assessment;
+  const open = snags.filter((s) => !s.overruled);
+  const count = (grade: Grade) => open.filter((s) => s.grade === grade).length;
   return {
     id,
     name: job.name,
     vehicle: job.vehicle,
     state: job.state,
     savedAt,
-    run: { supply: mini('supply'), return: mini('return') },
+    run: miniRun(assessment),
     needs: findings.needs.length,
     nextNeed: findings.needs[0]?.title,
     snags: { stop: count('stop'), fix: count('fix'), note: count('note') },

@@ -47,9 +47,6 @@ export type Component = z.infer<typeof componentSchema>;
 export type ComponentKind = Component['kind'];
 export type ComponentOf<K extends ComponentKind> = Extract<Component, { kind: K }>;
 
-export const isKind = <K extends ComponentKind>(component: Component, kind: K): component is ComponentOf<K> =>
-  component.kind === kind;
-
 /** The name a fitter reads: his own, or the kind's. */
 export const componentName = (component: Component): string =>
   component.label?.trim() || componentDefinitions[component.kind].name;

@@ -41,4 +41,3 @@ export const gaugeProperties = {
 };
 export const gaugeSchema = objectOf(gaugeProperties);
 export type Gauge = z.infer<typeof gaugeSchema>;
-export type GaugeKey = keyof typeof gaugeProperties;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { QuantityField } from '../units/field.ts';
-import { unitById, units, type Unit } from '../units/unit-table.ts';
+import { unitById, unitsOf, type Unit } from '../units/unit-table.ts';
 
 /** A value that a person measured or chose: SI for computing, and the unit and words it was given in. */
 export interface Measured {
@@ -23,7 +23,7 @@ export const textSchema = (longest: number) =>
 /** The schema of one quantity field: refuses what the field calls impossible. Absent means unknown. */
 export function measuredSchema(field: QuantityField): z.ZodType<Measured> {
   const own: Unit = unitById(field.unit);
-  const ids = units.filter((u) => u.kind === field.kind).map((u) => u.id);
+  const ids = unitsOf(field.kind).map((u) => u.id);
   const minimum = field.minimum ?? 0;
   const limit = (si: number) => `${Number(((si - (own.offset ?? 0)) / own.factor).toPrecision(6))} ${own.label}`.trim();
   let si = z.number({ error: 'must be a number in SI' });

@@ -76,6 +76,13 @@ export function choice<const V extends string>(
   return { type: 'choice', name, options, needed: more.needed ?? false, hint: more.hint, schema };
 }
 
+/** The options of a choice from a table of things with names. */
+export const namesOf = <K extends string>(table: Readonly<Record<K, { readonly name: string }>>): Record<K, string> =>
+  Object.fromEntries(Object.entries<{ readonly name: string }>(table).map(([key, row]) => [key, row.name])) as Record<
+    K,
+    string
+  >;
+
 export const flag = (name: string, hint?: string): FlagProperty => ({ type: 'flag', name, hint, schema: z.boolean() });
 
 export const count = (name: string, most: number, hint?: string): CountProperty => ({

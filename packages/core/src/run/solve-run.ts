@@ -69,27 +69,32 @@ export const HELD_SHARE = 0.95; // the rail counts as held at 95 % of its pressu
 export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSolution, RunFault> {
   const points = {} as Record<PointKey, PointResult>;
   let start: NetworkSolution | undefined;
-  let built: RunNetwork | undefined;
+  const built: RunNetwork[] = [];
+  const conditions = operatingPoints(job, fullDemand);
   let beyondTable = false;
   let extrapolated = false;
-  for (const point of operatingPoints(job, fullDemand)) {
-    const liquid = fuelLiquid(fuel, point.temperature);
-    built = buildNetwork(job, liquid, point);
-    const solved = solveNetwork(built.network, start);
+  for (const point of conditions) {
+    const run = buildNetwork(job, fuelLiquid(fuel, point.temperature), point);
+    built.push(run);
+    const solved = solveNetwork(run.network, start);
     if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: pointNames[point.key] });
     start = solved.value;
-    points[point.key] = pointResult(job, fuel, built, point, solved.value);
-    extrapolated ||= built.pumps.some((p) => p.curve.extrapolated);
-    beyondTable ||= built.pumps.some((p) => solved.value.flows[p.link]! > p.curve.tableFlow * 1.0001);
+    points[point.key] = pointResult(job, fuel, run, point, solved.value);
+    extrapolated ||= run.pumps.some((p) => p.curve.extrapolated);
+    beyondTable ||= run.pumps.some((p) => solved.value.flows[p.link]! > p.curve.tableFlow * 1.0001);
   }
-  const running = operatingPoints(job, fullDemand)[0]!;
-  const pump = buildNetwork(job, fuelLiquid(fuel, running.temperature), running).pumps[0]!;
+  const idle = built[0]!; // at the running voltage
+  const pump = idle.pumps[0]!;
   const component = job.run.supply.find((c) => c.id === pump.id);
   const relief = component?.kind === 'pump' ? component.reliefPressure?.si : undefined;
   return success({
     points,
-    margin: pumpMargin(job, fuel, fullDemand),
-    spans: built!.spans,
+    margin: pumpMargin(
+      job,
+      fuel,
+      conditions.find((p) => p.key === 'fullLoadHot')!,
+    ),
+    spans: idle.spans,
     deadHead: {
       pressure: Math.min(pump.curve.deadHead, relief ?? Infinity),
       beyondTable: pump.curve.deadHeadBeyondTable && relief === undefined,
@@ -164,10 +169,10 @@ function suctionMargin(job: Job, fuel: Fuel, inletPressure: number, point: Opera
  *
  * One solve: the consumer's demand is replaced by the held pressure, and what flows into it is what can be drawn.
  */
-function pumpMargin(job: Job, fuel: Fuel, fullDemand: number): PumpMargin | undefined {
-  const point = operatingPoints(job, fullDemand).find((p) => p.key === 'fullLoadHot')!;
+function pumpMargin(job: Job, fuel: Fuel, point: OperatingPoint): PumpMargin | undefined {
+  const needed = point.demand;
   const wanted = wantedRailPressure(job, point);
-  if (wanted === undefined || !(fullDemand > 0)) return undefined;
+  if (wanted === undefined || !(needed > 0)) return undefined;
   const heldPressure = leastCarburettorPressure(job) ?? wanted * HELD_SHARE;
   const built = buildNetwork(job, fuelLiquid(fuel, point.temperature), point, heldPressure);
   const held = built.consumer.nodes[0]!;
@@ -180,7 +185,7 @@ function pumpMargin(job: Job, fuel: Fuel, fullDemand: number): PumpMargin | unde
       (link.from === held ? solved.value.flows[link.id]! : 0),
     0,
   );
-  return { available, needed: fullDemand, heldPressure, margin: available / fullDemand - 1, point: point.key };
+  return { available, needed, heldPressure, margin: available / needed - 1, point: point.key };
 }
 
 function leastCarburettorPressure(job: Job): number | undefined {

@@ -4,7 +4,7 @@ import type { GaugeFindings } from '@endrel/core/gauge/gauge-findings';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
-import { chartInk } from './chart-look.ts';
+import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 /** Needle against what is left in the tank, before and after the resistors, with the straight line it ought to be. */
@@ -65,12 +65,7 @@ export function NeedleChart({ findings }: { findings: GaugeFindings }) {
       maintainAspectRatio: false,
       layout: { padding: { top: 8, right: 14 } },
       scales: {
-        x: {
-          min: 0,
-          title: { display: true, text: `in the tank (${volume.label})`, color: ink.soft },
-          grid: { color: ink.hair },
-          ticks: { color: ink.soft },
-        },
+        x: { min: 0, ...axis(`in the tank (${volume.label})`, ink) },
         y: {
           min: -0.1,
           max: 1.1,

@@ -9,7 +9,7 @@ import { pressureProfile, type ProfilePoint } from '@endrel/core/run/profile';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { useTheme } from '../components/theme.tsx';
-import { chartInk } from './chart-look.ts';
+import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 interface PressureChartProps {
@@ -65,20 +65,8 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
       layout: { padding: { top: 74, right: 112 } },
       interaction: { mode: 'nearest', intersect: false },
       scales: {
-        x: {
-          title: {
-            display: true,
-            text: `line from the tank, supply then return (${units.system === 'imperial' ? 'ft' : 'm'})`,
-            color: ink.soft,
-          },
-          grid: { color: ink.hair },
-          ticks: { color: ink.soft },
-        },
-        y: {
-          title: { display: true, text: `gauge pressure (${pressureUnit.label})`, color: ink.soft },
-          grid: { color: ink.hair },
-          ticks: { color: ink.soft },
-        },
+        x: axis(`line from the tank, supply then return (${units.system === 'imperial' ? 'ft' : 'm'})`, ink),
+        y: axis(`gauge pressure (${pressureUnit.label})`, ink),
       },
       plugins: {
         tooltip: {

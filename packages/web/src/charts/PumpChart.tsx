@@ -9,7 +9,7 @@ import { formatQuantity } from '@endrel/core/units/format-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
-import { chartInk } from './chart-look.ts';
+import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 const STEPS = 48;
@@ -81,18 +81,8 @@ export function PumpChart({
       maintainAspectRatio: false,
       layout: { padding: { top: 10, right: 40 } },
       scales: {
-        x: {
-          beginAtZero: true,
-          title: { display: true, text: `flow (${flow.label})`, color: ink.soft },
-          grid: { color: ink.hair },
-          ticks: { color: ink.soft },
-        },
-        y: {
-          beginAtZero: true,
-          title: { display: true, text: `pressure rise (${pressure.label})`, color: ink.soft },
-          grid: { color: ink.hair },
-          ticks: { color: ink.soft },
-        },
+        x: { beginAtZero: true, ...axis(`flow (${flow.label})`, ink) },
+        y: { beginAtZero: true, ...axis(`pressure rise (${pressure.label})`, ink) },
       },
       plugins: {
         tooltip: {

@@ -5,6 +5,15 @@ Chart.defaults.font.family = "'Archivo Variable', 'IBM Plex Sans Variable', sans
 Chart.defaults.font.size = 12;
 Chart.defaults.animation = false;
 
+/** An axis in ink: its title with its unit, and hairlines. */
+export const axis = (title: string, ink: ChartInk) => ({
+  title: { display: true, text: title, color: ink.soft },
+  grid: { color: ink.hair },
+  ticks: { color: ink.soft },
+});
+
+export type ChartInk = ReturnType<typeof chartInk>;
+
 /** The tokens as Chart.js wants them: plain colours read from the page. */
 export function chartInk() {
   const style = getComputedStyle(document.documentElement);

@@ -1,5 +1,6 @@
 import { portForms, type Port, type PortForm } from '@endrel/core/fittings/port';
 import { formSizes } from '@endrel/core/fittings/thread';
+import { capital } from './capital.ts';
 
 /** Form, size and gender of a port; unknown until a form is chosen. */
 export function PortField({
@@ -20,7 +21,7 @@ export function PortField({
       change.size ?? (value && sizes.includes(value.size) ? value.size : sizes[Math.min(3, sizes.length - 1)]!);
     onChange({ form, size, gender: change.gender ?? value?.gender ?? 'male' });
   };
-  const name = label.charAt(0).toUpperCase() + label.slice(1);
+  const name = capital(label);
   return (
     <fieldset className="py-1" id={anchor}>
       <legend className="label">{name}</legend>

@@ -6,6 +6,7 @@ import type { Port } from '@endrel/core/fittings/port';
 import type { PumpTable } from '@endrel/core/job/components/pump';
 import { unfinishedText } from '../session/draft-store.ts';
 import { anchorOf } from './anchor.ts';
+import { capital } from './capital.ts';
 import { PortField } from './PortField.tsx';
 import { PumpTableField } from './PumpTableField.tsx';
 import { QuantityField } from './QuantityField.tsx';
@@ -95,8 +96,6 @@ export function PropertyField({ jobId, property, path, value, needed, onChange }
       );
   }
 }
-
-const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
 
 export function SelectField(props: {
   label: string;

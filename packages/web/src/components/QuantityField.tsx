@@ -5,6 +5,7 @@ import type { QuantityField as FieldSpec } from '@endrel/core/units/field';
 import { formatIn, formatQuantity, partnerUnit } from '@endrel/core/units/format-quantity';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
+import { capital } from './capital.ts';
 import { lastUnit } from './last-unit.ts';
 
 interface QuantityFieldProps {
@@ -145,7 +146,6 @@ export function QuantityField(props: QuantityFieldProps) {
   );
 }
 
-const capital = (name: string) => name.charAt(0).toUpperCase() + name.slice(1);
 const bareNumber = (typed: string) => /^[+−-]?[\d.,]+$/.test(typed);
 const echoOf = (value: Measured) => {
   const unit = unitById(value.unit);

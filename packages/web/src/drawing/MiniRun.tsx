@@ -1,4 +1,4 @@
-import type { JobSummary, MiniComponent } from '@endrel/core/contract/summary';
+import type { MiniComponent, MiniRun as RunInMiniature } from '@endrel/core/contract/summary';
 import { GradeShape } from './GradeMark.tsx';
 import { circuits } from './line-patterns.ts';
 import { ComponentSymbol } from './symbols/ComponentSymbol.tsx';
@@ -6,7 +6,7 @@ import { ComponentSymbol } from './symbols/ComponentSymbol.tsx';
 const STEP = 46;
 
 /** A job's run in miniature: symbols and snag marks only. */
-export function MiniRun({ run }: { run: JobSummary['run'] }) {
+export function MiniRun({ run }: { run: RunInMiniature }) {
   const supply = run.supply;
   if (supply.length === 0) return <p className="label italic">No run yet</p>;
   const spill = supply.findIndex((c) => c.action === 'bypass');

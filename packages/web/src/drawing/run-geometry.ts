@@ -62,13 +62,17 @@ export function runGeometry(job: Job, available: number): RunGeometry {
   const slots: Slot[] = supply.map((component, i) => ({ component, line: 'supply', x: x(i), y: SUPPLY_Y }));
   const spillX = spill < 0 ? undefined : x(spill);
   const from = spillX ?? MARGIN + columns * slotWidth;
-  const pitch = Math.min(slotWidth * 1.35, (from - tankRight) / Math.max(outside.length, 1));
+  const room = (from - tankRight) / Math.max(outside.length, 1);
   outside.forEach((component, i) => {
-    const room = (from - tankRight) / outside.length;
     slots.push({ component, line: 'return', x: from - room * (i + 0.5), y: RETURN_Y });
   });
   drop.forEach((component, i) =>
-    slots.push({ component, line: 'return', x: tankRight - slotWidth * 0.5 - i * pitch, y: RETURN_Y }),
+    slots.push({
+      component,
+      line: 'return',
+      x: tankRight - slotWidth * 0.5 - i * Math.min(slotWidth * 1.35, room),
+      y: RETURN_Y,
+    }),
   );
   return {
     width: Math.max(available, MARGIN * 2 + columns * slotWidth),

@@ -1,11 +1,9 @@
-import { lineMaterials, type LineMaterialKey } from '../../ratings/line-material.ts';
+import { lineMaterials } from '../../ratings/line-material.ts';
 import { mm } from '../../units/quick.ts';
-import { choice, count, quantity } from '../property.ts';
+import { choice, count, namesOf, quantity } from '../property.ts';
 import { defineComponent } from './define-component.ts';
 
-export const lineMaterialNames = Object.fromEntries(
-  Object.entries(lineMaterials).map(([key, m]) => [key, m.name]),
-) as Record<LineMaterialKey, string>;
+export const lineMaterialNames = namesOf(lineMaterials);
 
 export const hardLine = defineComponent('hardLine', 'Hard line', {
   length: quantity('line length', 'length', 'mm', { maximum: 15, likely: [0.05, 8], needed: true, step: 50 }),

@@ -1,10 +1,7 @@
 import { hoseConstructions } from '../../ratings/hose-construction.ts';
 import { mm } from '../../units/quick.ts';
-import { choice, flag, quantity } from '../property.ts';
+import { choice, flag, namesOf, quantity } from '../property.ts';
 import { defineComponent } from './define-component.ts';
-
-const names = <K extends string>(table: Record<K, { name: string }>) =>
-  Object.fromEntries(Object.entries<{ name: string }>(table).map(([key, row]) => [key, row.name])) as Record<K, string>;
 
 export const hose = defineComponent('hose', 'Hose', {
   length: quantity('hose length', 'length', 'mm', { maximum: 15, likely: [0.03, 6], needed: true, step: 10 }),
@@ -16,7 +13,7 @@ export const hose = defineComponent('hose', 'Hose', {
     needed: true,
     hint: 'Inside diameter of the hose itself, with calipers at a clean cut; a dash size gives a typical bore.',
   }),
-  construction: choice('construction', names(hoseConstructions), { needed: true, hint: 'Printed along the hose.' }),
+  construction: choice('construction', namesOf(hoseConstructions), { needed: true, hint: 'Printed along the hose.' }),
   immersed: flag('lies inside the tank'),
   clamp: choice('held by', {
     band: 'band clamp (injection type)',

@@ -1,4 +1,3 @@
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { componentDefinitions, componentName } from '@endrel/core/job/component';
@@ -6,19 +5,14 @@ import { allComponents } from '@endrel/core/job/needs';
 import { useJobList } from '../../api/jobs.ts';
 import { useJob } from '../../session/session-context.tsx';
 import type { JobView } from './use-job-view.ts';
+import { Modal } from '../../components/Modal.tsx';
 
 /** Finds a part of this job, or another job, by its name. */
 export function FinderDialog({ open, onClose, view }: { open: boolean; onClose(): void; view: JobView }) {
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="veil" />
-        <Dialog.Content className="dialog" aria-describedby={undefined}>
-          <Dialog.Title className="text-xl">Find a part or a job</Dialog.Title>
-          {open && <Finder onClose={onClose} view={view} />}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Modal open={open} onClose={onClose} title="Find a part or a job" closeButton={false}>
+      {open && <Finder onClose={onClose} view={view} />}
+    </Modal>
   );
 }
 

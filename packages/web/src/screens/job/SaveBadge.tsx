@@ -1,7 +1,7 @@
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useChanges } from '../../api/jobs.ts';
 import { useJobSession } from '../../session/session-context.tsx';
+import { Modal } from '../../components/Modal.tsx';
 
 /** Whether the work is safe, in words; opens the list of changes. */
 export function SaveBadge() {
@@ -34,19 +34,14 @@ export function SaveBadge() {
         </span>
         {save.status === 'saved' && `, revision ${revision}`}
       </button>
-      <Dialog.Root open={open} onOpenChange={setOpen}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="veil" />
-          <Dialog.Content className="dialog">
-            <Dialog.Title className="text-xl">Changes to this job</Dialog.Title>
-            <Dialog.Description className="text-ink-soft">Newest first. They are kept for good.</Dialog.Description>
-            {open && <ChangeList id={session.id} revision={revision} />}
-            <div className="mt-3 text-right">
-              <Dialog.Close className="button">Close</Dialog.Close>
-            </div>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
+      <Modal
+        open={open}
+        onClose={() => setOpen(false)}
+        title="Changes to this job"
+        description="Newest first. They are kept for good."
+      >
+        {open && <ChangeList id={session.id} revision={revision} />}
+      </Modal>
     </>
   );
 }

@@ -1,5 +1,5 @@
-import { Dialog } from 'radix-ui';
 import { stageList } from './stages.ts';
+import { Modal } from '../../components/Modal.tsx';
 
 const keys: [string, string][] = [
   ['← →', 'walk the run, when a part has the focus'],
@@ -16,24 +16,15 @@ const keys: [string, string][] = [
 
 export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose(): void }) {
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="veil" />
-        <Dialog.Content className="dialog" aria-describedby={undefined}>
-          <Dialog.Title className="text-xl">Keyboard</Dialog.Title>
-          <dl className="ruled my-3">
-            {keys.map(([key, what]) => (
-              <div key={key} className="flex gap-4 py-1">
-                <dt className="figure w-44 shrink-0">{key}</dt>
-                <dd>{what}</dd>
-              </div>
-            ))}
-          </dl>
-          <div className="text-right">
-            <Dialog.Close className="button">Close</Dialog.Close>
+    <Modal open={open} onClose={onClose} title="Keyboard">
+      <dl className="ruled my-3">
+        {keys.map(([key, what]) => (
+          <div key={key} className="flex gap-4 py-1">
+            <dt className="figure w-44 shrink-0">{key}</dt>
+            <dd>{what}</dd>
           </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+        ))}
+      </dl>
+    </Modal>
   );
 }

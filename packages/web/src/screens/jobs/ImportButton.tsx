@@ -1,8 +1,8 @@
-import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { useCreateJob } from '../../api/jobs.ts';
+import { Modal } from '../../components/Modal.tsx';
 
 /** Brings in a job file; a fault is shown with its field, and nothing is stored. */
 export function ImportButton() {
@@ -51,25 +51,20 @@ export function ImportButton() {
           if (file) void bring(file);
         }}
       />
-      <Dialog.Root open={faults !== undefined} onOpenChange={(open) => !open && setFaults(undefined)}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="veil" />
-          <Dialog.Content className="dialog">
-            <Dialog.Title className="text-xl">The job file was not brought in</Dialog.Title>
-            <Dialog.Description className="text-ink-soft">{faults?.file}: nothing was stored.</Dialog.Description>
-            <ul className="ruled my-3">
-              {faults?.lines.map((line) => (
-                <li key={line} className="py-1.5">
-                  {line}
-                </li>
-              ))}
-            </ul>
-            <div className="text-right">
-              <Dialog.Close className="button">Close</Dialog.Close>
-            </div>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
+      <Modal
+        open={faults !== undefined}
+        onClose={() => setFaults(undefined)}
+        title="The job file was not brought in"
+        description={`${faults?.file}: nothing was stored.`}
+      >
+        <ul className="ruled my-3">
+          {faults?.lines.map((line) => (
+            <li key={line} className="py-1.5">
+              {line}
+            </li>
+          ))}
+        </ul>
+      </Modal>
     </>
   );
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
 import { lengthOf } from '@endrel/core/run/build-network';
-import { summariseJob } from '@endrel/core/contract/summary';
+import { miniRun } from '@endrel/core/contract/summary';
 import { TextField } from '../../components/PropertyField.tsx';
 import { useLayoutComparison, type LaidOut } from '../../calc/use-layout-comparison.ts';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
@@ -65,7 +65,7 @@ export function LayoutStage() {
           </thead>
           <tbody className="ruled">
             {row('The run', (laid) => (
-              <MiniRun run={summaryRun(laid)} />
+              <MiniRun run={miniRun(laid.assessment)} />
             ))}
             {row('Rail at full load', (laid) => pressure(laid, 'fullLoad'))}
             {row('Rail less manifold', (laid) => pressure(laid, 'fullLoad', true))}
@@ -154,5 +154,3 @@ export function LayoutStage() {
     </>
   );
 }
-
-const summaryRun = ({ job }: LaidOut) => summariseJob('', '', job).run;
