@@ -1,15 +1,14 @@
-import { readFileSync } from 'node:fs';
-import { InitHydOption, NodeProperty, Project, Workspace } from 'epanet-js';
 import { assess, previewAct } from '../packages/core/src/assess.ts';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
 import { frictionFactor } from '../packages/core/src/hydraulics/friction-factor.ts';
-import type { Network } from '../packages/core/src/hydraulics/network.ts';
 import { solveNetwork } from '../packages/core/src/hydraulics/solve-network.ts';
-import { piecewiseCurve } from '../packages/core/src/numerics/curve.ts';
 import { readJobFile } from '../packages/core/src/job/read-job-file.ts';
 import { fuelLiquid } from '../packages/core/src/fluids/fuel.ts';
 import { fuelOf, findingsOf } from '../packages/core/src/run/findings.ts';
 import { buildNetwork } from '../packages/core/src/run/build-network.ts';
+import { openInEpanet } from '../packages/core/test/epanet.ts';
+import { referenceJson } from '../packages/core/test/read-reference.ts';
+import { referenceNetwork, type ReferenceSpec } from '../packages/core/test/reference-network.ts';
 import { operatingPoints } from '../packages/core/src/run/operating-point.ts';
 
 interface Row {
@@ -42,7 +41,6 @@ rows.push({
 });
 if (!(sum > 0)) throw new Error('no friction');
 
-// the same job's network, cold, in ours and in EPANET's engine (its own friction law, its own default accuracy)
 const job = demoJobs.mailVan;
 const findings = findingsOf(job);
 const point = operatingPoints(job, findings.demand!.volumeFlow)[2]!;
@@ -50,14 +48,17 @@ const { network } = buildNetwork(job, fuelLiquid(fuelOf(job)!, point.temperature
 const ours = time(() => void solveNetwork(network), 200);
 rows.push({ what: `mail van network, ${network.nodes.length} nodes, cold`, microseconds: ours });
 
-const reference = JSON.parse(
-  readFileSync(new URL('../packages/core/test/reference/C_networks/spec/net02_bypass.json', import.meta.url), 'utf8'),
-) as ReferenceSpec;
-const bypass = referenceNetwork(reference);
+// the same network in ours and in EPANET's engine, which has its own friction law
+const reference = referenceJson('C_networks/spec/net02_bypass.json') as ReferenceSpec;
+const bypass = referenceNetwork(
+  reference,
+  reference.scenarios.find((s) => s.id === 'd120')!,
+);
 const cold = time(() => void solveNetwork(bypass), 300);
 const warmStart = solveNetwork(bypass);
 const warm = time(() => void solveNetwork(bypass, warmStart.ok ? warmStart.value : undefined), 300);
-const epanet = await epanetTime(reference);
+const engine = await openInEpanet(bypass);
+const epanet = time(() => engine.solve(), 300);
 rows.push({
   what: 'reference net02, 11 nodes, cold',
   microseconds: cold,
@@ -96,113 +97,3 @@ for (const row of rows)
   console.log(
     `${row.what.padEnd(48)}${row.microseconds.toFixed(row.microseconds < 10 ? 2 : 0).padStart(11)}   ${(row.against ?? '').padEnd(18)}${row.ratio === undefined ? '' : row.ratio.toPrecision(2)}`,
   );
-
-interface ReferenceSpec {
-  fluid: { rho_kg_m3: number; mu_Pa_s: number };
-  nodes: { id: string; type: string; z_m: number }[];
-  links: {
-    id: string;
-    type: string;
-    from: string;
-    to: string;
-    length_m: number;
-    bore_mm: number;
-    roughness_m: number;
-    minor_K: number;
-    set_kPa: number;
-  }[];
-  curves: { points_Lh_kPa: [number, number][] }[];
-}
-
-function referenceNetwork(spec: ReferenceSpec): Network {
-  const demand = 30 / 3.6e6;
-  return {
-    liquid: { density: spec.fluid.rho_kg_m3, viscosity: spec.fluid.mu_Pa_s },
-    nodes: spec.nodes.map((n) => ({
-      id: n.id,
-      height: n.z_m,
-      fixedPressure: n.type === 'reservoir' ? 0 : undefined,
-      demand: /^R[1-4]$/.test(n.id) ? demand : 0,
-    })),
-    links: spec.links.map((l) => ({
-      id: l.id,
-      from: l.from,
-      to: l.to,
-      law:
-        l.type === 'pump'
-          ? {
-              kind: 'pump',
-              rise: piecewiseCurve(spec.curves[0]!.points_Lh_kPa.map(([q, p]) => [q / 3.6e6, p * 1e3] as const)),
-            }
-          : l.type === 'psv'
-            ? { kind: 'bypassRegulator', set: l.set_kPa * 1e3, slope: 0, bore: l.bore_mm / 1e3, k: l.minor_K }
-            : {
-                kind: 'line',
-                length: l.length_m,
-                bore: l.bore_mm / 1e3,
-                roughness: l.roughness_m,
-                loss: { k1: 0, kInfinity: l.minor_K },
-              },
-    })),
-  };
-}
-
-/** EPANET's engine on the same network as an input file, reset and solved again at each call. */
-async function epanetTime(spec: ReferenceSpec): Promise<number> {
-  const weight = spec.fluid.rho_kg_m3 * 9.80665;
-  const head = (kPa: number) => (kPa * 1e3) / weight;
-  const section = (name: string, lines: string[]) => `[${name}]\n${lines.join('\n')}\n`;
-  const pipes = spec.links.filter((l) => l.type === 'pipe');
-  const input = [
-    section(
-      'JUNCTIONS',
-      spec.nodes
-        .filter((n) => n.type !== 'reservoir')
-        .map((n) => ` ${n.id} ${n.z_m} ${/^R[1-4]$/.test(n.id) ? 0.5 : 0}`),
-    ),
-    section(
-      'RESERVOIRS',
-      spec.nodes.filter((n) => n.type === 'reservoir').map((n) => ` ${n.id} ${n.z_m}`),
-    ),
-    section(
-      'PIPES',
-      pipes.map((l) => ` ${l.id} ${l.from} ${l.to} ${l.length_m} ${l.bore_mm} ${l.roughness_m * 1e3} ${l.minor_K}`),
-    ),
-    section(
-      'PUMPS',
-      spec.links.filter((l) => l.type === 'pump').map((l) => ` ${l.id} ${l.from} ${l.to} HEAD C`),
-    ),
-    section(
-      'VALVES',
-      spec.links
-        .filter((l) => l.type === 'psv')
-        .map((l) => ` ${l.id} ${l.from} ${l.to} ${l.bore_mm} PSV ${head(l.set_kPa)} ${l.minor_K}`),
-    ),
-    section(
-      'CURVES',
-      spec.curves[0]!.points_Lh_kPa.map(([q, p]) => ` C ${q / 60} ${head(p)}`),
-    ),
-    section('OPTIONS', [
-      ' UNITS LPM',
-      ' HEADLOSS D-W',
-      ` VISCOSITY ${spec.fluid.mu_Pa_s / spec.fluid.rho_kg_m3 / 1.004e-6}`,
-      ' ACCURACY 0.00001',
-      ' QUALITY NONE',
-    ]),
-    '[END]\n',
-  ].join('\n');
-  const workspace = new Workspace();
-  await workspace.loadModule();
-  const project = new Project(workspace);
-  workspace.writeFile('net.inp', input);
-  project.open('net.inp', 'report.rpt', 'out.bin');
-  project.openH();
-  const solve = () => {
-    project.initH(InitHydOption.InitFlow);
-    project.runH();
-  };
-  const result = time(solve, 300);
-  if (!Number.isFinite(project.getNodeValue(project.getNodeIndex('R4'), NodeProperty.Pressure)))
-    throw new Error('EPANET gave no pressure');
-  return result;
-}

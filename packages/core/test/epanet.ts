@@ -1,20 +1,27 @@
-import { InitHydOption, LinkProperty, NodeProperty, Project, Workspace } from 'epanet-js';
+import { InitHydOption, NodeProperty, Project, Workspace } from 'epanet-js';
 import type { Network } from '../src/hydraulics/network.ts';
 
 const G = 9.80665;
 const SCALE = 100; // see below
 
+/** A network open in the engine. */
+export interface OpenProject {
+  /** Resets the flows and solves. */
+  solve(): void;
+  /** Gauge pressures, Pa, by node. */
+  pressures(): Record<string, number>;
+  close(): void;
+}
+
 /**
- * Solves a run's network in the EPANET engine (epanet-js 0.9.0, engine 2.3.5), as an oracle that shares no code with ours.
+ * Opens a network in the EPANET engine (epanet-js 0.9.0, engine 2.3.5), as an oracle that shares no code with ours.
  *
  * The network is drawn a hundred times larger (bores, lengths, roughness and viscosity × 100, flows × 10 000): velocities,
  * Reynolds numbers and head losses stay as they are, while the engine's absolute flow tolerances, made for city mains,
  * shrink to nothing. Regulator slopes and fitting losses that fall with Reynolds number are not known to it: the caller
  * leaves them out.
- *
- * @returns gauge pressures, Pa, by node.
  */
-export async function solveInEpanet({ liquid, nodes, links }: Network): Promise<Record<string, number>> {
+export async function openInEpanet({ liquid, nodes, links }: Network): Promise<OpenProject> {
   const weight = liquid.density * G;
   const name = new Map([...nodes, ...links].map((item, i) => [item.id, `N${i}`]));
   const nodeName = (id: string) => name.get(id)!;
@@ -85,17 +92,21 @@ export async function solveInEpanet({ liquid, nodes, links }: Network): Promise<
   const project = new Project(workspace);
   project.open('run.inp', 'run.rpt', 'run.bin');
   project.openH();
-  project.initH(InitHydOption.InitFlow);
-  project.runH();
-  const pressures = Object.fromEntries(
-    junctions.map((n) => [
-      n.id,
-      (project.getNodeValue(project.getNodeIndex(nodeName(n.id)), NodeProperty.Head) - n.height) * weight,
-    ]),
-  );
-  if (links.length > 0 && !Number.isFinite(project.getLinkValue(1, LinkProperty.Flow)))
-    throw new Error('EPANET gave no flow');
-  project.closeH();
-  project.close();
-  return pressures;
+  return {
+    solve: () => {
+      project.initH(InitHydOption.InitFlow);
+      project.runH();
+    },
+    pressures: () =>
+      Object.fromEntries(
+        junctions.map((n) => [
+          n.id,
+          (project.getNodeValue(project.getNodeIndex(nodeName(n.id)), NodeProperty.Head) - n.height) * weight,
+        ]),
+      ),
+    close: () => {
+      project.closeH();
+      project.close();
+    },
+  };
 }

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { solveInEpanet } from '../../test/epanet.ts';
+import { openInEpanet } from '../../test/epanet.ts';
 import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
@@ -37,7 +37,10 @@ describe('whole runs against the EPANET engine', () => {
         const network: Network = { ...built, links: built.links.map((l) => ({ ...l, law: plain(l.law) })) };
         const ours = solveNetwork(network);
         if (!ours.ok) throw new Error(JSON.stringify(ours.fault));
-        const theirs = await solveInEpanet(network);
+        const epanet = await openInEpanet(network);
+        epanet.solve();
+        const theirs = epanet.pressures();
+        epanet.close();
         for (const [node, pressure] of Object.entries(theirs))
           expect(ours.value.pressures[node]! / 1e3, `${point.key} ${node}`).to.be.closeTo(
             pressure / 1e3,
