@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
   timeout: 45_000,
-  workers: 1,
+  workers: 2,
   retries: 0,
   reporter: 'list',
   forbidOnly: true,
@@ -13,6 +13,6 @@ export default defineConfig({
     launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium' },
     acceptDownloads: true,
     locale: 'en-GB',
-    trace: 'retain-on-failure',
+    trace: 'off',
   },
 });
