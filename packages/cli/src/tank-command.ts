@@ -3,8 +3,12 @@ import { fuelPlane } from '@endrel/core/tanks/fuel-plane';
 import { closedMesh, meshBounds } from '@endrel/core/tanks/mesh';
 import { readStl } from '@endrel/core/tanks/read-stl';
 import { readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
-import { volumeAtLevel } from '@endrel/core/tanks/strapping-table';
-import { partedTankSchema, partVolumes, type TankModel } from '@endrel/core/tanks/tank-model';
+import { volumeAtLevel, type StrappingTable } from '@endrel/core/tanks/strapping-table';
+import { describeMeshFault, describeTankFault } from '@endrel/core/tanks/tank-fault';
+import { partedSolids, partedTankSchema } from '@endrel/core/tanks/parted-tank';
+import { readJobFile, describeIssue } from '@endrel/core/job/read-job-file';
+import { solidVolume, type Solid } from '@endrel/core/tanks/solid';
+import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 import { formatQuantity } from '@endrel/core/units/format-quantity';
 import { findUnit } from '@endrel/core/units/unit-table';
 import { BadInput } from './bad-input.ts';
@@ -58,23 +62,25 @@ async function volumesOf(
   const kind = /\.(json|stl|csv)$/i.exec(file)?.[1]?.toLowerCase();
   if (kind === undefined) throw new BadInput(`${file} is neither .json, .stl nor .csv`);
   const bytes = await readInput(file, LARGEST_TANK_FILE);
-  if (kind === 'csv') {
+  const tank =
+    kind === 'csv'
+      ? { table: csvTable(file, bytes.toString('utf8')) }
+      : kind === 'stl'
+        ? stlTank(file, bytes, stlUnit)
+        : jsonTank(file, bytes.toString('utf8'));
+  if ('table' in tank) {
     if (pitch !== 0 || roll !== 0)
       throw new BadInput(`${file} is a strapping table: it holds level volumes only, so pitch and roll must be 0`);
-    return [{ name: 'tank', volume: tableVolume(file, bytes.toString('utf8'), level) }];
+    return [{ name: 'tank', volume: volumeAtLevel(tank.table, level) }];
   }
-  if (kind === 'stl') {
-    const { model, datum } = stlTank(file, bytes, stlUnit);
-    return partVolumes(model, fuelPlane(level, pitch, roll, datum));
-  }
-  const tank = jsonTank(file, bytes.toString('utf8'));
-  return partVolumes({ kind: 'parts', tank }, fuelPlane(level, pitch, roll, tank.datum_xy));
+  const plane = fuelPlane(level, pitch, roll, tank.datum);
+  return tank.solids.map((solid) => ({ name: solid.name, volume: solidVolume(solid, plane) }));
 }
 
-function tableVolume(file: string, text: string, level: number): number {
+function csvTable(file: string, text: string): StrappingTable {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
   const table = readStrappingCsv(data);
-  if (table.ok) return volumeAtLevel(table.value, level);
+  if (table.ok) return table.value;
   const { fault } = table;
   switch (fault.code) {
     case 'badNumber':
@@ -91,41 +97,48 @@ function tableVolume(file: string, text: string, level: number): number {
   }
 }
 
-function stlTank(file: string, bytes: Uint8Array, unitName: string): { model: TankModel; datum: [number, number] } {
+interface PlacedTank {
+  readonly solids: readonly Solid[];
+  /** Where in plan the level is read: the tank tilts about it. */
+  readonly datum: readonly [number, number];
+}
+
+function stlTank(file: string, bytes: Uint8Array, unitName: string): PlacedTank {
   const unit = findUnit(unitName, 'length');
   if (unit?.kind !== 'length') throw new BadInput(`--stl-unit: “${unitName}” is not a length unit`);
   const read = readStl(bytes, unit.factor);
-  if (!read.ok)
-    throw new BadInput(
-      read.fault.code === 'cutShort'
-        ? `${file} is cut short: ${read.fault.triangles} of ${read.fault.expected} triangles are there`
-        : read.fault.code === 'badNumber'
-          ? `${file}: line or triangle ${read.fault.line} holds something that is not a number`
-          : read.fault.code === 'tooMany'
-            ? `${file} has more than two million triangles`
-            : `${file} is not an STL file`,
-    );
+  if (!read.ok) throw new BadInput(`${file}: ${describeMeshFault(read.fault)}`);
   const closed = closedMesh(read.value);
-  if (!closed.ok)
-    throw new BadInput(
-      closed.fault.code === 'notClosed'
-        ? `${file} is not a closed surface: ${closed.fault.openEdges} edges are open`
-        : `${file} encloses no volume`,
-    );
+  if (!closed.ok) throw new BadInput(`${file}: ${describeMeshFault(closed.fault)}`);
   const { least, most } = meshBounds(closed.value);
   // tilted about the middle of its footprint, where a level would be read
-  return { model: { kind: 'mesh', mesh: closed.value }, datum: [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2] };
+  return {
+    solids: [{ kind: 'mesh', name: 'mesh', mesh: closed.value }],
+    datum: [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2],
+  };
 }
 
-function jsonTank(file: string, text: string) {
+/** A tank given as parts, or the surveyed tank of a job file. */
+function jsonTank(file: string, text: string): PlacedTank | { table: StrappingTable } {
   let parsed: unknown;
   try {
     parsed = JSON.parse(text);
   } catch {
     throw new BadInput(`${file} is not JSON`);
   }
+  if (typeof parsed === 'object' && parsed !== null && 'schemaVersion' in parsed) return jobTank(file, text);
   const read = partedTankSchema.safeParse(parsed);
-  if (read.success) return read.data;
+  if (read.success) return { solids: partedSolids(read.data), datum: read.data.datum_xy };
   const issue = read.error.issues[0]!;
   throw new BadInput(`${file}: ${issue.path.join('.') || 'the tank'} ${issue.message}`);
+}
+
+function jobTank(file: string, text: string): PlacedTank | { table: StrappingTable } {
+  const read = readJobFile(text);
+  if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
+  const outcome = surveyedTank(read.value.survey.tank);
+  if (outcome.kind === 'needs') throw new BadInput(`${file}: the tank still needs ${outcome.needs.join(', ')}`);
+  if (outcome.kind === 'fault') throw new BadInput(`${file}: ${describeTankFault(outcome.fault)}`);
+  const { solids, table } = outcome.tank;
+  return solids ? { solids, datum: [0, 0] } : { table };
 }

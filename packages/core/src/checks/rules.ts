@@ -1,22 +1,31 @@
 import type { Rule } from './snag.ts';
 import { aluminiumWithEthanol } from './rules/aluminium-with-ethanol.ts';
 import { beyondPumpTable } from './rules/beyond-pump-table.ts';
+import { bucketCannotRefill } from './rules/bucket-cannot-refill.ts';
 import { carburettorFlooded } from './rules/carburettor-flooded.ts';
 import { coatingAttacked } from './rules/coating-attacked.ts';
+import { doesNotTiltIn } from './rules/does-not-tilt-in.ts';
 import { ethanolHose } from './rules/ethanol-hose.ts';
+import { farLobeStranded } from './rules/far-lobe-stranded.ts';
 import { filterReversed } from './rules/filter-reversed.ts';
 import { fineFilterBeforePump } from './rules/fine-filter-before-pump.ts';
 import { fixedRegulatorWithBoost } from './rules/fixed-regulator-with-boost.ts';
+import { floatArcMeets } from './rules/float-arc-meets.ts';
 import { floatPastTank } from './rules/float-past-tank.ts';
 import { fuseTooSmall } from './rules/fuse-too-small.ts';
 import { gaugeMismatch } from './rules/gauge-mismatch.ts';
+import { hangerTooLong } from './rules/hanger-too-long.ts';
 import { hoseBelowPressure } from './rules/hose-below-pressure.ts';
 import { hoseNotSubmersible } from './rules/hose-not-submersible.ts';
 import { jointDoesNotSeal } from './rules/joint-does-not-seal.ts';
 import { lineBelowPressure } from './rules/line-below-pressure.ts';
 import { noRegulator } from './rules/no-regulator.ts';
+import { oldConnection } from './rules/old-connection.ts';
 import { openPort } from './rules/open-port.ts';
+import { openingTooSmall } from './rules/opening-too-small.ts';
 import { partBelowDeadHead } from './rules/part-below-dead-head.ts';
+import { pickupNotLowest } from './rules/pickup-not-lowest.ts';
+import { plateCrowded } from './rules/plate-crowded.ts';
 import { pressureCreep } from './rules/pressure-creep.ts';
 import { pumpAboveOutlet } from './rules/pump-above-outlet.ts';
 import { pumpKeepsRunning } from './rules/pump-keeps-running.ts';
@@ -25,10 +34,15 @@ import { railPressureLow } from './rules/rail-pressure-low.ts';
 import { returnEnd } from './rules/return-end.ts';
 import { runDoesNotSolve } from './rules/run-does-not-solve.ts';
 import { sealantWrong } from './rules/sealant-wrong.ts';
+import { senderWorn } from './rules/sender-worn.ts';
 import { setPressure } from './rules/set-pressure.ts';
+import { siphonJet } from './rules/siphon-jet.ts';
+import { sockFolded } from './rules/sock-folded.ts';
 import { suctionMargin } from './rules/suction-margin.ts';
+import { tankShape } from './rules/tank-shape.ts';
 import { tankVent } from './rules/tank-vent.ts';
 import { velocityHigh } from './rules/velocity-high.ts';
+import { ventLine } from './rules/vent-line.ts';
 import { wormClamp } from './rules/worm-clamp.ts';
 import { wrongMultiplier } from './rules/wrong-multiplier.ts';
 
@@ -62,8 +76,22 @@ export const rules: readonly Rule[] = [
   wormClamp,
   filterReversed,
   returnEnd,
+  hangerTooLong,
+  sockFolded,
+  openingTooSmall,
+  doesNotTiltIn,
+  pickupNotLowest,
+  bucketCannotRefill,
+  siphonJet,
+  farLobeStranded,
+  plateCrowded,
+  tankShape,
+  ventLine,
+  oldConnection,
   gaugeMismatch,
+  senderWorn,
   floatPastTank,
+  floatArcMeets,
   velocityHigh,
   beyondPumpTable,
 ];

@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import { cleanJob } from '../../test/rule-cases.ts';
 import type { Job } from '../job/job.ts';
 import { senderResistance, sweepShare, type FloatSweep } from '../senders/float-sweep.ts';
-import { roundedRectangleArea } from '../tanks/rounded-box.ts';
+import { roundedRectangleArea } from '../../test/rounded-rectangle-area.ts';
 import { gaugeOutcome, type GaugeFindings } from './gauge-findings.ts';
-import { tankTable } from './tank-table.ts';
+import { surveyedTank } from '../tanks/surveyed-tank.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 const ohm = (si: number) => ({ si, unit: 'Ω' });
@@ -63,11 +63,12 @@ describe('a rounded rectangle', () => {
 describe('the tank’s table', () => {
   it('fills a lying cylinder to half at half depth, and names what it waits for', () => {
     const job = cleanJob((j) => Object.assign(j.survey.tank, { shape: 'cylinder', depth: mm(300), length: mm(900) }));
-    const made = tankTable(job.survey.tank);
-    if (!made.ok) throw new Error(made.needs.join());
-    expect(made.table.rows.at(-1)!.volume).to.be.closeTo(Math.PI * 0.15 ** 2 * 0.9, 1e-12);
-    expect(made.table.rows[30]!.volume).to.be.closeTo((Math.PI * 0.15 ** 2 * 0.9) / 2, 1e-12);
-    expect(tankTable({ shape: 'box' })).to.deep.equal({ ok: false, needs: ['depth', 'length', 'width'] });
+    const made = surveyedTank(job.survey.tank);
+    if (made.kind !== 'known') throw new Error(made.kind);
+    const { table } = made.tank;
+    expect(table.rows.at(-1)!.volume).to.be.closeTo(Math.PI * 0.15 ** 2 * 0.9, 1e-12);
+    expect(table.rows[60]!.volume).to.be.closeTo((Math.PI * 0.15 ** 2 * 0.9) / 2, 1e-12);
+    expect(surveyedTank({ shape: 'box' })).to.deep.equal({ kind: 'needs', needs: ['depth', 'length', 'width'] });
   });
 });
 

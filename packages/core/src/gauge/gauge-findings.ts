@@ -1,10 +1,14 @@
-import type { Gauge } from '../job/gauge.ts';
+import type { Gauge, gaugeProperties } from '../job/gauge.ts';
 import type { Job } from '../job/job.ts';
-import { armReaches, senderResistance, type FloatSweep } from '../senders/float-sweep.ts';
+import { armReaches, senderResistance, sweepShare, type FloatSweep } from '../senders/float-sweep.ts';
 import { matchSender, type SenderMatch } from '../senders/match-sender.ts';
 import { networkResistance, type ResistanceRange, type ResistorNetwork } from '../senders/resistor-network.ts';
+import { checkSweep, hysteresis, type SweepCheck } from '../senders/sweep-check.ts';
+import { monotoneCurve } from '../numerics/curve.ts';
+import { fillReadings } from '../tanks/fills.ts';
 import { levelAtVolume, volumeAtLevel, type StrappingTable } from '../tanks/strapping-table.ts';
-import { tankTable } from './tank-table.ts';
+import { surveyedTank } from '../tanks/surveyed-tank.ts';
+import { supplyShift } from './supply-shift.ts';
 
 /** Where the needle stands at one fuel volume. Needle: 0 at E, 1 at F. */
 export interface NeedlePoint {
@@ -43,6 +47,14 @@ export interface GaugeFindings {
     readonly level: number;
     readonly ohms: number;
   }[];
+  /** What the sender's own track says: measured while sweeping, or reckoned linear. */
+  readonly track: 'measured' | 'linear';
+  /** Levels that the float does not follow: below its bottom stop and above its top one. m3. */
+  readonly deadBands: { readonly below: number; readonly above: number };
+  /** Fills read in ohms, beside what was computed: the needle's proof. */
+  readonly proof: readonly { readonly volume: number; readonly measured: number; readonly computed: number }[];
+  /** By how much of its scale a needle at ½ moves when a heat gauge gets this supply; absent where that does not matter. */
+  readonly supplyShift?: number;
 }
 
 export type GaugeOutcome =
@@ -51,6 +63,14 @@ export type GaugeOutcome =
   /** The arm is too short to reach a stop from its pivot. */
   | { kind: 'armTooShort' }
   | { kind: 'computed'; findings: GaugeFindings };
+
+/** What the sweep of the sender says, whether or not the rest is known. */
+export function sweepOutcome(job: Job): (SweepCheck & { hysteresis?: number }) | undefined {
+  const { sweep, sweepDown, senderEmpty, senderFull } = job.gauge ?? {};
+  const expected = senderEmpty && senderFull && { empty: senderEmpty.si, full: senderFull.si };
+  const check = sweep && checkSweep(sweep, expected);
+  return check && { ...check, hysteresis: sweepDown && hysteresis(sweep, sweepDown) };
+}
 
 const POINTS = 80;
 const marks = [
@@ -65,17 +85,18 @@ const marks = [
 export function gaugeOutcome(job: Job): GaugeOutcome {
   const gauge = job.gauge;
   if (!gauge || Object.keys(gauge).length === 0) return { kind: 'unused' };
-  const tank = tankTable(job.survey.tank);
+  const tank = surveyedTank(job.survey.tank);
   const missing = missingReadings(gauge);
-  if (!tank.ok || missing.length > 0) return { kind: 'needs', names: [...missing, ...(tank.ok ? [] : tank.needs)] };
+  if (tank.kind !== 'known' || missing.length > 0)
+    return { kind: 'needs', names: [...missing, ...(tank.kind === 'needs' ? tank.needs : [])] };
   const sweep = sweepOf(gauge);
   if (!armReaches(sweep)) return { kind: 'armTooShort' };
-  return { kind: 'computed', findings: computed(tank.table, sweep, gauge) };
+  return { kind: 'computed', findings: computed(tank.tank.table, sweep, gauge, job) };
 }
 
 /** Keys of the gauge that a result waits for, once any of it is filled in. */
-export function missingReadings(gauge: Gauge): (keyof Gauge)[] {
-  const wanted: (keyof Gauge)[] = ['kind', 'senderEmpty', 'senderFull', 'floatLow', 'floatHigh'];
+export function missingReadings(gauge: Gauge): (keyof typeof gaugeProperties)[] {
+  const wanted: (keyof typeof gaugeProperties)[] = ['kind', 'senderEmpty', 'senderFull', 'floatLow', 'floatHigh'];
   if (gauge.kind !== 'programmable') wanted.push('gaugeEmpty', 'gaugeFull');
   return wanted.filter((key) => gauge[key] === undefined);
 }
@@ -87,16 +108,20 @@ const sweepOf = (gauge: Gauge): FloatSweep => ({
   arm: gauge.armLength && gauge.pivotHeight ? { length: gauge.armLength.si, pivot: gauge.pivotHeight.si } : undefined,
 });
 
-function computed(table: StrappingTable, sweep: FloatSweep, gauge: Gauge): GaugeFindings {
+function computed(table: StrappingTable, sweep: FloatSweep, gauge: Gauge, job: Job): GaugeFindings {
+  const [bottom, top] = [table.rows[0]!.level, table.rows.at(-1)!.level];
+  const ohmsAt = ohmsByLevel(sweep, gauge);
   const full = table.rows.at(-1)!.volume;
   const range: ResistanceRange | undefined =
     gauge.kind === 'programmable' ? undefined : { empty: gauge.gaugeEmpty!.si, full: gauge.gaugeFull!.si };
-  const distinct = range !== undefined && range.empty !== range.full && sweep.sender.empty !== sweep.sender.full;
-  const match = distinct ? matchSender(sweep.sender, range, gauge.supply?.si) : undefined;
+  // both senders of a saddle tank together are what the gauge sees
+  const sender: ResistanceRange = { empty: ohmsAt(bottom), full: ohmsAt(top) };
+  const distinct = range !== undefined && range.empty !== range.full && sender.empty !== sender.full;
+  const match = distinct ? matchSender(sender, range, gauge.supply?.si) : undefined;
   const network = match && networkOf(match);
   const needle = Array.from({ length: POINTS + 1 }, (_, i): NeedlePoint => {
-    const level = (i / POINTS) * table.rows.at(-1)!.level;
-    const ohms = senderResistance(sweep, level);
+    const level = bottom + (i / POINTS) * (top - bottom);
+    const ohms = ohmsAt(level);
     return {
       level,
       volume: volumeAtLevel(table, level),
@@ -115,9 +140,45 @@ function computed(table: StrappingTable, sweep: FloatSweep, gauge: Gauge): Gauge
     calibration: Array.from({ length: 11 }, (_, tenth) => {
       const volume = (tenth / 10) * full;
       const level = levelAtVolume(table, volume);
-      return { share: tenth / 10, volume, level, ohms: senderResistance(sweep, level) };
+      return { share: tenth / 10, volume, level, ohms: ohmsAt(level) };
     }),
+    track: measuredTrack(gauge) ? 'measured' : 'linear',
+    deadBands: {
+      below: volumeAtLevel(table, sweep.low),
+      above: full - volumeAtLevel(table, sweep.high),
+    },
+    proof: fillReadings(job.survey.tank.fills ?? [], 'ohms').map(({ volume, reading: measured }) => ({
+      volume,
+      measured,
+      computed: ohmsAt(levelAtVolume(table, volume)),
+    })),
+    supplyShift: supplyShift(gauge),
   };
+}
+
+/** The sender's track as measured, share of sweep to ohms; undefined while fewer than three good readings are there. */
+function measuredTrack(gauge: Gauge): ((share: number) => number) | undefined {
+  const points = (gauge.sweep ?? []).flatMap((r) => (r.ohms ? [[r.share, r.ohms.si] as const] : []));
+  const sorted = points.sort((a, b) => a[0] - b[0]).filter(([share], i, all) => i === 0 || share > all[i - 1]![0]);
+  if (sorted.length < 3) return undefined;
+  const curve = monotoneCurve(sorted);
+  const [first, last] = [sorted[0]![0], sorted.at(-1)![0]];
+  return (share) => curve.value(Math.min(Math.max(share, first), last));
+}
+
+/** What the gauge sees at a fuel level: the sender's track, and a second sender with it. Both floats see one level. */
+function ohmsByLevel(sweep: FloatSweep, gauge: Gauge): (level: number) => number {
+  const track = measuredTrack(gauge);
+  const first = (level: number) => (track ? track(sweepShare(sweep, level)) : senderResistance(sweep, level));
+  const { secondEmpty, secondFull, combine } = gauge;
+  if (!combine || !secondEmpty || !secondFull) return first;
+  const second: FloatSweep = {
+    low: gauge.secondLow?.si ?? sweep.low,
+    high: gauge.secondHigh?.si ?? sweep.high,
+    sender: { empty: secondEmpty.si, full: secondFull.si },
+  };
+  const share = combine === 'sum' ? 1 : 0.5;
+  return (level) => share * (first(level) + senderResistance(second, level));
 }
 
 const networkOf = (match: SenderMatch): ResistorNetwork | undefined =>

@@ -3,6 +3,7 @@ import { assumptionsSchema } from './assumption.ts';
 import { briefSchema } from './brief.ts';
 import { componentSchema } from './component.ts';
 import { gaugeSchema } from './gauge.ts';
+import { hangerSchema } from './hanger.ts';
 import { layouts, type LayoutKey } from './layout.ts';
 import { textSchema } from './measured.ts';
 import { surveySchema } from './survey.ts';
@@ -37,6 +38,8 @@ export const jobSchema = z
       supply: z.array(componentSchema).max(60),
       return: z.array(componentSchema).max(40),
     }),
+    /** Absent until the hanger is looked at. */
+    hanger: hangerSchema.optional(),
     /** Absent until the gauge is looked at. */
     gauge: gaugeSchema.optional(),
     assumptions: assumptionsSchema,

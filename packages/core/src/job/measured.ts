@@ -7,7 +7,22 @@ export interface Measured {
   si: number;
   unit: string;
   typed?: string;
+  /** Measured twice: both takes are kept, and `si` is their mean. */
+  takes?: [Take, Take];
 }
+export interface Take {
+  si: number;
+  unit: string;
+  typed?: string;
+}
+
+/** Both takes as one value; a first take alone when there is no second. */
+export const ofTakes = (first: Take, second?: Take): Measured =>
+  second ? { si: (first.si + second.si) / 2, unit: first.unit, takes: [first, second] } : first;
+
+/** How far two takes lie apart. */
+export const spreadOf = (value: Measured): number | undefined =>
+  value.takes && Math.abs(value.takes[0].si - value.takes[1].si);
 
 const isWellFormed = (text: string) => !/\p{Surrogate}/u.test(text); // a lone half of a pair cannot be stored
 // eslint-disable-next-line no-control-regex -- control characters other than tab and line breaks are what is refused
@@ -30,11 +45,20 @@ export function measuredSchema(field: QuantityField): z.ZodType<Measured> {
   if (minimum >= 0) si = si.min(0, { error: `a ${field.name} cannot be negative`, abort: true });
   if (minimum !== 0) si = si.min(minimum, `a ${field.name} cannot be under ${limit(minimum)}`);
   if (field.maximum !== undefined) si = si.max(field.maximum, `a ${field.name} cannot be over ${limit(field.maximum)}`);
-  return z.strictObject({
+  const take = {
     si,
     unit: z.enum(ids, { error: `is not a unit of ${field.kind}` }),
     typed: textSchema(60).optional(),
-  });
+  };
+  return z
+    .strictObject({ ...take, takes: z.tuple([z.strictObject(take), z.strictObject(take)]).optional() })
+    .refine(
+      ({ si: mean, takes }) => !takes || Math.abs((takes[0].si + takes[1].si) / 2 - mean) <= 1e-9 * Math.abs(mean),
+      {
+        path: ['takes'],
+        error: 'must have the value as their mean',
+      },
+    );
 }
 
 /** A measured value from SI, for demo jobs, cures and tests. */

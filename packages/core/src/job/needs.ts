@@ -4,11 +4,13 @@ import { componentDefinitions, componentName, type Component } from './component
 import type { Job, Line } from './job.ts';
 import type { Property } from './property.ts';
 import { missingReadings } from '../gauge/gauge-findings.ts';
-import { tankTable } from '../gauge/tank-table.ts';
+import { surveyedTank } from '../tanks/surveyed-tank.ts';
 import { gaugeProperties } from './gauge.ts';
-import { surveyProperties, tankProperties } from './survey.ts';
+import { hangerProperties } from './hanger.ts';
+import { surveyProperties } from './survey.ts';
+import { tankProperties } from './tank.ts';
 
-export const stages = ['brief', 'survey', 'layout', 'run', 'gauge', 'cards'] as const;
+export const stages = ['brief', 'survey', 'layout', 'hanger', 'run', 'gauge', 'cards'] as const;
 export type Stage = (typeof stages)[number];
 
 /** Where in the job document something is: the keys from the root. */
@@ -40,10 +42,10 @@ export function needsOf(job: Job): Need[] {
       title: component ? `${componentName(component)}: ${name}` : name,
       blocksSolution: blocks,
     });
-  const group = (stage: Stage, base: FieldPath, properties: Record<string, Property>, held: object) => {
+  const group = (stage: Stage, base: FieldPath, properties: Record<string, Property>, held: object, blocks = true) => {
     for (const [key, property] of Object.entries(properties))
       if (isNeeded(property) && (held as Record<string, unknown>)[key] === undefined)
-        add(stage, [...base, key], property.name, true);
+        add(stage, [...base, key], property.name, blocks);
   };
   group('brief', ['brief'], briefNeeds(job), job.brief);
   group('survey', ['survey', 'tank'], tankProperties, job.survey.tank);
@@ -51,6 +53,8 @@ export function needsOf(job: Job): Need[] {
   if (!job.layout.key) add('layout', ['layout', 'key'], 'layout', false);
   if (needsOutletHeight(job) && job.survey.tank.outletHeight === undefined)
     add('survey', ['survey', 'tank', 'outletHeight'], tankProperties.outletHeight.name, false);
+  if (job.hanger && Object.keys(job.hanger).length > 0)
+    group('hanger', ['hanger'], hangerProperties, job.hanger, false);
   for (const line of ['supply', 'return'] as const)
     job.run[line].forEach((component, i) => {
       for (const { key, property } of componentNeeds(component))
@@ -58,12 +62,22 @@ export function needsOf(job: Job): Need[] {
     });
   if (job.gauge && Object.keys(job.gauge).length > 0) {
     for (const key of missingReadings(job.gauge)) add('gauge', ['gauge', key], gaugeProperties[key].name, false);
-    const tank = tankTable(job.survey.tank);
-    for (const key of tank.ok ? [] : tank.needs)
-      if (key !== 'depth') add('survey', ['survey', 'tank', key], tankProperties[key].name, false);
+    const tank = surveyedTank(job.survey.tank);
+    for (const key of tank.kind === 'needs' ? tank.needs : [])
+      if (key !== 'depth') add('survey', ['survey', 'tank', key], tankNeedNames[key] ?? key, false);
   }
   return needs;
 }
+
+/** Names of what a tank's shape waits for, lists included. */
+const tankNeedNames: Partial<Record<string, string>> = {
+  ...Object.fromEntries(Object.entries(tankProperties).map(([key, p]) => [key, p.name])),
+  section: 'traced section',
+  stations: 'sections along the tank',
+  zones: 'steps of the floor',
+  mesh: 'mesh of the tank',
+  strapping: 'strapping table or fills',
+};
 
 const isNeeded = (property: Property): boolean =>
   (property.type === 'quantity' || property.type === 'choice') && property.needed;

@@ -19,12 +19,23 @@ interface Base<S extends z.ZodType> {
   /** How and why to measure it, in one sentence. */
   readonly hint?: string;
 }
+/** How a measurement is taken. */
+export interface Guide {
+  /** Letter that marks it on the sketch. */
+  readonly mark: string;
+  readonly tool: string;
+  readonly where: string;
+  /** As close as it has to be read, in SI; two takes that differ by more ask for a third. */
+  readonly tolerance: number;
+  readonly why: string;
+}
 export interface QuantityProperty extends Base<z.ZodType<Measured>> {
   readonly type: 'quantity';
   readonly field: QuantityField;
   /** Results wait for it when it is unknown and no typical value stands in. */
   readonly needed: boolean;
   readonly typical?: Typical;
+  readonly guide?: Guide;
 }
 export interface ChoiceProperty<V extends string = string> extends Base<z.ZodType<V>> {
   readonly type: 'choice';
@@ -53,6 +64,7 @@ type QuantityOptions = Partial<Omit<QuantityField, 'kind' | 'name' | 'unit'>> & 
   hint?: string;
   needed?: boolean;
   typical?: Typical;
+  guide?: Guide;
 };
 
 export function quantity(
@@ -61,9 +73,9 @@ export function quantity(
   unit: string,
   options: QuantityOptions = {},
 ): QuantityProperty {
-  const { hint, needed = false, typical, ...limits } = options;
+  const { hint, needed = false, typical, guide, ...limits } = options;
   const field: QuantityField = { kind, name, unit, ...limits };
-  return { type: 'quantity', name, field, hint, needed, typical, schema: measuredSchema(field) };
+  return { type: 'quantity', name, field, hint, needed, typical, guide, schema: measuredSchema(field) };
 }
 
 export function choice<const V extends string>(

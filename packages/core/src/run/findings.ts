@@ -1,12 +1,20 @@
 import { fullLoadDemand, usualBsfc, type Demand } from '../engine/demand.ts';
 import type { Fuel } from '../fluids/fuel.ts';
-import { gaugeOutcome, type GaugeOutcome } from '../gauge/gauge-findings.ts';
+import { fuelLiquid } from '../fluids/fuel.ts';
+import { gaugeOutcome, sweepOutcome, type GaugeOutcome } from '../gauge/gauge-findings.ts';
+import { blockingOff, type BlockedOff } from '../hangers/blocking-off.ts';
+import { hangerFindings, type HangerFindings } from '../hangers/hanger-findings.ts';
+import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { needsOf, type Need } from '../job/needs.ts';
 import type { Value } from '../job/value.ts';
 import { jointsOf, type Joint } from './joints.ts';
 import { runFaults, type RunFault } from './run-fault.ts';
 import { solveRun, type RunSolution } from './solve-run.ts';
+import { floatFindings, type FloatFindings } from '../senders/float-findings.ts';
+import { tankFindings, type TankFindings } from '../tanks/tank-findings.ts';
+import { surveyedTank } from '../tanks/surveyed-tank.ts';
+import { ventFindings, type VentFindings } from '../vents/vent-findings.ts';
 
 /** Everything computed from a job. Rules, working, cards and drawings read from here and compute no physics of their own. */
 export interface Findings {
@@ -19,6 +27,12 @@ export interface Findings {
   readonly demand?: Demand;
   readonly solution?: RunSolution;
   readonly gauge: GaugeOutcome;
+  readonly sweep?: ReturnType<typeof sweepOutcome>;
+  readonly tank: TankFindings;
+  readonly hanger: HangerFindings;
+  readonly float?: FloatFindings;
+  readonly vent?: VentFindings;
+  readonly blockedOff: readonly BlockedOff[];
 }
 
 /** The fuel, once family and ethanol share are known. */
@@ -40,9 +54,42 @@ export function findingsOf(job: Job): Findings {
   const bsfc = bsfcOf(job);
   const power = job.brief.power?.si;
   const demand = power !== undefined && bsfc && fuel ? fullLoadDemand(power, bsfc.si, fuel) : undefined;
+  const run = solvedRun(job, fuel, demand, needs);
+  const tank = surveyedTank(job.survey.tank);
+  const shell = tank.kind === 'known' ? tank.tank : undefined;
+  const liquid = fuel && fuelLiquid(fuel, assumed(job.assumptions, 'fuelTemperature'));
+  const hanger = hangerFindings(job, { tank: shell, solution: run.solution, demand: demand?.volumeFlow, liquid });
+  return {
+    job,
+    needs,
+    joints: jointsOf(job),
+    fuel,
+    bsfc,
+    demand,
+    ...run,
+    gauge: gaugeOutcome(job),
+    sweep: sweepOutcome(job),
+    tank: tankFindings(job, tank),
+    hanger,
+    float: floatFindings(job, shell),
+    vent: ventFindings(job, {
+      demand: demand?.volumeFlow,
+      density: liquid?.density,
+      full: shell?.full,
+      top: shell?.top,
+    }),
+    blockedOff: blockingOff(job.survey.oldConnections ?? []),
+  };
+}
+
+function solvedRun(
+  job: Job,
+  fuel: Fuel | undefined,
+  demand: Demand | undefined,
+  needs: readonly Need[],
+): Pick<Findings, 'faults' | 'solution'> {
   const faults = runFaults(job);
-  const base = { job, needs, joints: jointsOf(job), fuel, bsfc, demand, gauge: gaugeOutcome(job) };
-  if (faults.length > 0 || !demand || !fuel || needs.some((n) => n.blocksSolution)) return { ...base, faults };
+  if (faults.length > 0 || !demand || !fuel || needs.some((n) => n.blocksSolution)) return { faults };
   const solved = solveRun(job, fuel, demand.volumeFlow);
-  return solved.ok ? { ...base, faults, solution: solved.value } : { ...base, faults: [solved.fault] };
+  return solved.ok ? { faults, solution: solved.value } : { faults: [solved.fault] };
 }

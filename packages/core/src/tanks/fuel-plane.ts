@@ -24,3 +24,6 @@ export function fuelPlane(
   const [slopeX, slopeY] = [Math.tan(pitch), Math.tan(roll)];
   return { height: level - slopeX * datum[0] - slopeY * datum[1], slopeX, slopeY };
 }
+
+/** A level surface at a height. */
+export const levelPlane = (height: number): FuelPlane => ({ height, slopeX: 0, slopeY: 0 });

@@ -5,63 +5,79 @@ import type { FuelPlane } from './fuel-plane.ts';
 export interface Mesh {
   readonly corners: Float64Array;
 }
+export type Place = readonly [x: number, y: number, z: number];
 
 export type MeshFault =
   | { code: 'empty' }
-  /** Edges that do not have exactly two triangles: the surface has a hole, or sheets that are no solid. */
-  | { code: 'notClosed'; openEdges: number };
+  /** Edges that do not have a triangle on each side: the surface has a hole. `places`: midpoints of some of them. */
+  | { code: 'notClosed'; openEdges: number; places: readonly Place[] }
+  /** Neighbours that face opposite ways: some triangles are turned inside out. */
+  | { code: 'mixedFacing'; edges: number; places: readonly Place[] };
 
 /**
  * Volume of a closed mesh below a plane, m3.
  *
- * Each triangle is clipped to below the plane and spans a tetrahedron with one point of the plane; the cut itself then
- * spans nothing, so that no lid has to be made and concave or separate lobes come out right.
+ * Over each triangle stands a column up to the plane; columns over faces that look down count, those over faces that look
+ * up are taken off again. No lid has to be made, and concave or separate lobes come out right.
  */
-export function meshVolume({ corners }: Mesh, plane: FuelPlane): number {
-  let six = 0;
-  const above = (x: number, y: number, z: number) => z - (plane.height + plane.slopeX * x + plane.slopeY * y);
-  const apexZ = plane.height; // the plane's point over the origin: (0, 0, height)
-  const polygon: number[] = [];
-  for (let t = 0; t < corners.length; t += 9) {
-    polygon.length = 0;
-    for (let i = 0; i < 3; i++) {
-      const [a, b] = [t + 3 * i, t + 3 * ((i + 1) % 3)];
-      const [ax, ay, az] = [corners[a]!, corners[a + 1]!, corners[a + 2]!];
-      const [bx, by, bz] = [corners[b]!, corners[b + 1]!, corners[b + 2]!];
-      const [da, db] = [above(ax, ay, az), above(bx, by, bz)];
-      if (da <= 0) polygon.push(ax, ay, az);
-      if (da < 0 !== db < 0 && da !== 0 && db !== 0) {
-        const s = da / (da - db);
-        polygon.push(ax + s * (bx - ax), ay + s * (by - ay), az + s * (bz - az));
-      }
-    }
-    for (let k = 3; k + 5 < polygon.length; k += 3)
-      six += tripleProduct(
-        polygon[0]!,
-        polygon[1]!,
-        polygon[2]! - apexZ,
-        polygon[k]!,
-        polygon[k + 1]!,
-        polygon[k + 2]! - apexZ,
-        polygon[k + 3]!,
-        polygon[k + 4]!,
-        polygon[k + 5]! - apexZ,
-      );
-  }
-  return Math.max(0, six / 6);
+export function meshVolume(mesh: Mesh, plane: FuelPlane): number {
+  return meshVolumes(mesh, plane, [0])[0]!;
 }
 
-const tripleProduct = (
-  ax: number,
-  ay: number,
-  az: number,
-  bx: number,
-  by: number,
-  bz: number,
-  cx: number,
-  cy: number,
-  cz: number,
-): number => ax * (by * cz - bz * cy) + ay * (bz * cx - bx * cz) + az * (bx * cy - by * cx);
+/**
+ * The same at many levels of one attitude in one pass: each triangle is asked only at the levels that cut it.
+ *
+ * @param offsets - m added to the plane's height, ascending. @returns m3, one for each.
+ */
+export function meshVolumes({ corners }: Mesh, plane: FuelPlane, offsets: readonly number[]): number[] {
+  const { height, slopeX, slopeY } = plane;
+  const volumes = new Float64Array(offsets.length);
+  // what triangles wholly below a level give is linear in it: summed as steps and added up at the end
+  const areaFrom = new Float64Array(offsets.length + 1);
+  const momentFrom = new Float64Array(offsets.length + 1);
+  for (let t = 0; t < corners.length; t += 9) {
+    const [ax, ay] = [corners[t]!, corners[t + 1]!];
+    const [bx, by] = [corners[t + 3]!, corners[t + 4]!];
+    const [cx, cy] = [corners[t + 6]!, corners[t + 7]!];
+    const facingDown = ((by - ay) * (cx - ax) - (bx - ax) * (cy - ay)) / 2; // projected area, positive where it looks down
+    if (facingDown === 0) continue;
+    let h0 = corners[t + 2]! - slopeX * ax - slopeY * ay - height;
+    let h1 = corners[t + 5]! - slopeX * bx - slopeY * by - height;
+    let h2 = corners[t + 8]! - slopeX * cx - slopeY * cy - height;
+    if (h0 > h1) [h0, h1] = [h1, h0];
+    if (h1 > h2) [h1, h2] = [h2, h1];
+    if (h0 > h1) [h0, h1] = [h1, h0];
+    const mean = (h0 + h1 + h2) / 3;
+    let i = firstAbove(offsets, h0);
+    for (; i < offsets.length && offsets[i]! < h2; i++) {
+      const level = offsets[i]!;
+      const column =
+        level <= h1
+          ? (level - h0) ** 3 / (3 * (h1 - h0) * (h2 - h0))
+          : level - mean + (h2 - level) ** 3 / (3 * (h2 - h0) * (h2 - h1));
+      volumes[i]! += facingDown * column;
+    }
+    areaFrom[i]! += facingDown;
+    momentFrom[i]! += facingDown * mean;
+  }
+  let [area, moment] = [0, 0];
+  return offsets.map((level, i) => {
+    area += areaFrom[i]!;
+    moment += momentFrom[i]!;
+    return Math.max(0, volumes[i]! + area * level - moment);
+  });
+}
+
+/** Index of the first value above a limit, by bisection. */
+function firstAbove(values: readonly number[], limit: number): number {
+  let [low, high] = [0, values.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (values[middle]! > limit) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
 
 export function meshBounds({ corners }: Mesh): { least: [number, number, number]; most: [number, number, number] } {
   const least: [number, number, number] = [Infinity, Infinity, Infinity];
@@ -75,63 +91,79 @@ export function meshBounds({ corners }: Mesh): { least: [number, number, number]
 }
 
 const SAME_POINT = 1e-6; // of the mesh's size: corners nearer than this are one, as rounded files have them
+const MOST_PLACES = 200; // edges named in a fault, enough to draw
 
 /** A mesh that encloses a volume, turned so that its triangles face outwards; or why it does not. */
-export function closedMesh(corners: Float64Array): Result<Mesh, MeshFault> {
+export function closedMesh(corners: Float64Array): Result<Mesh & { turned: boolean }, MeshFault> {
   if (corners.length < 36) return failure({ code: 'empty' });
+  const edges = edgesOf(corners);
+  const open = [...edges.values()].filter((e) => e.forward + e.backward < 2 || (e.forward + e.backward) % 2 === 1);
+  const places = (bad: readonly Edge[]) => bad.slice(0, MOST_PLACES).map((e) => e.middle);
+  if (open.length > 0) return failure({ code: 'notClosed', openEdges: open.length, places: places(open) });
+  const mixed = [...edges.values()].filter((e) => e.forward !== e.backward);
+  if (mixed.length > 0) return failure({ code: 'mixedFacing', edges: mixed.length, places: places(mixed) });
+  const solid = facingOutwards(corners);
+  return solid ? success(solid) : failure({ code: 'empty' });
+}
+
+interface Edge {
+  forward: number;
+  backward: number;
+  readonly middle: Place;
+}
+
+/** Each edge with how often it is run through in each sense: a closed surface of one facing has each once. */
+function edgesOf(corners: Float64Array): Map<number, Edge> {
   const { least, most } = meshBounds({ corners });
   const grain = Math.max(...most.map((m, i) => m - least[i]!)) * SAME_POINT || SAME_POINT;
   const names = new Map<string, number>();
   const pointAt = (i: number): number => {
-    const key = [0, 1, 2].map((k) => Math.round((corners[i + k]! - least[k]!) / grain)).join();
+    const key = `${Math.round((corners[i]! - least[0]) / grain)},${Math.round((corners[i + 1]! - least[1]) / grain)},${Math.round((corners[i + 2]! - least[2]) / grain)}`;
     const known = names.get(key);
     if (known !== undefined) return known;
     names.set(key, names.size);
     return names.size - 1;
   };
-  // each directed edge of a closed, consistently wound surface is met by its reverse
-  const edges = new Map<string, number>();
+  const edges = new Map<number, Edge>();
   for (let t = 0; t < corners.length; t += 9) {
-    const [a, b, c] = [pointAt(t), pointAt(t + 3), pointAt(t + 6)];
-    if (a === b || b === c || c === a) continue; // a sliver that rounding closed
-    for (const [from, to] of [
-      [a, b],
-      [b, c],
-      [c, a],
-    ] as const) {
-      const sign = from < to ? 1 : -1;
-      const key = from < to ? `${from}:${to}` : `${to}:${from}`;
-      edges.set(key, (edges.get(key) ?? 0) + sign);
+    const points = [pointAt(t), pointAt(t + 3), pointAt(t + 6)];
+    if (new Set(points).size < 3) continue; // a sliver that rounding closed
+    for (let k = 0; k < 3; k++) {
+      const [from, to] = [points[k]!, points[(k + 1) % 3]!];
+      const [i, j] = [t + 3 * k, t + 3 * ((k + 1) % 3)];
+      const key = Math.min(from, to) * 2 ** 26 + Math.max(from, to); // fewer than 2^26 points, so exact
+      let edge = edges.get(key);
+      if (!edge) {
+        const middle = [0, 1, 2].map((a) => (corners[i + a]! + corners[j + a]!) / 2) as unknown as Place;
+        edges.set(key, (edge = { forward: 0, backward: 0, middle }));
+      }
+      if (from < to) edge.forward++;
+      else edge.backward++;
     }
   }
-  const openEdges = [...edges.values()].filter((balance) => balance !== 0).length;
-  if (openEdges > 0) return failure({ code: 'notClosed', openEdges });
-  const whole = { height: most[2] + 1, slopeX: 0, slopeY: 0 };
-  const outwards = signedVolume(corners) >= 0;
-  const mesh = { corners: outwards ? corners : turned(corners) };
-  return meshVolume(mesh, whole) > 0 ? success(mesh) : failure({ code: 'empty' });
+  return edges;
 }
 
-function signedVolume(corners: Float64Array): number {
+/** Triangles of one facing, turned as a whole so that they look outwards; undefined where they enclose nothing. */
+export function facingOutwards(corners: Float64Array): (Mesh & { turned: boolean }) | undefined {
+  const turned = corners.slice();
   let six = 0;
-  for (let t = 0; t < corners.length; t += 9)
-    six += tripleProduct(
-      corners[t]!,
-      corners[t + 1]!,
-      corners[t + 2]!,
-      corners[t + 3]!,
-      corners[t + 4]!,
-      corners[t + 5]!,
-      corners[t + 6]!,
-      corners[t + 7]!,
-      corners[t + 8]!,
-    );
-  return six / 6;
+  for (let t = 0; t < corners.length; t += 9) {
+    const [ax, ay, az, bx, by, bz, cx, cy, cz] = corners.subarray(t, t + 9) as unknown as number[];
+    six += ax! * (by! * cz! - bz! * cy!) + ay! * (bz! * cx! - bx! * cz!) + az! * (bx! * cy! - by! * cx!);
+    for (let k = 3; k < 6; k++) [turned[t + k], turned[t + k + 3]] = [corners[t + k + 3]!, corners[t + k]!];
+  }
+  if (!(Math.abs(six) > 0)) return undefined;
+  return six > 0 ? { corners, turned: false } : { corners: turned, turned: true };
 }
 
-function turned(corners: Float64Array): Float64Array {
-  const result = corners.slice();
-  for (let t = 0; t < corners.length; t += 9)
-    for (let k = 0; k < 3; k++) [result[t + 3 + k], result[t + 6 + k]] = [corners[t + 6 + k]!, corners[t + 3 + k]!];
-  return result;
+/** Corners of several meshes as one. */
+export function joinMeshes(meshes: readonly Mesh[]): Mesh {
+  const corners = new Float64Array(meshes.reduce((sum, m) => sum + m.corners.length, 0));
+  let at = 0;
+  for (const mesh of meshes) {
+    corners.set(mesh.corners, at);
+    at += mesh.corners.length;
+  }
+  return { corners };
 }

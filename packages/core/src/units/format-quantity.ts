@@ -25,7 +25,13 @@ export function formatIn(si: number, unit: Unit): string {
   if (unit.id === 'dash') return `${MINUS}${formatNumber(fromSi(si, unit), 0)}`;
   const value = fromSi(si, unit);
   const number = formatNumber(value, decimalsFor(value, unit));
-  return unit.label === '' ? number : unit.label === '%' ? `${number} %` : `${number} ${unit.label}`;
+  return unit.label === ''
+    ? number
+    : unit.label === '°'
+      ? `${number}°`
+      : unit.label === '%'
+        ? `${number} %`
+        : `${number} ${unit.label}`;
 }
 
 const FINEST_IN_MILLIMETRES = 5e-4; // m; below it a length is a mesh or a roughness, and those are in micrometres
@@ -81,6 +87,7 @@ const partners: Record<string, string> = {
   mA: 'A',
   kΩ: 'Ω',
   min: 's',
+  rad: '°',
 };
 export function partnerUnit(unit: Unit): Unit | undefined {
   const id = partners[unit.id];

@@ -121,6 +121,7 @@ const kindWords: Record<QuantityField['kind'], string> = {
   density: 'a density',
   viscosity: 'a viscosity',
   time: 'a time',
+  angle: 'an angle',
   number: 'a plain number',
 };
 

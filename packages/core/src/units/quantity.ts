@@ -19,6 +19,7 @@ export const quantityKinds = [
   'density', // kg/m3
   'viscosity', // Pa s
   'time', // s
+  'angle', // rad
   'number', // 1, for dimensionless figures such as Reynolds or K
 ] as const;
 export type QuantityKind = (typeof quantityKinds)[number];

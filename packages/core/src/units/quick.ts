@@ -5,6 +5,7 @@ const from = (id: string) => {
   const unit = unitById(id);
   return (value: number): number => toSi(value, unit);
 };
+export const litres = from('L');
 export const mm = from('mm');
 export const inches = from('in');
 export const micrometres = from('µm');
@@ -12,6 +13,8 @@ export const kPa = from('kPa');
 export const bar = from('bar');
 export const psi = from('psi');
 export const litresPerHour = from('L/h');
+export const litresPerMinute = from('L/min');
 export const celsius = from('°C');
 export const horsepower = from('hp');
 export const poundsPerHorsepowerHour = from('lb/(hp·h)');
+export const degrees = from('°');

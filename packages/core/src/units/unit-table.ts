@@ -116,6 +116,8 @@ export const units: readonly Unit[] = [
   unit('viscosity', 'mPa·s', 1e-3, 2, ['mpas', 'cp', 'mpa.s']),
   unit('time', 's', 1, 1, ['sec', 'second', 'seconds']),
   unit('time', 'min', 60, 1, ['minute', 'minutes']),
+  unit('angle', '°', Math.PI / 180, 0, ['deg', 'degree', 'degrees', 'º']),
+  unit('angle', 'rad', 1, 3, ['radian', 'radians']),
   unit('number', '', 1, 3, []),
 ];
 

@@ -1,6 +1,6 @@
 import type { Rule } from '../snag.ts';
 import { ethanolShare } from '../reading.ts';
-import { tankProperties } from '../../job/survey.ts';
+import { tankProperties } from '../../job/tank.ts';
 import { figure } from '../../units/quantity.ts';
 
 const attacked = ['zinc', 'terne', 'aluminium'] as const;

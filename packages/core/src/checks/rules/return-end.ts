@@ -12,7 +12,7 @@ const LEAST_DISTANCE = mm(100); // between return and pickup, common practice
 /** A return must end below the surface and away from the pickup. */
 export const returnEnd: Rule = {
   key: 'return-end',
-  check: ({ job }) =>
+  check: ({ job, hanger }) =>
     placedOf(job, 'returnDrop').flatMap(({ component, line, index }) => {
       const reports: SnagReport[] = [];
       const level = (job.survey.tank.depth?.si ?? Infinity) * assumed(job.assumptions, 'fuelLevel');
@@ -29,12 +29,13 @@ export const returnEnd: Rule = {
           act: { act: 'setOnComponent', id: component.id, key: 'endHeight', value: measured(RETURN_HEIGHT, 'mm') },
           actLabel: 'End it at 19 mm',
         });
-      if (component.pickupDistance && component.pickupDistance.si < LEAST_DISTANCE)
+      const distance = hanger.back?.distance ?? component.pickupDistance?.si;
+      if (distance !== undefined && distance < LEAST_DISTANCE && !job.hanger?.returnIntoBucket)
         reports.push({
           ...base,
           path: ['run', line, index, 'pickupDistance'],
           what: `${quoted(component)} ends beside the pickup.`,
-          figure: { label: 'distance', ...figure('length', component.pickupDistance.si) },
+          figure: { label: 'distance', ...figure('length', distance) },
           limit: { label: 'at least', ...figure('length', LEAST_DISTANCE) },
           why: 'The pump draws the warm, bubbly fuel that just came back.',
           cure: 'Move the return’s end to the other side of the sump, or behind a baffle.',

@@ -15,7 +15,8 @@ export const actSchema = z.discriminatedUnion('act', [
     path: z
       .array(z.union([z.string(), z.number()]))
       .min(1)
-      .max(8),
+      .max(8)
+      .readonly(),
     value: z.unknown(),
   }),
   z.strictObject({ act: z.literal('setOnComponent'), id, key: z.string().max(40), value: z.unknown() }),

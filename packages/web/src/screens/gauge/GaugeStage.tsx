@@ -1,7 +1,7 @@
 import { lazy, Suspense } from 'react';
 import type { GaugeFindings } from '@endrel/core/gauge/gauge-findings';
 import { gaugeProperties } from '@endrel/core/job/gauge';
-import { tankProperties } from '@endrel/core/job/survey';
+import { tankProperties } from '@endrel/core/job/tank';
 import type { MatchedNetwork } from '@endrel/core/senders/match-sender';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';

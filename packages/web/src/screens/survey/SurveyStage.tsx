@@ -1,5 +1,6 @@
 import { Plus } from 'lucide-react';
-import { surveyProperties, existingLineProperties, tankProperties, type ExistingLine } from '@endrel/core/job/survey';
+import { surveyProperties, existingLineProperties, type ExistingLine } from '@endrel/core/job/survey';
+import { tankProperties } from '@endrel/core/job/tank';
 import { freshId } from '@endrel/core/job/acts/fresh-id';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';

@@ -1,4 +1,4 @@
-import { segmentArea } from './cylinder-volume.ts';
+import { segmentArea } from '../src/tanks/cylinder-volume.ts';
 
 /**
  * Area of a rectangle with four rounded corners below a height.

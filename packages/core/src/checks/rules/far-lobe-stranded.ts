@@ -1,0 +1,32 @@
+import type { Rule } from '../snag.ts';
+import { figure } from '../../units/quantity.ts';
+import { litres } from '../../units/quick.ts';
+
+const WORTH_SAYING = litres(1);
+
+/** Fuel that stays behind a bridge or a baffle because nothing brings it across. */
+export const farLobeStranded: Rule = {
+  key: 'far-lobe-stranded',
+  check: ({ job, hanger: { pickup, siphon } }) =>
+    (pickup?.stranded ?? []).flatMap(({ name, volume }) => {
+      const drawn = name.endsWith('lobe') && siphon !== undefined;
+      const left = drawn ? (pickup?.strandedWithSiphon ?? 0) : volume;
+      if (left < WORTH_SAYING) return [];
+      return [
+        {
+          grade: 'fix' as const,
+          stage: 'hanger' as const,
+          path: drawn ? (['hanger', 'farHeight'] as const) : (['hanger', 'jetDrill'] as const),
+          what: `${name.charAt(0).toUpperCase()}${name.slice(1)} keeps fuel that the pump never gets.`,
+          figure: { label: 'stays there', ...figure('volume', left) },
+          limit: { label: 'at most', ...figure('volume', WORTH_SAYING) },
+          why: 'The gauge counts it and the engine stops with it on board.',
+          cure:
+            job.survey.tank.shape === 'saddle'
+              ? 'Let the return drive a siphon jet whose far pickup stands at that lobe’s floor.'
+              : 'Cut a hole in the baffle along the floor, or move the pickup to its other side.',
+          source: 'geometry',
+        },
+      ];
+    }),
+};

@@ -1,0 +1,26 @@
+import type { Rule } from '../snag.ts';
+import { figure } from '../../units/quantity.ts';
+import { mm } from '../../units/quick.ts';
+
+const SLACK = mm(5); // above the lowest floor, common practice
+
+/** A pickup that does not stand where the fuel gathers. */
+export const pickupNotLowest: Rule = {
+  key: 'pickup-not-lowest',
+  check: ({ hanger: { pickup } }) => {
+    if (pickup?.aboveLowest === undefined || pickup.aboveLowest <= SLACK) return [];
+    return [
+      {
+        grade: 'fix',
+        stage: 'hanger',
+        path: ['hanger', 'openingForward'],
+        what: 'The pickup does not stand at the tank’s low point.',
+        figure: { label: 'floor under it, above the lowest', ...figure('length', pickup.aboveLowest) },
+        limit: { label: 'at most', ...figure('length', SLACK) },
+        why: `Fuel gathers where the pump cannot reach it${pickup.belowIt ? `: ${(pickup.belowIt * 1000).toFixed(1)} L stay below the pickup` : ''}.`,
+        cure: 'Place the opening over the sump, or carry the pickup into it with a submersible hose.',
+        source: 'geometry',
+      },
+    ];
+  },
+};

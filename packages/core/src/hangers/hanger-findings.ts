@@ -1,0 +1,208 @@
+import type { Hanger } from '../job/hanger.ts';
+import { hangerProperties } from '../job/hanger.ts';
+import type { Job } from '../job/job.ts';
+import type { Liquid } from '../hydraulics/network.ts';
+import { orificeFlow } from '../hydraulics/orifice.ts';
+import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
+import type { RunSolution } from '../run/solve-run.ts';
+import { compartments, type Compartment } from '../tanks/compartments.ts';
+import { floorUnder } from '../tanks/floor-under.ts';
+import { levelPlane } from '../tanks/fuel-plane.ts';
+import { meshBounds, meshVolume, type Place } from '../tanks/mesh.ts';
+import { leftAtPickup } from '../tanks/pickup.ts';
+import { solidMesh } from '../tanks/solid.ts';
+import type { Tank } from '../tanks/surveyed-tank.ts';
+import { openingFit, type OpeningFit } from './opening-fit.ts';
+import { ringPlate, type RingPlate } from './ring-plate.ts';
+import { siphonFindings, type SiphonFindings } from './siphon.ts';
+import { hangerStand, type HangerStand } from './stack-height.ts';
+import { stripOrder, type StripOrder } from './strip-order.ts';
+import { tiltIn, type Passage, type TiltIn } from './tilt-in.ts';
+
+/** Everything computed about the hanger. What an absent measurement would decide is absent. */
+export interface HangerFindings {
+  readonly stand?: HangerStand;
+  readonly opening?: OpeningFit;
+  readonly tilt?: TiltIn & { readonly length: number; readonly width: number; readonly passage: Passage };
+  readonly strip?: StripOrder;
+  readonly plate?: RingPlate;
+  readonly pickup?: PickupFindings;
+  readonly bucket?: BucketFindings;
+  readonly back?: ReturnFindings;
+  readonly siphon?: SiphonFindings;
+}
+export interface PickupFindings {
+  readonly place: Place;
+  /** m3 left on level ground when it uncovers, and the tank's when filled less that. */
+  readonly left: number;
+  readonly usable: number;
+  /** The same down to the bucket's inlet. */
+  readonly leftWithBucket?: number;
+  /** m3 that stay behind sills (a far lobe, a dammed baffle) on level ground, and where. */
+  readonly stranded: readonly { readonly name: string; readonly volume: number }[];
+  /** The same lobe with the siphon drawing from the far pickup. */
+  readonly strandedWithSiphon?: number;
+  /** How far the floor under it lies above the lowest floor it could reach, and what lies below it there. */
+  readonly aboveLowest?: number;
+  readonly belowIt?: number;
+}
+export interface BucketFindings {
+  /** s of full load that it holds. */
+  readonly seconds?: number;
+  /** m3/s that flow in at the level it must still run at, and must. */
+  readonly refill?: number;
+  readonly needed?: number;
+}
+export interface ReturnFindings {
+  readonly end: number;
+  /** From the pickup, in space. */
+  readonly distance?: number;
+  /** Fuel over its end at the level it must still run at; negative: it falls through air. */
+  readonly submersion: number;
+  /** Length of the drop tube under the plate. */
+  readonly tube?: number;
+}
+
+export interface Known {
+  readonly tank?: Tank;
+  readonly solution?: RunSolution;
+  readonly demand?: number;
+  readonly liquid?: Liquid;
+}
+
+/** Place of the pickup in the tank's axes; undefined while the hanger's height is unknown. */
+export function pickupPlace(hanger: Hanger, depth: number | undefined): Place | undefined {
+  if (depth === undefined || !hanger.hold) return undefined;
+  return [hanger.openingForward?.si ?? 0, hanger.openingLeft?.si ?? 0, hangerStand(hanger, depth).pickup];
+}
+
+export function hangerFindings(job: Job, known: Known): HangerFindings {
+  const hanger = job.hanger ?? {};
+  const depth = job.survey.tank.depth?.si;
+  const stand = depth !== undefined && hanger.hold ? hangerStand(hanger, depth) : undefined;
+  const place = pickupPlace(hanger, depth);
+  const parts = known.tank && place ? compartments(known.tank, job.survey.tank, place) : [];
+  return {
+    stand,
+    opening: openingFit(hanger),
+    tilt: tiltOf(hanger, depth, known.tank, place),
+    strip: stripOrder(hanger),
+    plate: ringPlate(hanger),
+    pickup: place && known.tank && parts.length > 0 ? pickupFindings(job, hanger, known.tank, parts, place) : undefined,
+    bucket: hanger.bucket ? bucketFindings(hanger, known) : undefined,
+    back: returnFindings(job, hanger, stand, place),
+    siphon: siphonOf(job, hanger, known),
+  };
+}
+
+function tiltOf(hanger: Hanger, depth: number | undefined, tank: Tank | undefined, place: Place | undefined) {
+  const { stiffLength, stiffWidth, openingDiameter } = hanger;
+  if (!stiffLength || !stiffWidth || !openingDiameter || depth === undefined) return undefined;
+  const passage: Passage = {
+    hole: Math.max(0, openingDiameter.si - 2 * (hanger.lip?.si ?? 0)),
+    edge: hanger.wallThickness?.si ?? hangerProperties.wallThickness.typical!.si,
+    depth,
+    reach: hanger.reach?.si ?? sideRoom(tank, place) ?? depth,
+    headroom: hanger.headroom?.si ?? Infinity,
+  };
+  return { ...tiltIn(stiffLength.si, stiffWidth.si, passage), length: stiffLength.si, width: stiffWidth.si, passage };
+}
+
+/** The roomiest way to a wall from under the opening. */
+function sideRoom(tank: Tank | undefined, place: Place | undefined): number | undefined {
+  if (!tank?.solids || !place) return undefined;
+  const reach = tank.solids.map((solid) => {
+    const { least, most } = meshBounds(solidMesh(solid));
+    return place[0] >= least[0] && place[0] <= most[0] ? Math.max(place[0] - least[0], most[0] - place[0]) : 0;
+  });
+  return Math.max(...reach) || undefined;
+}
+
+function pickupFindings(
+  job: Job,
+  hanger: Hanger,
+  tank: Tank,
+  parts: readonly Compartment[],
+  place: Place,
+): PickupFindings {
+  const filled = tank.full * (job.survey.tank.fillShare?.si ?? 0.95);
+  const left = leftAtPickup(parts, tank.porosity, place);
+  const inlet = hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si;
+  const near = parts.filter((p) => !p.sill);
+  const level = levelPlane(place[2]);
+  const stranded = parts.flatMap((p) =>
+    p.sill && p.sill[2] > place[2]
+      ? [{ name: p.name, volume: tank.porosity * meshVolume(p.mesh, levelPlane(p.sill[2])) }]
+      : [],
+  );
+  const far = parts.find((p) => p.name.endsWith('lobe') && p.sill);
+  const floor = near[0] && floorUnder(near[0].mesh, place[0], place[1]);
+  const lowest = near[0] && meshBounds(near[0].mesh).least[2];
+  return {
+    place,
+    left,
+    usable: Math.max(0, filled - left),
+    leftWithBucket: hanger.bucket ? leftAtPickup(parts, tank.porosity, [place[0], place[1], inlet]) : undefined,
+    stranded,
+    strandedWithSiphon:
+      far && hanger.farHeight ? tank.porosity * meshVolume(far.mesh, levelPlane(hanger.farHeight.si)) : undefined,
+    aboveLowest: floor === undefined || lowest === undefined ? undefined : floor - lowest,
+    belowIt: near[0] && tank.porosity * meshVolume(near[0].mesh, level),
+  };
+}
+
+function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): BucketFindings {
+  const seconds = hanger.bucketVolume && demand ? hanger.bucketVolume.si / demand : undefined;
+  const bore = hanger.bucketInletBore?.si;
+  const inlet = hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si;
+  const level = hanger.reserveLevel?.si ?? hangerProperties.reserveLevel.typical!.si;
+  const refill =
+    bore !== undefined && liquid
+      ? orificeFlow(liquid.density * STANDARD_GRAVITY * (level - inlet), bore, 'sharp', liquid.density)
+      : undefined;
+  // what comes back into the bucket need not flow in again
+  const needed = hanger.returnIntoBucket ? demand : (solution?.points.fullLoad.pumpFlow ?? demand);
+  return { seconds, refill, needed };
+}
+
+function returnFindings(
+  job: Job,
+  hanger: Hanger,
+  stand: HangerStand | undefined,
+  place: Place | undefined,
+): ReturnFindings | undefined {
+  const drop = job.run.return.find((c) => c.kind === 'returnDrop');
+  const end = drop?.kind === 'returnDrop' ? drop.endHeight?.si : undefined;
+  if (end === undefined) return undefined;
+  const level = hanger.reserveLevel?.si ?? hangerProperties.reserveLevel.typical!.si;
+  const placed = hanger.returnForward !== undefined || hanger.returnLeft !== undefined;
+  return {
+    end,
+    submersion: level - end,
+    tube: stand && stand.plateSeated - end,
+    distance:
+      place && placed
+        ? Math.hypot(
+            (hanger.returnForward?.si ?? 0) - place[0],
+            (hanger.returnLeft?.si ?? 0) - place[1],
+            end - place[2],
+          )
+        : drop?.kind === 'returnDrop'
+          ? drop.pickupDistance?.si
+          : undefined,
+  };
+}
+
+function siphonOf(job: Job, hanger: Hanger, { solution, liquid }: Known): SiphonFindings | undefined {
+  if (!solution || !liquid) return undefined;
+  const point = (key: 'idle' | 'cruise' | 'fullLoad') => ({
+    returnFlow: solution.points[key].returnFlow,
+    demand: solution.points[key].point.demand,
+  });
+  const lift = Math.max(0, (job.survey.tank.bridgeFloor?.si ?? 0) - (hanger.farHeight?.si ?? 0));
+  return siphonFindings(hanger, {
+    liquid,
+    lift,
+    points: { idle: point('idle'), cruise: point('cruise'), fullLoad: point('fullLoad') },
+  });
+}

@@ -1,0 +1,108 @@
+import { studHole, type RingPlate } from './ring-plate.ts';
+
+/** One line of a drawing at true size, mm, y up, origin in the middle of the plate. */
+export type TemplateShape =
+  | { readonly kind: 'circle'; readonly x: number; readonly y: number; readonly radius: number; readonly layer: Layer }
+  | {
+      readonly kind: 'line';
+      readonly from: readonly [number, number];
+      readonly to: readonly [number, number];
+      readonly layer: Layer;
+    }
+  | {
+      readonly kind: 'text';
+      readonly x: number;
+      readonly y: number;
+      readonly height: number;
+      readonly text: string;
+      readonly layer: Layer;
+    };
+export type Layer = 'cut' | 'centre' | 'note';
+
+export interface Template {
+  readonly title: string;
+  readonly shapes: readonly TemplateShape[];
+  /** Size with margins, mm, centred on the origin but for the ruler below. */
+  readonly width: number;
+  readonly height: number;
+  /** y of the top edge. */
+  readonly top: number;
+}
+
+const RULER = 100; // mm, the length that is checked with a rule after printing
+const MARGIN = 8;
+
+/** The plate to cut (`ring`), or what to drill in the tank (`drill`), with a ruler to check the print by. */
+export function plateTemplate(plate: RingPlate, kind: 'ring' | 'drill', title: string): Template {
+  const mm = (v: number) => v * 1000;
+  const outer = mm(kind === 'ring' ? plate.outside : plate.boltCircle + 3 * plate.studSize) / 2;
+  const shapes: TemplateShape[] = [];
+  const circle = (x: number, y: number, diameter: number, layer: Layer) =>
+    shapes.push({ kind: 'circle', x: mm(x), y: mm(y), radius: mm(diameter) / 2, layer });
+  const line = (from: readonly [number, number], to: readonly [number, number], layer: Layer) =>
+    shapes.push({ kind: 'line', from, to, layer });
+  const text = (x: number, y: number, words: string, height = 3) =>
+    shapes.push({ kind: 'text', x, y, height, text: words, layer: 'note' });
+  if (kind === 'ring') circle(0, 0, plate.outside, 'cut');
+  circle(0, 0, plate.hole, 'cut');
+  circle(0, 0, plate.boltCircle, 'centre');
+  for (const { x, y } of plate.studs) {
+    circle(x, y, studHole(plate.studSize), 'cut');
+    cross(mm(x), mm(y), mm(plate.studSize));
+  }
+  cross(0, 0, mm(plate.hole) / 8);
+  text(-outer + 2, outer + 3, title, 3.5);
+  text(
+    -outer + 2,
+    -outer - 4.5,
+    `hole ${size(plate.hole)}, bolt circle ${size(plate.boltCircle)}, ${plate.studs.length} × ${size(studHole(plate.studSize))}`,
+  );
+  const y = -outer - 16;
+  const left = -RULER / 2;
+  line([left, y], [left + RULER, y], 'note');
+  for (let i = 0; i <= RULER; i += 5) line([left + i, y], [left + i, y + (i % 10 === 0 ? 4 : 2)], 'note');
+  text(
+    left,
+    y - 5,
+    'Check with a rule: this line is 100 mm long. If it is not, print at 100 % without fitting to the page.',
+    2.6,
+  );
+  const half = Math.max(outer, RULER / 2) + MARGIN;
+  const top = outer + 3 + 3.5 + MARGIN;
+  return { title, shapes, width: 2 * half, height: top - (y - 5 - MARGIN), top };
+
+  function cross(x: number, yy: number, reach: number) {
+    line([x - reach, yy], [x + reach, yy], 'centre');
+    line([x, yy - reach], [x, yy + reach], 'centre');
+  }
+}
+
+const size = (metres: number): string => `⌀ ${Number((metres * 1000).toFixed(2))} mm`;
+const escape = (text: string): string =>
+  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
+
+const strokes: Record<Layer, string> = {
+  cut: 'stroke="#000" stroke-width="0.3"',
+  centre: 'stroke="#000" stroke-width="0.15" stroke-dasharray="4 1 1 1"',
+  note: 'stroke="#000" stroke-width="0.2"',
+};
+
+/** The template as an SVG whose millimetres are millimetres. */
+export function templateSvg({ shapes, width, height, top }: Template): string {
+  const n = (v: number) => String(Number(v.toFixed(3)));
+  const drawn = shapes.map((s) => {
+    switch (s.kind) {
+      case 'circle':
+        return `<circle cx="${n(s.x)}" cy="${n(-s.y)}" r="${n(s.radius)}" fill="none" ${strokes[s.layer]}/>`;
+      case 'line':
+        return `<line x1="${n(s.from[0])}" y1="${n(-s.from[1])}" x2="${n(s.to[0])}" y2="${n(-s.to[1])}" ${strokes[s.layer]}/>`;
+      case 'text':
+        return `<text x="${n(s.x)}" y="${n(-s.y)}" font-size="${s.height}" font-family="sans-serif">${escape(s.text)}</text>`;
+    }
+  });
+  return `<?xml version="1.0" encoding="UTF-8"?>
+<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="${n(-width / 2)} ${n(-top)} ${n(width)} ${n(height)}">
+${drawn.join('\n')}
+</svg>
+`;
+}

@@ -1,0 +1,67 @@
+import type { Hanger } from '../job/hanger.ts';
+import { hangerProperties } from '../job/hanger.ts';
+
+/** How a hanger stands between its plate and the tank floor. m; heights above the floor. */
+export interface HangerStand {
+  /** Underside of the plate with the gasket loose and bolted down. */
+  readonly plateLoose: number;
+  readonly plateSeated: number;
+  /** The stack height that suits, and the one reckoned with: as set, else the one that suits. */
+  readonly wanted: number;
+  readonly stack: number;
+  /** Change of every rod and tube from the old hanger. */
+  readonly change?: number;
+  readonly rods: readonly { readonly label: string; readonly old?: number; readonly cut?: number }[];
+  /** Lowest point of the sock above the floor when bolted down; negative: pressed by so much. */
+  readonly gap: number;
+  /** The same with the plate lying on its loose gasket: negative means that it touches before the gasket seats. */
+  readonly gapLoose: number;
+  /** How far a sprung hanger, or the sock of a rigid one, may be pressed. */
+  readonly mayBePressed: number;
+  /** Where fuel is drawn: the pump's inlet where the sock's height is known, else the sock's lowest point. */
+  readonly pickup: number;
+  /** How much the plate or the panel over it has to be recessed for the hoses; negative: that much room is spare. */
+  readonly recess?: number;
+}
+
+const typical = (hanger: Hanger, key: 'floorGap' | 'preload' | 'sockGive' | 'outletRise'): number =>
+  hanger[key]?.si ?? hangerProperties[key].typical!.si;
+
+/**
+ * Stack height from the tank's depth, the gasket, and a floor gap or spring preload.
+ *
+ * From the bare lip the plate stands on its squeezed gasket, so that much is gained; over a loose gasket it comes down by
+ * what the gasket is squeezed, so that much is lost. A rigid hanger hangs a gap off the floor (9 1/16 in deep, set 9 in:
+ * common practice); a sprung one is longer than the room by its preload.
+ */
+export function hangerStand(hanger: Hanger, depth: number): HangerStand {
+  const free = hanger.gasketFree?.si ?? 0;
+  const squeezed = hanger.gasketSqueezed?.si ?? free * GASKET_SQUEEZED;
+  const lip = hanger.depthFrom === 'gasket' ? depth - free : depth;
+  const [plateLoose, plateSeated] = [lip + free, lip + squeezed];
+  const sprung = hanger.hold === 'sprung';
+  const wanted = plateSeated + (sprung ? typical(hanger, 'preload') : -typical(hanger, 'floorGap'));
+  const stack = hanger.stack?.si ?? wanted;
+  const change = hanger.oldStack && stack - hanger.oldStack.si;
+  const gap = plateSeated - stack;
+  const bottom = Math.max(0, gap);
+  return {
+    plateLoose,
+    plateSeated,
+    wanted,
+    stack,
+    change,
+    rods: (hanger.rods ?? []).map(({ label, old }) => ({
+      label: label ?? 'rod',
+      old: old?.si,
+      cut: old && change !== undefined ? old.si + change : undefined,
+    })),
+    gap,
+    gapLoose: plateLoose - stack,
+    mayBePressed: sprung ? (hanger.springTravel?.si ?? Infinity) : typical(hanger, 'sockGive'),
+    pickup: bottom + Math.max(0, (hanger.sockThickness?.si ?? 0) - (sprung ? 0 : Math.max(0, -gap))),
+    recess: hanger.roomAbove && typical(hanger, 'outletRise') - hanger.roomAbove.si,
+  };
+}
+
+const GASKET_SQUEEZED = 2 / 3; // of its loose thickness, flat rubber: typical, from memory, verify on the part

@@ -1,0 +1,69 @@
+/** The passage that a stiff part takes into a tank, in section. m. */
+export interface Passage {
+  /** Width of the hole and thickness of its edge. */
+  readonly hole: number;
+  readonly edge: number;
+  /** Depth under the hole, room to the side under it, and room above it (Infinity with the tank out). */
+  readonly depth: number;
+  readonly reach: number;
+  readonly headroom: number;
+}
+export interface TiltIn {
+  readonly passes: boolean;
+  /** Longest part of this width that passes, m. */
+  readonly longest: number;
+  /** Most that it can lean in the hole, rad from upright. */
+  readonly mostLean: number;
+  /** Lean at each step down, rad, for drawing: share of its length below the hole's top. */
+  readonly path: readonly { readonly share: number; readonly lean: number }[];
+}
+
+const STEPS = 120;
+
+/** How far a part of this width may lean in a hole: width / cos + edge tan = hole. 0 when it passes upright only. */
+export function mostLean(width: number, { hole, edge }: Passage): number | undefined {
+  if (width > hole) return undefined;
+  let [low, high] = [0, Math.PI / 2 - 1e-6];
+  for (let i = 0; i < 60; i++) {
+    const lean = (low + high) / 2;
+    if (width / Math.cos(lean) + edge * Math.tan(lean) <= hole) low = lean;
+    else high = lean;
+  }
+  return low;
+}
+
+/**
+ * Tilts a stiff rectangle through a hole: at each depth it must lean enough to clear what is above the hole and the floor
+ * below, and no more than the hole and the side wall let it. Both limits move steadily, so it passes when at every depth
+ * there is a lean between them.
+ */
+export function tiltIn(length: number, width: number, passage: Passage): TiltIn {
+  const lean = mostLean(width, passage);
+  if (lean === undefined) return { passes: false, longest: 0, mostLean: 0, path: [] };
+  const passes = (l: number) => leans(l, lean, passage).every(({ least, most }) => least <= most + 1e-12);
+  let [low, high] = [0, 4 * passage.depth + Math.min(passage.headroom, 10)];
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (passes(middle)) low = middle;
+    else high = middle;
+  }
+  return {
+    passes: passes(length),
+    longest: low,
+    mostLean: lean,
+    path: leans(length, lean, passage).map(({ share, least, most }) => ({ share, lean: Math.min(least, most) })),
+  };
+}
+
+function leans(length: number, holeLimit: number, { depth, headroom, reach }: Passage) {
+  const uprightOver = (part: number, room: number) => (part <= room ? 0 : Math.acos(room / part));
+  return Array.from({ length: STEPS + 1 }, (_, i) => {
+    const share = i / STEPS;
+    const [below, above] = [share * length, (1 - share) * length];
+    return {
+      share,
+      least: Math.max(uprightOver(above, headroom), uprightOver(below, depth)),
+      most: Math.min(holeLimit, below <= reach ? Math.PI / 2 : Math.asin(reach / below)),
+    };
+  });
+}

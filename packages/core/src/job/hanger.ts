@@ -1,0 +1,204 @@
+import { z } from 'zod';
+import { litres, mm } from '../units/quick.ts';
+import { choice, count, flag, objectOf, quantity, text, TYPICAL } from './property.ts';
+
+const SHORT = { maximum: 1 } as const;
+const PLACE = { minimum: -3, maximum: 3 } as const;
+const COMMON = 'common practice' as const;
+
+/** The pump hanger: how it stands in the tank, passes the opening and is bolted down. Heights are above the tank floor. */
+export const hangerProperties = {
+  hold: choice(
+    'hanger is',
+    { rigid: 'rigid: hangs from its plate', sprung: 'sprung: pressed onto the floor' },
+    { needed: true },
+  ),
+  depthFrom: choice(
+    'tank depth was measured from',
+    { lip: 'the bare lip', gasket: 'the top of the gasket lying on it' },
+    { hint: 'Unknown: reckoned as from the bare lip with no gasket, which leaves the gasket as spare room.' },
+  ),
+  gasketFree: quantity('gasket, loose', 'length', 'mm', {
+    maximum: mm(30),
+    likely: [mm(0.5), mm(8)],
+    guide: {
+      mark: 'G',
+      tool: 'caliper',
+      where: 'on the gasket off the tank',
+      tolerance: mm(0.2),
+      why: 'a hanger that touches before the gasket is squeezed never seals',
+    },
+  }),
+  gasketSqueezed: quantity('gasket, bolted down', 'length', 'mm', {
+    maximum: mm(30),
+    hint: 'About two thirds of its loose thickness for a flat rubber gasket.',
+  }),
+  floorGap: quantity('gap under a rigid hanger', 'length', 'mm', {
+    maximum: mm(60),
+    likely: [mm(0.5), mm(12)],
+    typical: { si: mm(1.6), source: COMMON },
+    hint: 'Just off the floor, sock touching: 9 1/16 in deep, set 9 in.',
+  }),
+  preload: quantity('preload of a sprung hanger', 'length', 'mm', {
+    maximum: mm(60),
+    likely: [mm(8), mm(20)],
+    typical: { si: mm(12), source: TYPICAL },
+    hint: '10 to 15 mm pressed in when the plate is down.',
+  }),
+  springTravel: quantity('spring travel, free to solid', 'length', 'mm', { ...SHORT, maximum: mm(150) }),
+  stack: quantity('stack height as set', 'length', 'mm', {
+    ...SHORT,
+    hint: 'Underside of the plate to the lowest point of the sock, hanging free. Unknown: Endrel’s own.',
+    guide: {
+      mark: 'S',
+      tool: 'steel rule on the bench',
+      where: 'underside of the plate to the sock’s lowest point, hanging free',
+      tolerance: mm(1),
+      why: 're-check it against the tank before final assembly',
+    },
+  }),
+  oldStack: quantity('old stack height', 'length', 'mm', {
+    ...SHORT,
+    hint: 'Of the hanger before it is altered, measured the same way.',
+  }),
+  sockThickness: quantity('sock hangs below the pump by', 'length', 'mm', {
+    maximum: mm(150),
+    hint: 'From the pump’s inlet to the sock’s lowest point.',
+  }),
+  sockGive: quantity('sock may be pressed by', 'length', 'mm', {
+    maximum: mm(60),
+    typical: { si: mm(5), source: TYPICAL },
+  }),
+
+  openingDiameter: quantity('opening in the tank', 'length', 'mm', {
+    maximum: 0.6,
+    likely: [mm(50), mm(250)],
+    guide: {
+      mark: 'O',
+      tool: 'caliper, inside jaws',
+      where: 'across the hole, twice at right angles; the smaller counts',
+      tolerance: mm(0.5),
+      why: 'pumps that do not pass it are bought twice',
+    },
+  }),
+  lip: quantity('clamp lip reaches in by', 'length', 'mm', {
+    maximum: mm(50),
+    hint: 'All round, from the hole’s edge.',
+  }),
+  play: quantity('play wanted round the pumps', 'length', 'mm', {
+    maximum: mm(20),
+    typical: { si: mm(0.5), source: COMMON },
+  }),
+  wallThickness: quantity('thickness of the opening’s edge', 'length', 'mm', {
+    maximum: mm(60),
+    typical: { si: mm(2), source: TYPICAL },
+  }),
+  headroom: quantity('room above the opening', 'length', 'mm', {
+    maximum: 3,
+    hint: 'Tank in the vehicle: up to whatever is over the opening. Tank out: leave unknown.',
+  }),
+  stiffLength: quantity('longest stiff part, length', 'length', 'mm', {
+    ...SHORT,
+    hint: 'What neither bends nor comes off, along the hanger.',
+  }),
+  stiffWidth: quantity('longest stiff part, width', 'length', 'mm', SHORT),
+  reach: quantity('free room under the opening, sideways', 'length', 'mm', {
+    maximum: 3,
+    hint: 'To the nearest wall or baffle on the side it is tilted to. Unknown: from the tank’s shape.',
+  }),
+
+  openingForward: quantity('opening forward of the tank’s middle', 'length', 'mm', PLACE),
+  openingLeft: quantity('opening left of the tank’s middle', 'length', 'mm', PLACE),
+  outletRise: quantity('hoses stand above the plate by', 'length', 'mm', {
+    ...SHORT,
+    typical: { si: mm(50), source: COMMON },
+    hint: 'About 50 mm (2 in) with 90° hose ends.',
+  }),
+  roomAbove: quantity('room above the plate', 'length', 'mm', {
+    ...SHORT,
+    hint: 'Tank in place: plate to the floor or panel over it.',
+  }),
+
+  bucket: flag('has a bucket', 'A reservoir round the pickup that holds fuel when it slops away.'),
+  bucketVolume: quantity('bucket holds', 'volume', 'L', { maximum: litres(20), likely: [litres(0.2), litres(4)] }),
+  bucketInlet: quantity('bucket’s inlet above the floor', 'length', 'mm', {
+    ...SHORT,
+    typical: { si: mm(3), source: TYPICAL },
+  }),
+  bucketInletBore: quantity('bucket’s inlet hole', 'length', 'mm', { maximum: mm(100) }),
+  returnIntoBucket: flag('the return ends in the bucket'),
+  reserveLevel: quantity('level it must still run at', 'length', 'mm', {
+    maximum: 1,
+    typical: { si: mm(25), source: TYPICAL },
+  }),
+
+  plateHole: quantity('hole in the ring plate', 'length', 'mm', { maximum: 0.6 }),
+  plateOutside: quantity('plate outside diameter', 'length', 'mm', { maximum: 0.8 }),
+  boltCircle: quantity('bolt circle', 'length', 'mm', { maximum: 0.8, likely: [mm(60), mm(300)] }),
+  studs: count('studs', 24),
+  studSize: quantity('stud diameter', 'length', 'mm', {
+    maximum: mm(20),
+    likely: [mm(4), mm(8)],
+    typical: { si: mm(5), source: TYPICAL },
+  }),
+
+  returnForward: quantity('return forward of the tank’s middle', 'length', 'mm', PLACE),
+  returnLeft: quantity('return left of the tank’s middle', 'length', 'mm', PLACE),
+  jetDrill: quantity('siphon jet drill', 'length', 'mm', { maximum: mm(12), likely: [mm(1), mm(6)] }),
+  jetEdge: choice('jet orifice is', { sharp: 'sharp-edged plate', drilled: 'drilled through' }),
+  farForward: quantity('far pickup forward of the tank’s middle', 'length', 'mm', PLACE),
+  farLeft: quantity('far pickup left of the tank’s middle', 'length', 'mm', PLACE),
+  farHeight: quantity('far pickup above the floor', 'length', 'mm', { maximum: 1 }),
+  siphonBore: quantity('siphon tube bore', 'length', 'mm', { minimum: mm(1), maximum: mm(40) }),
+  siphonLength: quantity('siphon tube length', 'length', 'mm', { maximum: 5 }),
+  throatDrill: quantity('jet throat bore', 'length', 'mm', {
+    maximum: mm(30),
+    hint: 'The tube that the jet blows into.',
+  }),
+};
+
+/** A pump body or sleeve that must pass the opening beside the others. */
+export const bodyProperties = {
+  label: text('body', 60),
+  diameter: quantity('diameter', 'length', 'mm', { minimum: mm(5), maximum: mm(200), likely: [mm(30), mm(70)] }),
+  sleeve: quantity('sleeve or cushion, thickness', 'length', 'mm', {
+    maximum: mm(30),
+    typical: { si: 0, source: 'chosen' },
+  }),
+};
+/** A rod or tube of the hanger that is cut to the new height. */
+export const rodProperties = {
+  label: text('rod or tube', 60),
+  old: quantity('old length', 'length', 'mm', SHORT),
+};
+/** Anything on the hanger that may have to come off for it to pass. */
+export const hangerPartProperties = {
+  label: text('part', 60),
+  across: quantity('size across', 'length', 'mm', {
+    minimum: mm(1),
+    maximum: mm(600),
+    hint: 'Diameter of the smallest tube it would slide through.',
+  }),
+  comesOff: flag('comes off'),
+};
+/** A port on the ring plate. */
+export const platePortProperties = {
+  label: text('port', 60),
+  hexagon: quantity('hexagon across flats', 'length', 'mm', {
+    minimum: mm(5),
+    maximum: mm(80),
+    likely: [mm(12), mm(40)],
+  }),
+  hole: quantity('hole', 'length', 'mm', { minimum: mm(2), maximum: mm(60) }),
+};
+
+const row = <S extends z.ZodRawShape>(schema: z.ZodObject<S, z.core.$strict>) =>
+  schema.extend({ id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes') });
+
+export const hangerSchema = objectOf(hangerProperties).extend({
+  bodies: z.array(row(objectOf(bodyProperties))).max(4, 'holds more than four bodies').optional(), // prettier-ignore
+  rods: z.array(row(objectOf(rodProperties))).max(12).optional(), // prettier-ignore
+  parts: z.array(row(objectOf(hangerPartProperties))).max(20).optional(), // prettier-ignore
+  ports: z.array(row(objectOf(platePortProperties))).max(8).optional(), // prettier-ignore
+});
+export type Hanger = z.infer<typeof hangerSchema>;

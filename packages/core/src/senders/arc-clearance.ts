@@ -1,0 +1,66 @@
+import type { FloatArm } from './float-arm.ts';
+
+/** A point in the drawn section: along the arm's side and up, m. */
+type Point = readonly [along: number, up: number];
+
+/** Something in the way, in the section: a line for a wall or baffle, a band for a pump or tube. */
+export type Obstacle = { readonly name: string; readonly line: readonly [Point, Point] };
+
+export interface ArcClearance {
+  /** The nearest thing to float or rod anywhere on the sweep, and how near; negative: they meet. */
+  readonly nearest?: { readonly name: string; readonly gap: number; readonly angle: number; readonly at: Point };
+  /** First thing met as the arm rises from its bottom stop. */
+  readonly meets?: { readonly name: string; readonly angle: number; readonly height: number };
+}
+
+const STEPS = 90;
+
+/**
+ * Sweeps the arm and holds float and rod against everything in the section.
+ *
+ * @param pivotAlong - of the pivot in the section. @param side - 1: the arm points along the section, −1: against it.
+ */
+export function arcClearance(
+  arm: FloatArm,
+  pivotAlong: number,
+  side: 1 | -1,
+  floatRadius: number,
+  obstacles: readonly Obstacle[],
+): ArcClearance {
+  let nearest: ArcClearance['nearest'];
+  let meets: ArcClearance['meets'];
+  const pivot: Point = [pivotAlong, arm.pivot];
+  for (let i = 0; i <= STEPS; i++) {
+    const angle = arm.down + (i / STEPS) * (arm.up - arm.down);
+    const float: Point = [pivotAlong + side * arm.length * Math.cos(angle), arm.pivot + arm.length * Math.sin(angle)];
+    for (const { name, line } of obstacles) {
+      const gap = Math.min(
+        segmentDistance(float, float, ...line) - floatRadius,
+        segmentDistance(pivot, float, ...line),
+      );
+      if (!nearest || gap < nearest.gap) nearest = { name, gap, angle, at: float };
+      if (gap < TOUCH && !meets) meets = { name, angle, height: float[1] };
+    }
+  }
+  return { nearest, meets };
+}
+
+const TOUCH = 1e-6; // m
+
+/** Distance of two line pieces, 0 where they cross. */
+function segmentDistance(a: Point, b: Point, c: Point, d: Point): number {
+  if (crosses(a, b, c, d)) return 0;
+  return Math.min(toLine(a, c, d), toLine(b, c, d), toLine(c, a, b), toLine(d, a, b));
+}
+
+function toLine([px, py]: Point, [ax, ay]: Point, [bx, by]: Point): number {
+  const [dx, dy] = [bx - ax, by - ay];
+  const square = dx * dx + dy * dy;
+  const t = square === 0 ? 0 : Math.min(1, Math.max(0, ((px - ax) * dx + (py - ay) * dy) / square));
+  return Math.hypot(px - ax - t * dx, py - ay - t * dy);
+}
+
+function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
+  const turn = (p: Point, q: Point, r: Point) => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
+  return turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0;
+}

@@ -1,0 +1,51 @@
+import type { Vent } from '../job/vent.ts';
+import { ventProperties } from '../job/vent.ts';
+import { frictionFactor } from '../hydraulics/friction-factor.ts';
+import { fittingLoss } from '../hydraulics/loss-coefficient.ts';
+import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
+
+const GAS_CONSTANT_OF_AIR = 287.05; // J/(kg K), ISO 2533 standard atmosphere
+const ENDS_LOSS = 1.5; // sharp entrance 0.5 and exit 1, on the vent's velocity: common practice
+
+/** Dry air at a pressure and temperature: density by the gas law, viscosity by Sutherland's law as in ISO 2533. */
+export function air(pressure: number, temperature: number): { density: number; viscosity: number } {
+  return {
+    density: pressure / (GAS_CONSTANT_OF_AIR * temperature),
+    viscosity: (1.458e-6 * temperature ** 1.5) / (temperature + 110.4),
+  };
+}
+
+type Settled = 'valveFlow' | 'valveDrop' | 'valveCracking' | 'airTemperature' | 'fillFlow' | 'valveShutsAt';
+export const ventValue = (vent: Vent, key: Settled): number => vent[key]?.si ?? ventProperties[key].typical!.si;
+
+/**
+ * Pressure that drives an air flow through the vent, Pa: line, bends, ends and valve (quadratic through its rated point,
+ * and never less than what opens it). The drop is small against atmosphere, so that density is taken as constant.
+ *
+ * @param valve - whether a roll-over valve is in the line. @param flow - m3/s of air.
+ */
+export function ventDrop(vent: Vent, valve: boolean, flow: number, atmosphere: number): number {
+  const bore = vent.bore!.si;
+  const { density, viscosity } = air(atmosphere, ventValue(vent, 'airTemperature'));
+  const velocity = flow / ((Math.PI / 4) * bore ** 2);
+  const reynolds = Math.max((density * velocity * bore) / viscosity, 1e-6);
+  const bend = fittingLoss('elbow90Bend', bore);
+  const bends = (vent.bends ?? 0) * (bend.k1 / reynolds + bend.kInfinity);
+  const k = (frictionFactor(reynolds, DRAWN_TUBE_ROUGHNESS / bore) * vent.length!.si) / bore + bends + ENDS_LOSS;
+  const line = (k * density * velocity ** 2) / 2;
+  if (!valve) return line;
+  return (
+    line + ventValue(vent, 'valveCracking') + ventValue(vent, 'valveDrop') * (flow / ventValue(vent, 'valveFlow')) ** 2
+  );
+}
+
+/** Most air that a pressure drives through the vent, m3/s. */
+export function ventFlow(vent: Vent, valve: boolean, pressure: number, atmosphere: number): number {
+  let [low, high] = [0, 0.1];
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (ventDrop(vent, valve, middle, atmosphere) < pressure) low = middle;
+    else high = middle;
+  }
+  return low;
+}
