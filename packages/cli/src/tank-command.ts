@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { fuelPlane } from '@endrel/core/tanks/fuel-plane';
 import { closedMesh, meshBounds } from '@endrel/core/tanks/mesh';
 import { readStl } from '@endrel/core/tanks/read-stl';
-import { readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
+import { describeStrappingFault, readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
 import { volumeAtLevel, type StrappingTable } from '@endrel/core/tanks/strapping-table';
 import { describeMeshFault, describeTankFault } from '@endrel/core/tanks/tank-fault';
 import { partedSolids, partedTankSchema } from '@endrel/core/tanks/parted-tank';
@@ -81,20 +81,7 @@ function csvTable(file: string, text: string): StrappingTable {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
   const table = readStrappingCsv(data);
   if (table.ok) return table.value;
-  const { fault } = table;
-  switch (fault.code) {
-    case 'badNumber':
-      throw new BadInput(`${file}: “${fault.text}” in row ${fault.row + 1} is not a number`);
-    case 'volumeFalls':
-      throw new BadInput(`${file}: the volume falls in row ${fault.row + 1} although the level rises`);
-    case 'levelRepeats':
-      throw new BadInput(`${file}: the level of row ${fault.row + 1} is there twice`);
-    case 'unknownUnit':
-      throw new BadInput(`${file}: “${fault.text}” in the heading is not a unit Endrel knows`);
-    case 'empty':
-    case 'tooFewRows':
-      throw new BadInput(`${file} needs at least two rows of level and volume`);
-  }
+  throw new BadInput(`${file}: ${describeStrappingFault(table.fault).replace(/[.]$/, '')}`);
 }
 
 interface PlacedTank {

@@ -14,7 +14,15 @@ export const beachBuggy: Job = {
     wishes: 'Starts after standing a week. Cell stays; foam stays in.',
   },
   survey: {
-    tank: { capacity: litre(30), coating: 'aluminium', vent: 'rollOver', cap: 'sealed' },
+    tank: {
+      capacity: litre(30),
+      shape: 'cylinder',
+      length: mm(520),
+      foam: true,
+      coating: 'aluminium',
+      vent: 'rollOver',
+      cap: 'sealed',
+    },
     stopsWithEngine: true,
     lines: [],
     notes: 'Measure the cell when the seat is out.',

@@ -24,6 +24,7 @@ export const litre = in_('L');
 export const bsfc = in_('lb/(hp·h)');
 export const ohm = in_('Ω');
 export const plain = in_('');
+export const degree = in_('°');
 
 export const pumpTable = (voltage: number, rows: readonly [kPa: number, lph: number, amp: number][]): PumpTable => ({
   voltage: volt(voltage),

@@ -40,6 +40,9 @@ export const sprintCar: Job = {
       capacity: litre(45),
       outletHeight: mm(255),
       coating: 'zinc',
+      shape: 'box',
+      length: mm(500),
+      width: mm(353),
       vent: 'rollOver',
       ventHeight: mm(500),
       fillerHeight: mm(430),
@@ -49,6 +52,16 @@ export const sprintCar: Job = {
     stopsWithEngine: true,
     crashShutOff: true,
     lines: [],
+  },
+  hanger: {
+    hold: 'rigid',
+    openingDiameter: inch(3.19),
+    bodies: [
+      { id: 'row-1', label: 'first pump', diameter: inch(1.5) },
+      { id: 'row-2', label: 'second pump', diameter: inch(1.5) },
+      { id: 'row-3', label: 'third pump', diameter: inch(1.5) },
+    ],
+    sockThickness: mm(12),
   },
   layout: { key: 'bypassAfterRail' },
   run: {

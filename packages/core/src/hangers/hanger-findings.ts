@@ -39,9 +39,7 @@ export interface PickupFindings {
   /** The same down to the bucket's inlet. */
   readonly leftWithBucket?: number;
   /** m3 that stay behind sills (a far lobe, a dammed baffle) on level ground, and where. */
-  readonly stranded: readonly { readonly name: string; readonly volume: number }[];
-  /** The same lobe with the siphon drawing from the far pickup. */
-  readonly strandedWithSiphon?: number;
+  readonly stranded: readonly { readonly name: string; readonly volume: number; readonly withoutSiphon?: number }[];
   /** How far the floor under it lies above the lowest floor it could reach, and what lies below it there. */
   readonly aboveLowest?: number;
   readonly belowIt?: number;
@@ -76,12 +74,16 @@ export function pickupPlace(hanger: Hanger, depth: number | undefined): Place | 
   return [hanger.openingForward?.si ?? 0, hanger.openingLeft?.si ?? 0, hangerStand(hanger, depth).pickup];
 }
 
+/** Where a siphon draws from; undefined while there is none. */
+export const farPickupPlace = ({ jetDrill, farHeight, farForward, farLeft }: Hanger): Place | undefined =>
+  jetDrill && farHeight ? [farForward?.si ?? 0, farLeft?.si ?? 0, farHeight.si] : undefined;
+
 export function hangerFindings(job: Job, known: Known): HangerFindings {
   const hanger = job.hanger ?? {};
   const depth = job.survey.tank.depth?.si;
   const stand = depth !== undefined && hanger.hold ? hangerStand(hanger, depth) : undefined;
   const place = pickupPlace(hanger, depth);
-  const parts = known.tank && place ? compartments(known.tank, job.survey.tank, place) : [];
+  const parts = known.tank && place ? compartments(known.tank, job.survey.tank, place, farPickupPlace(hanger)) : [];
   return {
     stand,
     opening: openingFit(hanger),
@@ -130,12 +132,13 @@ function pickupFindings(
   const inlet = hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si;
   const near = parts.filter((p) => !p.sill);
   const level = levelPlane(place[2]);
-  const stranded = parts.flatMap((p) =>
-    p.sill && p.sill[2] > place[2]
-      ? [{ name: p.name, volume: tank.porosity * meshVolume(p.mesh, levelPlane(p.sill[2])) }]
+  const without = farPickupPlace(hanger) && compartments(tank, job.survey.tank, place);
+  const behind = (part: Compartment) => tank.porosity * meshVolume(part.mesh, levelPlane(part.sill![2]));
+  const stranded = parts.flatMap((part, i) =>
+    part.sill && (part.sill[2] > place[2] || without)
+      ? [{ name: part.name, volume: behind(part), withoutSiphon: without?.[i]?.sill && behind(without[i]) }]
       : [],
   );
-  const far = parts.find((p) => p.name.endsWith('lobe') && p.sill);
   const floor = near[0] && floorUnder(near[0].mesh, place[0], place[1]);
   const lowest = near[0] && meshBounds(near[0].mesh).least[2];
   return {
@@ -144,8 +147,6 @@ function pickupFindings(
     usable: Math.max(0, filled - left),
     leftWithBucket: hanger.bucket ? leftAtPickup(parts, tank.porosity, [place[0], place[1], inlet]) : undefined,
     stranded,
-    strandedWithSiphon:
-      far && hanger.farHeight ? tank.porosity * meshVolume(far.mesh, levelPlane(hanger.farHeight.si)) : undefined,
     aboveLowest: floor === undefined || lowest === undefined ? undefined : floor - lowest,
     belowIt: near[0] && tank.porosity * meshVolume(near[0].mesh, level),
   };

@@ -4,11 +4,22 @@ import type { FloatArm } from './float-arm.ts';
 type Point = readonly [along: number, up: number];
 
 /** Something in the way, in the section: a line for a wall or baffle, a band for a pump or tube. */
-export type Obstacle = { readonly name: string; readonly line: readonly [Point, Point] };
+export interface Obstacle {
+  readonly name: string;
+  readonly line: readonly [Point, Point];
+  /** Room wanted beside it, m: none over a floor, where a float may lie. */
+  readonly room: number;
+}
 
 export interface ArcClearance {
-  /** The nearest thing to float or rod anywhere on the sweep, and how near; negative: they meet. */
-  readonly nearest?: { readonly name: string; readonly gap: number; readonly angle: number; readonly at: Point };
+  /** What float or rod come nearest to, against the room wanted beside it; a negative gap: they meet. */
+  readonly nearest?: {
+    readonly name: string;
+    readonly gap: number;
+    readonly room: number;
+    readonly angle: number;
+    readonly at: Point;
+  };
   /** First thing met as the arm rises from its bottom stop. */
   readonly meets?: { readonly name: string; readonly angle: number; readonly height: number };
 }
@@ -33,19 +44,19 @@ export function arcClearance(
   for (let i = 0; i <= STEPS; i++) {
     const angle = arm.down + (i / STEPS) * (arm.up - arm.down);
     const float: Point = [pivotAlong + side * arm.length * Math.cos(angle), arm.pivot + arm.length * Math.sin(angle)];
-    for (const { name, line } of obstacles) {
+    for (const { name, line, room } of obstacles) {
       const gap = Math.min(
         segmentDistance(float, float, ...line) - floatRadius,
         segmentDistance(pivot, float, ...line),
       );
-      if (!nearest || gap < nearest.gap) nearest = { name, gap, angle, at: float };
-      if (gap < TOUCH && !meets) meets = { name, angle, height: float[1] };
+      if (!nearest || gap - room < nearest.gap - nearest.room) nearest = { name, gap, room, angle, at: float };
+      if (gap < -TOUCH && !meets) meets = { name, angle, height: float[1] };
     }
   }
   return { nearest, meets };
 }
 
-const TOUCH = 1e-6; // m
+const TOUCH = 1e-6; // m; a float that just lies on the floor does not hang on it
 
 /** Distance of two line pieces, 0 where they cross. */
 function segmentDistance(a: Point, b: Point, c: Point, d: Point): number {

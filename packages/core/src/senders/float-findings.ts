@@ -66,14 +66,23 @@ function clearanceOf(job: Job, tank: Tank, arm: FloatArm, radius: number): ArcCl
   return arcClearance(arm, pivotAlong, side, radius, sectionObstacles(job, tank, axis, place));
 }
 
+const WALL = 'the tank wall';
+const FLOOR = 'the tank’s floor or roof';
+export const isShell = (obstacle: Obstacle): boolean => obstacle.name === WALL || obstacle.name === FLOOR;
+const SIDE_ROOM = 0.005; // m beside a float, common practice
+
 /** Walls, baffles, pumps and return drop as they stand in a section. */
 export function sectionObstacles(job: Job, tank: Tank, axis: 0 | 1, place: number): Obstacle[] {
   const obstacles: Obstacle[] = [];
   const upright = (name: string, along: number, low: number, high: number) =>
-    obstacles.push({ name, line: [[along, low], [along, high]] }); // prettier-ignore
+    obstacles.push({ name, room: SIDE_ROOM, line: [[along, low], [along, high]] }); // prettier-ignore
   if (tank.solids)
     for (const loop of tank.solids.flatMap((solid) => sectionCut(solidMesh(solid), axis, place)))
-      loop.forEach((from, i) => obstacles.push({ name: 'the tank wall', line: [from, loop[(i + 1) % loop.length]!] }));
+      loop.forEach((from, i) => {
+        const to = loop[(i + 1) % loop.length]!;
+        const level = Math.abs(from[1] - to[1]) < SAME;
+        obstacles.push({ name: level ? FLOOR : WALL, room: level ? 0 : SIDE_ROOM, line: [from, to] });
+      });
   const walls = withoutInnerWalls(obstacles);
   obstacles.length = 0;
   for (const baffle of job.survey.tank.baffles ?? []) {
@@ -124,9 +133,7 @@ function withoutInnerWalls(walls: readonly Obstacle[]): Obstacle[] {
       ]);
     });
     const point = (v: number): readonly [number, number] => (fixed === 0 ? [a[0], v] : [v, a[1]]);
-    return open.flatMap(([from, to]) =>
-      to - from > SAME ? [{ name: wall.name, line: [point(from), point(to)] }] : [],
-    );
+    return open.flatMap(([from, to]) => (to - from > SAME ? [{ ...wall, line: [point(from), point(to)] }] : []));
   });
 }
 const SAME = 1e-6; // m

@@ -15,11 +15,17 @@ export interface Compartment {
 
 const DAM = 1e-6; // m; an opening this low dams nothing
 
-/** The tank divided by its bridge and by baffles that dam, as seen from the pickup. */
-export function compartments(tank: Tank, survey: SurveyedTank, pickup: Place): Compartment[] {
+/**
+ * The tank divided by its bridge and by baffles that dam, as seen from the pickup.
+ *
+ * @param farPickup - of a siphon: the far lobe then empties down to it instead of to the bridge's floor.
+ */
+export function compartments(tank: Tank, survey: SurveyedTank, pickup: Place, farPickup?: Place): Compartment[] {
   if (!tank.solids) return [];
   let list =
-    survey.shape === 'saddle' ? lobes(tank.solids, survey, pickup) : [{ name: 'tank', mesh: wholeMesh(tank.solids) }];
+    survey.shape === 'saddle'
+      ? lobes(tank.solids, survey, pickup, farPickup)
+      : [{ name: 'tank', mesh: wholeMesh(tank.solids) }];
   for (const baffle of survey.baffles ?? []) {
     const [place, opening] = [baffle.place?.si, baffle.opening?.si];
     if (place === undefined || opening === undefined || opening <= DAM || !baffle.across) continue;
@@ -44,13 +50,13 @@ export function compartments(tank: Tank, survey: SurveyedTank, pickup: Place): C
 
 const wholeMesh = (solids: readonly Solid[]): Mesh => joinMeshes(solids.map(solidMesh));
 
-function lobes(solids: readonly Solid[], survey: SurveyedTank, pickup: Place): Compartment[] {
+function lobes(solids: readonly Solid[], survey: SurveyedTank, pickup: Place, farPickup?: Place): Compartment[] {
   const near = pickup[1] >= 0 ? 'left lobe' : 'right lobe';
   const half = (survey.bridgeWidth!.si / 2) * (pickup[1] >= 0 ? -1 : 1);
   const far = solids.filter((s) => s.name !== near && s.name !== 'bridge');
   return [
     { name: near, mesh: wholeMesh(solids.filter((s) => !far.includes(s))) },
-    { name: far[0]!.name, mesh: wholeMesh(far), sill: [pickup[0], half, survey.bridgeFloor!.si] },
+    { name: far[0]!.name, mesh: wholeMesh(far), sill: farPickup ?? [pickup[0], half, survey.bridgeFloor!.si] },
   ];
 }
 

@@ -26,13 +26,13 @@ export function ruledMesh(stations: readonly Station[]): Mesh {
     near.points.forEach((_, i) => {
       const next = (i + 1) % near.points.length;
       const [a, b, c, d] = [near.points[i]!, near.points[next]!, far.points[next]!, far.points[i]!];
-      // seen along +x the section runs counter-clockwise with y to the right: outwards is (a, d, b)
+      // y to the left, z up, x towards the eye: a counter-clockwise section has its outside on the right
       push(near.x, a);
-      push(far.x, d);
-      push(near.x, b);
       push(near.x, b);
       push(far.x, d);
+      push(near.x, b);
       push(far.x, c);
+      push(far.x, d);
     });
   }
   cap(stations[0]!, false);

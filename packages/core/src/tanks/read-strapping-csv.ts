@@ -45,3 +45,20 @@ function headingUnit(heading: string, kind: 'length' | 'volume', usual: Unit): U
   const unit = findUnit(spelling, kind);
   return unit?.kind === kind ? unit : spelling;
 }
+
+/** The fault as the end of a sentence about the file; rows are counted from 1, the heading not. */
+export function describeStrappingFault(fault: StrappingCsvFault): string {
+  switch (fault.code) {
+    case 'badNumber':
+      return `“${fault.text}” in row ${fault.row + 1} is not a number.`;
+    case 'volumeFalls':
+      return `the volume falls in row ${fault.row + 1} although the level rises.`;
+    case 'levelRepeats':
+      return `the level of row ${fault.row + 1} is there twice.`;
+    case 'unknownUnit':
+      return `“${fault.text}” in the heading is not a unit Endrel knows.`;
+    case 'empty':
+    case 'tooFewRows':
+      return 'it needs at least two rows of level and volume.';
+  }
+}

@@ -10,6 +10,7 @@ import { capital } from './capital.ts';
 import { PortField } from './PortField.tsx';
 import { PumpTableField } from './PumpTableField.tsx';
 import { QuantityField } from './QuantityField.tsx';
+import { TwiceField } from './TwiceField.tsx';
 
 interface PropertyFieldProps {
   readonly jobId: string;
@@ -17,20 +18,34 @@ interface PropertyFieldProps {
   readonly path: FieldPath;
   readonly value: unknown;
   readonly needed?: boolean;
+  /** In a list: no hint under it, and one line of text. */
+  readonly brief?: boolean;
   onChange(value: unknown, group?: string): void;
 }
 
 /** The field of one property, whatever its type. Absent is unknown, and every field can go back to it. */
-export function PropertyField({ jobId, property, path, value, needed, onChange }: PropertyFieldProps) {
+export function PropertyField({ jobId, property, path, value, needed, brief, onChange }: PropertyFieldProps) {
   const anchor = anchorOf(path);
   switch (property.type) {
     case 'quantity':
+      if (property.guide)
+        return (
+          <TwiceField
+            property={property}
+            value={value as Measured | undefined}
+            needed={needed}
+            anchor={anchor}
+            unfinished={unfinishedText.get(jobId, anchor)}
+            onUnfinished={(text) => unfinishedText.set(jobId, anchor, text)}
+            onChange={onChange}
+          />
+        );
       return (
         <QuantityField
           field={property.field}
           value={value as Measured | undefined}
           typical={property.typical}
-          hint={property.hint}
+          hint={brief ? undefined : property.hint}
           needed={needed ?? property.needed}
           anchor={anchor}
           unfinished={unfinishedText.get(jobId, anchor)}
@@ -42,7 +57,7 @@ export function PropertyField({ jobId, property, path, value, needed, onChange }
       return (
         <SelectField
           label={property.name}
-          hint={property.hint}
+          hint={brief ? undefined : property.hint}
           anchor={anchor}
           needed={property.needed}
           options={property.options}
@@ -78,7 +93,7 @@ export function PropertyField({ jobId, property, path, value, needed, onChange }
           label={property.name}
           hint={property.hint}
           anchor={anchor}
-          long={property.name.length > 8}
+          long={!brief && property.name.length > 8}
           value={(value as string | undefined) ?? ''}
           onChange={onChange}
         />

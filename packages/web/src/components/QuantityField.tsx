@@ -13,6 +13,8 @@ interface QuantityFieldProps {
   readonly value: Measured | undefined;
   readonly typical?: Typical;
   readonly hint?: string;
+  /** Letter of this measurement on the sketch. */
+  readonly mark?: string;
   readonly needed?: boolean;
   /** Id for links and shortcuts that bring the focus here. */
   readonly anchor?: string;
@@ -30,7 +32,8 @@ const PAUSE_BEFORE_COMMIT = 600; // ms without a key
 
 /** The one way in for quantities: any fitting unit, fractions, dash sizes; echoes what was read and keeps its unit. */
 export function QuantityField(props: QuantityFieldProps) {
-  const { field, value, typical, hint, needed, anchor, unfinished, onChange, onUnfinished, compact, patient } = props;
+  const { field, value, typical, hint, mark, needed, anchor, unfinished, onChange, onUnfinished, compact, patient } =
+    props;
   const id = useId();
   const [text, setText] = useState<string | undefined>(unfinished);
   const visit = useRef('');
@@ -109,6 +112,14 @@ export function QuantityField(props: QuantityFieldProps) {
   return (
     <div className={compact ? '' : 'py-1'} id={anchor}>
       <label htmlFor={id} className={compact ? 'sr-only' : 'label block'}>
+        {mark && (
+          <span
+            aria-hidden
+            className="figure mr-1.5 inline-block min-w-4 border border-hair-strong px-0.5 text-center text-ink"
+          >
+            {mark}
+          </span>
+        )}
         {capital(field.name)}
         {needed && unknown && <span className="font-semibold text-fix"> – to measure</span>}
       </label>

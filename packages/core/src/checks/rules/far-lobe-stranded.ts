@@ -7,22 +7,22 @@ const WORTH_SAYING = litres(1);
 /** Fuel that stays behind a bridge or a baffle because nothing brings it across. */
 export const farLobeStranded: Rule = {
   key: 'far-lobe-stranded',
-  check: ({ job, hanger: { pickup, siphon } }) =>
-    (pickup?.stranded ?? []).flatMap(({ name, volume }) => {
-      const drawn = name.endsWith('lobe') && siphon !== undefined;
-      const left = drawn ? (pickup?.strandedWithSiphon ?? 0) : volume;
-      if (left < WORTH_SAYING) return [];
+  check: ({ job, hanger: { pickup } }) =>
+    (pickup?.stranded ?? []).flatMap(({ name, volume, withoutSiphon }) => {
+      if (volume < WORTH_SAYING) return [];
+      const drawn = withoutSiphon !== undefined;
       return [
         {
           grade: 'fix' as const,
           stage: 'hanger' as const,
           path: drawn ? (['hanger', 'farHeight'] as const) : (['hanger', 'jetDrill'] as const),
           what: `${name.charAt(0).toUpperCase()}${name.slice(1)} keeps fuel that the pump never gets.`,
-          figure: { label: 'stays there', ...figure('volume', left) },
+          figure: { label: 'stays there', ...figure('volume', volume) },
           limit: { label: 'at most', ...figure('volume', WORTH_SAYING) },
           why: 'The gauge counts it and the engine stops with it on board.',
-          cure:
-            job.survey.tank.shape === 'saddle'
+          cure: drawn
+            ? 'Lower the far pickup to the lobe’s floor.'
+            : job.survey.tank.shape === 'saddle'
               ? 'Let the return drive a siphon jet whose far pickup stands at that lobe’s floor.'
               : 'Cut a hole in the baffle along the floor, or move the pickup to its other side.',
           source: 'geometry',

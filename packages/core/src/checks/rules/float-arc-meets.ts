@@ -1,16 +1,13 @@
 import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
-import { mm } from '../../units/quick.ts';
-
-const FREE = mm(5); // round float and rod, common practice
 
 /** A float whose arc meets a wall, a baffle, a pump or the return. */
 export const floatArcMeets: Rule = {
   key: 'float-arc-meets',
   check: ({ float }) => {
     const nearest = float?.clearance?.nearest;
-    if (!nearest || nearest.gap >= FREE) return [];
-    const meets = float.clearance?.meets;
+    const meets = float?.clearance?.meets;
+    if (!nearest || (!meets && nearest.gap >= nearest.room)) return [];
     return [
       {
         grade: meets ? 'stop' : 'fix',
@@ -18,10 +15,10 @@ export const floatArcMeets: Rule = {
         path: ['gauge', 'armLength'],
         what: meets ? `The float’s arc meets ${meets.name}.` : `The float’s arc passes close to ${nearest.name}.`,
         figure: { label: meets ? 'room' : 'nearest', ...figure('length', Math.max(0, nearest.gap)) },
-        limit: { label: 'at least', ...figure('length', FREE) },
+        limit: { label: 'at least', ...figure('length', nearest.room) },
         why: 'The float hangs there and the gauge stands still while the tank empties.',
         cure: 'Shorten or bend the arm, move the pivot, or let the arm swing to another side.',
-        source: 'geometry, in section',
+        source: 'geometry, in section; common practice',
       },
     ];
   },

@@ -1,7 +1,7 @@
 import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 
-const COULD_BE_EASED = 2e-3; // m that filing the lip may find, common practice
+const COULD_BE_EASED = 2.5e-3; // m that filing the lip may find, common practice
 
 /** Pump bodies that do not pass the opening side by side. */
 export const openingTooSmall: Rule = {

@@ -8,6 +8,7 @@ import { RunStrip } from '../../drawing/RunStrip.tsx';
 import { BriefStage } from '../brief/BriefStage.tsx';
 import { CardsStage } from '../cards/CardsStage.tsx';
 import { GaugeStage } from '../gauge/GaugeStage.tsx';
+import { HangerStage } from '../hanger/HangerStage.tsx';
 import { LayoutStage } from '../layout/LayoutStage.tsx';
 import { RunStage } from '../run/RunStage.tsx';
 import { SurveyStage } from '../survey/SurveyStage.tsx';
@@ -86,6 +87,7 @@ function JobFrame() {
           {view.stage === 'brief' && <BriefStage onWorking={setWorking} />}
           {view.stage === 'survey' && <SurveyStage />}
           {view.stage === 'layout' && <LayoutStage />}
+          {view.stage === 'hanger' && <HangerStage />}
           {view.stage === 'run' && <RunStage view={view} />}
           {view.stage === 'gauge' && <GaugeStage view={view} />}
           {view.stage === 'cards' && <CardsStage />}

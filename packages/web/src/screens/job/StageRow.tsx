@@ -15,7 +15,7 @@ export function StageRow({ view }: { view: JobView }) {
         return (
           <Link
             key={key}
-            to={`/jobs/${view.jobId}/${key}${window.location.search}`}
+            to={`/jobs/${view.jobId}/${key}${withoutTab(window.location.search)}`}
             aria-current={chosen ? 'page' : undefined}
             className={`flex min-h-9 max-sm:min-h-11 items-center gap-2 border-r border-hair px-4 whitespace-nowrap ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
           >
@@ -41,4 +41,12 @@ export function StageRow({ view }: { view: JobView }) {
       )}
     </nav>
   );
+}
+
+/** The chosen part and operating point go along to another stage, the open tab does not. */
+function withoutTab(search: string): string {
+  const kept = new URLSearchParams(search);
+  kept.delete('tab');
+  const text = kept.toString();
+  return text && `?${text}`;
 }

@@ -5,6 +5,7 @@ export const stageList: readonly { readonly key: Stage; readonly name: string; r
   { key: 'brief', name: 'Brief', letter: 'b' },
   { key: 'survey', name: 'Survey', letter: 's' },
   { key: 'layout', name: 'Layout', letter: 'l' },
+  { key: 'hanger', name: 'Pump & hanger', letter: 'p' },
   { key: 'run', name: 'Run', letter: 'r' },
   { key: 'gauge', name: 'Gauge', letter: 'u' },
   { key: 'cards', name: 'Cards', letter: 'c' },

@@ -4,6 +4,7 @@ import type { FieldPath, Stage } from '@endrel/core/job/needs';
 import { pointKeys, type PointKey } from '@endrel/core/run/operating-point';
 import { focusField } from '../../components/anchor.ts';
 import { stageList } from './stages.ts';
+import { tabOfField } from './stage-tabs.ts';
 
 /** Where in a job the person is: stage, chosen part, operating point. Kept in the address, so that back and reload work. */
 export interface JobView {
@@ -26,6 +27,7 @@ export function useJobView(): JobView {
   const navigate = useNavigate();
   const part = search.get('part') ?? undefined;
   const at = search.get('at');
+  const tab = search.get('tab') ?? undefined;
   const point = pointKeys.find((key) => key === at) ?? 'fullLoad';
   const wanted = useRef<FieldPath>(undefined);
 
@@ -35,16 +37,18 @@ export function useJobView(): JobView {
   });
 
   const go = useCallback(
-    (to: Stage, change: { part?: string; at?: string }) => {
+    (to: Stage, change: { part?: string; at?: string; tab?: string }) => {
       const next = new URLSearchParams();
       const nextPart = change.part ?? part;
       const nextPoint = change.at ?? point;
       if (nextPart) next.set('part', nextPart);
       if (nextPoint !== 'fullLoad') next.set('at', nextPoint);
+      const nextTab = change.tab ?? (to === stage ? tab : undefined);
+      if (nextTab) next.set('tab', nextTab);
       const text = next.toString();
       void navigate(`/jobs/${id}/${to}${text && `?${text}`}`, { replace: to === stage });
     },
-    [navigate, id, part, point, stage],
+    [navigate, id, part, point, stage, tab],
   );
   return useMemo(
     () => ({
@@ -58,7 +62,7 @@ export function useJobView(): JobView {
       goToField: (to, path, component) => {
         if (to === stage && (!component || component === part) && focusField(path)) return;
         wanted.current = path;
-        go(to, component ? { part: component } : {});
+        go(to, { part: component, tab: tabOfField(to, path) });
       },
     }),
     [id, stage, part, point, go],

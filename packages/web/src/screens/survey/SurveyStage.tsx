@@ -5,10 +5,35 @@ import { freshId } from '@endrel/core/job/acts/fresh-id';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { HeightsDrawing } from '../../drawing/HeightsDrawing.tsx';
+import { StageTabs } from '../../components/StageTabs.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
+import { stageTabs } from '../job/stage-tabs.ts';
+import { OldConnectionsTab } from './OldConnectionsTab.tsx';
+import { TankTab } from './TankTab.tsx';
+import { VentTab } from './VentTab.tsx';
 
 /** What the vehicle has, measured. */
 export function SurveyStage() {
+  return (
+    <StageTabs label="Survey" names={stageTabs.survey}>
+      {(tab) => {
+        switch (tab) {
+          case 'heights':
+            return <HeightsTab />;
+          case 'tank':
+            return <TankTab />;
+          case 'vent':
+            return <VentTab />;
+          case 'old':
+            return <OldConnectionsTab />;
+        }
+      }}
+    </StageTabs>
+  );
+}
+
+/** Heights, cut-off and existing lines. */
+function HeightsTab() {
   const job = useJob();
   const act = useAct();
   const { survey } = job;
@@ -34,12 +59,7 @@ export function SurveyStage() {
             only={['depth', 'outletHeight']}
           />
           <PropertyGrid properties={surveyProperties} path={['survey']} values={survey} only={['railHeight']} />
-          <PropertyGrid
-            properties={tankProperties}
-            path={['survey', 'tank']}
-            values={survey.tank}
-            without={['depth', 'outletHeight']}
-          />
+          <PropertyGrid properties={tankProperties} path={['survey', 'tank']} values={survey.tank} only={['coating']} />
         </section>
         <section className="mt-3">
           <h2 className="border-b border-ink pb-1 text-lg">Pump cut-off</h2>

@@ -1,0 +1,129 @@
+import { hangerProperties, rodProperties } from '@endrel/core/job/hanger';
+import { tankProperties } from '@endrel/core/job/tank';
+import type { HangerStand } from '@endrel/core/hangers/stack-height';
+import { Caution } from '../../components/Caution.tsx';
+import { PropertyGrid } from '../../components/PropertyGrid.tsx';
+import { RowsField } from '../../components/RowsField.tsx';
+import { useJobSession } from '../../session/session-context.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+import { MeasuringGuide } from '../survey/MeasuringGuide.tsx';
+import { Reading } from '../survey/VentTab.tsx';
+import { HangerSection } from './HangerSection.tsx';
+
+/** How high the hanger hangs: stack height, and what every rod and tube is cut to. */
+export function HeightTab() {
+  const { snapshot, assessment } = useJobSession();
+  const { job } = snapshot;
+  const hanger = job.hanger ?? {};
+  const stand = assessment?.findings.hanger.stand;
+  const sprung = hanger.hold === 'sprung';
+  return (
+    <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.15fr_1fr]">
+      <div className="min-w-0 max-xl:order-2">
+        <HangerSection />
+        {stand ? (
+          <StandResult stand={stand} sprung={sprung} tube={assessment?.findings.hanger.back?.tube} />
+        ) : (
+          <p className="mt-2 text-ink-soft">
+            The stack height appears once the tank depth is measured and the hanger is said to be rigid or sprung.
+          </p>
+        )}
+      </div>
+      <div className="min-w-0">
+        <PropertyGrid properties={tankProperties} path={['survey', 'tank']} values={job.survey.tank} only={['depth']} />
+        <PropertyGrid
+          properties={hangerProperties}
+          path={['hanger']}
+          values={hanger}
+          only={[
+            'hold', 'depthFrom', 'gasketFree', 'gasketSqueezed', ...(sprung ? ['preload', 'springTravel'] : ['floorGap', 'sockGive']),
+            'sockThickness', 'stack', 'oldStack', 'outletRise', 'roomAbove',
+          ]} // prettier-ignore
+        />
+        <RowsField
+          title="Rods and tubes to cut"
+          one="a rod or tube"
+          properties={rodProperties}
+          path={['hanger', 'rods']}
+          rows={hanger.rods}
+          most={12}
+          columns="sm:grid-cols-2"
+          empty="Write down each rod and tube of the old hanger with its length."
+        />
+        <MeasuringGuide fields={['gasketFree', 'stack']} of={hangerProperties} />
+        <Caution>
+          Take the hanger out with the battery off, the tank aired and less than a quarter full; tap lock rings round
+          with a brass drift. Wiring and seals inside the tank only of kinds rated for it.
+        </Caution>
+      </div>
+    </div>
+  );
+}
+
+function StandResult({ stand, sprung, tube }: { stand: HangerStand; sprung: boolean; tube?: number }) {
+  const units = useDisplayUnits();
+  const length = (value: number) => units.show('length', value);
+  return (
+    <section className="mt-2">
+      <h2 className="sr-only">Stack height</h2>
+      <dl className="flex flex-wrap gap-x-6">
+        <Reading
+          name="stack height that suits"
+          value={length(stand.wanted)}
+          note={sprung ? 'plate to floor and preload' : 'plate to floor, less the gap'}
+        />
+        {stand.stack !== stand.wanted && <Reading name="as set" value={length(stand.stack)} />}
+        {stand.change !== undefined && (
+          <Reading
+            name="rods and tubes"
+            value={`${stand.change > 0 ? '+' : ''}${length(stand.change)}`}
+            note={stand.change < 0 ? 'shorter than they were' : 'longer than they were'}
+          />
+        )}
+        <Reading
+          name={stand.gap < 0 ? 'pressed in by' : 'off the floor by'}
+          value={length(Math.abs(stand.gap))}
+          note="bolted down"
+        />
+        {tube !== undefined && <Reading name="return drop under the plate" value={length(tube)} />}
+        {stand.recess !== undefined && (
+          <Reading
+            name={stand.recess > 0 ? 'recess needed' : 'room to spare above'}
+            value={length(Math.abs(stand.recess))}
+          />
+        )}
+      </dl>
+      {stand.rods.length > 0 && (
+        <table className="mt-2 w-full max-w-md text-right">
+          <thead className="label">
+            <tr>
+              <th className="text-left font-normal">Cut</th>
+              <th className="font-normal">was</th>
+              <th className="font-normal">cut to</th>
+            </tr>
+          </thead>
+          <tbody className="ruled">
+            {stand.rods.map((rod, i) => (
+              <tr key={i}>
+                <th scope="row" className="text-left font-normal">
+                  {rod.label}
+                </th>
+                <td className="figure">{rod.old === undefined ? 'unknown' : length(rod.old)}</td>
+                <td className="figure">{rod.cut === undefined ? 'needs the old stack' : length(rod.cut)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <details className="mt-1">
+        <summary className="font-semibold">Working</summary>
+        <p className="text-[0.88rem]">
+          Plate over the floor: {length(stand.plateLoose)} on the loose gasket, {length(stand.plateSeated)} bolted down.
+          Stack height = {sprung ? 'plate bolted down + preload' : 'plate bolted down − gap'} = {length(stand.wanted)}.
+          Gap and preload are common practice (9 1/16 in deep, set 9 in; 10 to 15 mm preload); a gasket is reckoned
+          squeezed to two thirds unless measured.
+        </p>
+      </details>
+    </section>
+  );
+}

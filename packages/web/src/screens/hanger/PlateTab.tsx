@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import { hangerProperties, platePortProperties } from '@endrel/core/job/hanger';
+import { plateTemplate, templateSvg } from '@endrel/core/hangers/plate-template';
+import { download } from '../../components/download.ts';
+import { PropertyGrid } from '../../components/PropertyGrid.tsx';
+import { RowsField } from '../../components/RowsField.tsx';
+import { PlateDrawing } from '../../drawing/hanger/PlateDrawing.tsx';
+import { useJobSession } from '../../session/session-context.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+import { Reading } from '../survey/VentTab.tsx';
+
+const kinds = { ring: 'ring plate', drill: 'drill template for the tank' } as const;
+
+/** The ring plate with its studs and ports, and templates at true size. */
+export function PlateTab() {
+  const { snapshot, assessment } = useJobSession();
+  const units = useDisplayUnits();
+  const { job, revision } = snapshot;
+  const hanger = job.hanger ?? {};
+  const plate = assessment?.findings.hanger.plate;
+  const [kind, setKind] = useState<keyof typeof kinds>('ring');
+  const [making, setMaking] = useState(false);
+  const length = (value: number) => units.show('length', value);
+  const title = `${job.name} · ${kinds[kind]} · ${new Date().toLocaleDateString('en-GB')} · revision ${revision}`;
+  async function pdf() {
+    setMaking(true);
+    try {
+      const { templatePdf } = await import('../../templates/template-pdf.ts');
+      download(`${kind}.pdf`, 'application/pdf', await templatePdf(plateTemplate(plate!, kind, title)));
+    } finally {
+      setMaking(false);
+    }
+  }
+  async function dxf() {
+    const { templateDxf } = await import('../../templates/template-dxf.ts');
+    download(`${kind}.dxf`, 'image/vnd.dxf', templateDxf(plateTemplate(plate!, kind, title)));
+  }
+  return (
+    <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.15fr_1fr]">
+      <div className="min-w-0 max-xl:order-2">
+        {plate ? (
+          <>
+            <PlateDrawing plate={plate} />
+            <dl className="mt-2 flex flex-wrap gap-x-6">
+              <Reading name="metal to the hole" value={length(plate.land)} />
+              <Reading name="metal to the rim" value={length(plate.rim)} />
+              {plate.ports.length > 0 && (
+                <Reading
+                  name="ports need a circle of"
+                  value={length(plate.needed)}
+                  note={`${length(plate.room)} inside the nuts`}
+                />
+              )}
+            </dl>
+            <section className="mt-2">
+              <h2 className="text-lg">Template, true size</h2>
+              <div className="flex flex-wrap items-center gap-2">
+                {(Object.keys(kinds) as (keyof typeof kinds)[]).map((key) => (
+                  <label key={key} className="mr-2 flex min-h-8 items-center gap-1.5">
+                    <input
+                      type="radio"
+                      name="template"
+                      checked={kind === key}
+                      onChange={() => setKind(key)}
+                      className="accent-[var(--ink)]"
+                    />
+                    {kinds[key]}
+                  </label>
+                ))}
+                <button
+                  className="button"
+                  onClick={() =>
+                    download(`${kind}.svg`, 'image/svg+xml', templateSvg(plateTemplate(plate, kind, title)))
+                  }
+                >
+                  SVG
+                </button>
+                <button className="button" onClick={() => void dxf()}>
+                  DXF
+                </button>
+                <button className="button" disabled={making} onClick={() => void pdf()}>
+                  {making ? 'Making the PDF …' : 'PDF'}
+                </button>
+              </div>
+              <p className="label">Print at 100 %. Each carries a ruler of 100 mm: check it before drilling.</p>
+            </section>
+          </>
+        ) : (
+          <p className="sheet p-4 text-ink-soft">
+            The plate appears once the bolt circle and the hole (or the opening) are measured.
+          </p>
+        )}
+      </div>
+      <div className="min-w-0">
+        <PropertyGrid
+          properties={hangerProperties}
+          path={['hanger']}
+          values={hanger}
+          only={['plateHole', 'plateOutside', 'boltCircle', 'studs', 'studSize']}
+        />
+        <RowsField
+          title="Ports on the plate"
+          one="a port"
+          properties={platePortProperties}
+          path={['hanger', 'ports']}
+          rows={hanger.ports}
+          most={6}
+          empty="Feed, return, siphon, wiring: each with the hexagon that a spanner takes."
+        />
+      </div>
+    </div>
+  );
+}

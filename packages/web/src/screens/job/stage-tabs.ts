@@ -1,0 +1,42 @@
+import type { FieldPath, Stage } from '@endrel/core/job/needs';
+
+/** A stage that is too much for one page is laid out on tabs; the first is shown unless the address names another. */
+export const stageTabs = {
+  survey: { heights: 'Heights and lines', tank: 'Tank', vent: 'Vent and filler', old: 'Blocking off' },
+  hanger: { height: 'Height', opening: 'Opening', plate: 'Plate', pickup: 'Pickup, return, siphon' },
+  gauge: { match: 'Match', sweep: 'Sweep', float: 'Float', card: 'Calibration' },
+} as const satisfies Partial<Record<Stage, Record<string, string>>>;
+
+const onTank = new Set<string | number>([
+  'shape', 'capacity', 'length', 'width', 'cornerRadius', 'ends', 'dish', 'leftWidth', 'rightWidth', 'bridgeWidth', 'bridgeFloor',
+  'leftFloor', 'rightFloor', 'sumpLength', 'sumpWidth', 'sumpDepth', 'sumpForward', 'sumpLeft', 'foam', 'foamShare', 'fillShare',
+  'section', 'stations', 'zones', 'baffles', 'mesh', 'strapping', 'fills',
+]); // prettier-ignore
+const onVent = new Set<string | number>(['vent', 'ventHeight', 'fillerHeight', 'cap']);
+const onOpening = new Set<string | number>([
+  'openingDiameter', 'lip', 'play', 'wallThickness', 'headroom', 'stiffLength', 'stiffWidth', 'reach', 'bodies', 'parts',
+]); // prettier-ignore
+const onPlate = new Set<string | number>(['plateHole', 'plateOutside', 'boltCircle', 'studs', 'studSize', 'ports']);
+const onHeight = new Set<string | number>([
+  'hold', 'depthFrom', 'gasketFree', 'gasketSqueezed', 'floorGap', 'preload', 'springTravel', 'stack', 'oldStack', 'sockThickness',
+  'sockGive', 'outletRise', 'roomAbove', 'rods',
+]); // prettier-ignore
+const onFloat = new Set<string | number>([
+  'floatLow', 'floatHigh', 'armLength', 'pivotHeight', 'stopDown', 'stopUp', 'floatRadius', 'wantLow', 'wantHigh', 'armSide',
+  'pivotForward', 'pivotLeft',
+]); // prettier-ignore
+
+/** The tab that holds a field, where its stage has tabs. */
+export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
+  const [group, key = '', inner = ''] = path;
+  if (stage === 'survey') {
+    if (group !== 'survey') return undefined;
+    if (key === 'vent' || (key === 'tank' && onVent.has(inner))) return 'vent';
+    if (key === 'oldConnections') return 'old';
+    return key === 'tank' && onTank.has(inner) ? 'tank' : 'heights';
+  }
+  if (stage === 'hanger')
+    return onHeight.has(key) ? 'height' : onOpening.has(key) ? 'opening' : onPlate.has(key) ? 'plate' : 'pickup';
+  if (stage === 'gauge') return key === 'sweep' ? 'sweep' : onFloat.has(key) ? 'float' : 'match';
+  return undefined;
+}

@@ -1,0 +1,55 @@
+import * as Comlink from 'comlink';
+import Papa from 'papaparse';
+import { useRef, useState } from 'react';
+import type { Job } from '@endrel/core/job/job';
+import { calculator } from '../../calc/calculator.ts';
+import { download } from '../../components/download.ts';
+
+const LEVELS = 200;
+
+/** Strapping tables at 25 attitudes as CSV, computed in the worker with progress and cancel. */
+export function AttitudeExport({ job }: { job: Job }) {
+  const [share, setShare] = useState<number>();
+  const cancelled = useRef(false);
+  async function make() {
+    cancelled.current = false;
+    setShare(0);
+    const tables = await calculator.attitudeTables(
+      job,
+      LEVELS,
+      Comlink.proxy((done: number) => {
+        setShare(done);
+        return !cancelled.current;
+      }),
+    );
+    setShare(undefined);
+    if (!tables) return;
+    const degrees = (rad: number) => Math.round((rad * 180) / Math.PI);
+    const fields = [
+      'level_mm',
+      ...tables.attitudes.map((a) => `L at pitch ${degrees(a.pitch)} roll ${degrees(a.roll)}`),
+    ];
+    const data = tables.levels.map((level, i) => [
+      (level * 1000).toFixed(2),
+      ...tables.attitudes.map((a) => (a.volumes[i]! * 1000).toFixed(3)),
+    ]);
+    download('strapping-tables.csv', 'text/csv', Papa.unparse({ fields, data }));
+  }
+  return (
+    <div className="no-print mt-1 flex items-center gap-3">
+      {share === undefined ? (
+        <button className="button" onClick={() => void make()}>
+          Strapping tables, level and tilted, as CSV
+        </button>
+      ) : (
+        <>
+          <progress className="w-48 accent-[var(--ink)]" max={1} value={share} aria-label="Tables computed" />
+          <span className="figure">{Math.round(share * 100)} %</span>
+          <button className="button" onClick={() => (cancelled.current = true)}>
+            Cancel
+          </button>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,103 @@
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import type { Measured } from '@endrel/core/job/measured';
+import type { TracedPoint } from '@endrel/core/job/tank';
+import { anchorOf } from '../../components/anchor.ts';
+import { QuantityField } from '../../components/QuantityField.tsx';
+import { useAct, useJob } from '../../session/session-context.tsx';
+
+const PATH = ['survey', 'tank', 'section'];
+const across = { kind: 'length', name: 'distance across', unit: 'mm', minimum: -3, maximum: 5 } as const;
+const up = { kind: 'length', name: 'height', unit: 'mm', minimum: -3, maximum: 5 } as const;
+
+/** Corners of a traced section, one after the other round it: across from a fixed edge, up from the floor. */
+export function SectionField() {
+  const { tank } = useJob().survey;
+  const act = useAct();
+  const points = tank.section ?? [];
+  const [entry, setEntry] = useState<{ across?: Measured; up?: Measured }>({});
+  const [entryKey, setEntryKey] = useState(0);
+  const put = (next: TracedPoint[], group?: string) =>
+    act({ act: 'set', path: PATH, value: next.length === 0 ? undefined : next }, group);
+  const enter = (part: { across?: Measured; up?: Measured }) => {
+    const next = { ...entry, ...part };
+    if (next.across && next.up) {
+      put([...points, { across: next.across, up: next.up }]);
+      setEntry({});
+      setEntryKey((n) => n + 1);
+    } else setEntry(next);
+  };
+  return (
+    <fieldset id={anchorOf(PATH)} className="py-1">
+      <legend className="font-semibold">Traced section</legend>
+      <p className="text-[0.88rem] text-ink-soft">
+        Go round it once. Across is counted from one fixed edge, left positive; up from the tank floor.
+      </p>
+      <table className="w-full max-w-md text-left">
+        <thead className="label">
+          <tr>
+            <th className="w-8 font-normal">Corner</th>
+            <th className="font-normal">Across</th>
+            <th className="font-normal">Up</th>
+            <th>
+              <span className="sr-only">Remove</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {points.map((point, i) => (
+            <tr key={i}>
+              <td className="figure">{i + 1}</td>
+              {(['across', 'up'] as const).map((key) => (
+                <td key={key} className="pr-1">
+                  <QuantityField
+                    compact
+                    field={{ ...(key === 'across' ? across : up), name: `corner ${i + 1} ${key}` }}
+                    value={point[key]}
+                    onChange={(value, group) =>
+                      put(value ? points.with(i, { ...point, [key]: value }) : points.toSpliced(i, 1), group)
+                    }
+                  />
+                </td>
+              ))}
+              <td>
+                <button
+                  type="button"
+                  className="quiet"
+                  aria-label={`Remove corner ${i + 1}`}
+                  onClick={() => put(points.toSpliced(i, 1))}
+                >
+                  <X size={14} aria-hidden />
+                </button>
+              </td>
+            </tr>
+          ))}
+          <tr key={`entry-${entryKey}`}>
+            <td className="text-ink-soft">
+              <Plus size={14} aria-hidden />
+            </td>
+            <td className="pr-1">
+              <QuantityField
+                compact
+                patient
+                field={{ ...across, name: 'new corner across' }}
+                value={entry.across}
+                onChange={(v) => enter({ across: v })}
+              />
+            </td>
+            <td className="pr-1">
+              <QuantityField
+                compact
+                patient
+                field={{ ...up, name: 'new corner up' }}
+                value={entry.up}
+                onChange={(v) => enter({ up: v })}
+              />
+            </td>
+            <td />
+          </tr>
+        </tbody>
+      </table>
+    </fieldset>
+  );
+}

@@ -1,0 +1,82 @@
+import { tankProperties } from '@endrel/core/job/tank';
+import { ventProperties } from '@endrel/core/job/vent';
+import { PropertyGrid } from '../../components/PropertyGrid.tsx';
+import { VentDrawing } from '../../drawing/VentDrawing.tsx';
+import { useJobSession } from '../../session/session-context.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+
+/** The vent in section: where it rises, turns and ends, and what it costs in vacuum and in time at the pump. */
+export function VentTab() {
+  const { snapshot, assessment } = useJobSession();
+  const { job } = snapshot;
+  const units = useDisplayUnits();
+  const { tank, vent = {} } = job.survey;
+  const findings = assessment?.findings.vent;
+  const valve = tank.vent === 'rollOver' || tank.vent === 'canister';
+  return (
+    <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.15fr_1fr]">
+      <div className="min-w-0 max-xl:order-2">
+        <VentDrawing job={job} />
+        {findings ? (
+          <dl className="mt-2 flex flex-wrap gap-x-6">
+            {findings.vacuum !== undefined && (
+              <Reading
+                name="vacuum at full draw"
+                value={
+                  findings.vacuum < 100 ? `${findings.vacuum.toFixed(0)} Pa` : units.show('pressure', findings.vacuum)
+                }
+                note="2 kPa at most"
+              />
+            )}
+            {findings.fillTime !== undefined && (
+              <Reading
+                name="to fill"
+                value={units.show('time', findings.fillTime)}
+                note={findings.ventLimits ? 'the vent sets the pace' : 'the nozzle sets the pace'}
+              />
+            )}
+            {findings.fillFlow !== undefined && (
+              <Reading
+                name="goes in at"
+                value={`${(findings.fillFlow * 60_000).toFixed(1)} L/min`}
+                note="without standing up the neck"
+              />
+            )}
+          </dl>
+        ) : (
+          <p className="mt-2 text-ink-soft">
+            Vacuum and filling time appear once the vent’s bore and length are known.
+          </p>
+        )}
+        <p className="label mt-1">
+          Darcy–Weisbach with air, the valve’s drop quadratic through its rated point; while filling, what drives the
+          air out is the head of fuel in the neck over a full tank.
+        </p>
+      </div>
+      <div className="min-w-0">
+        <PropertyGrid
+          properties={tankProperties}
+          path={['survey', 'tank']}
+          values={tank}
+          only={['vent', 'cap', 'ventHeight', 'fillerHeight']}
+        />
+        <PropertyGrid
+          properties={ventProperties}
+          path={['survey', 'vent']}
+          values={vent}
+          without={valve ? [] : ['valveTilt', 'valveShutsAt', 'valveFlow', 'valveDrop', 'valveCracking']}
+        />
+      </div>
+    </div>
+  );
+}
+
+export function Reading({ name, value, note }: { name: string; value: string; note?: string }) {
+  return (
+    <div>
+      <dt className="label">{name}</dt>
+      <dd className="figure text-xl">{value}</dd>
+      {note && <dd className="label">{note}</dd>}
+    </div>
+  );
+}
