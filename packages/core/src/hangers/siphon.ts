@@ -61,12 +61,12 @@ export function siphonFindings(hanger: Hanger, conditions: JetConditions): Sipho
       const { suction, demand } = at(bore, point);
       return suction >= MARGIN * demand;
     });
-  const [full, cruise] = [suffices('fullLoad'), suffices('cruise')];
+  const full = suffices('fullLoad');
   return {
     idle: at(drill, 'idle'),
     cruise: at(drill, 'cruise'),
     fullLoad: at(drill, 'fullLoad'),
-    drill: full ?? cruise,
+    drill: full ?? suffices('cruise'),
     chosenFor: full === undefined ? 'cruise' : 'fullLoad',
   };
 }

@@ -53,7 +53,7 @@ export function suctionFlow(
   if (spare(0) <= 0) return 0;
   let [low, high] = [0, MOST_RATIO];
   if (spare(high) > 0) return high * motiveFlow;
-  for (let i = 0; i < 60; i++) {
+  for (let i = 0; i < 40; i++) {
     const middle = (low + high) / 2;
     if (spare(middle) > 0) low = middle;
     else high = middle;

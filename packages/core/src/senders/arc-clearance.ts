@@ -24,7 +24,18 @@ export interface ArcClearance {
   readonly meets?: { readonly name: string; readonly angle: number; readonly height: number };
 }
 
-const STEPS = 90;
+/** What the arm can come near to at all, and the nearest thing beyond its reach. */
+function nearby(obstacles: readonly Obstacle[], pivot: Point, reach: number): Obstacle[] {
+  const far = obstacles.map((obstacle) => ({
+    obstacle,
+    beyond: toLine(pivot, ...obstacle.line) - obstacle.room - reach,
+  }));
+  const beyond = far.filter((f) => f.beyond > 0).sort((a, b) => a.beyond - b.beyond);
+  return [...far.filter((f) => f.beyond <= 0), ...beyond.slice(0, 1)].map((f) => f.obstacle);
+}
+
+const STEPS = 60;
+const ROD_RADIUS = 1.5e-3; // m, a 3 mm rod: typical, from memory
 
 /**
  * Sweeps the arm and holds float and rod against everything in the section.
@@ -41,14 +52,12 @@ export function arcClearance(
   let nearest: ArcClearance['nearest'];
   let meets: ArcClearance['meets'];
   const pivot: Point = [pivotAlong, arm.pivot];
+  const within = nearby(obstacles, pivot, arm.length + floatRadius);
   for (let i = 0; i <= STEPS; i++) {
     const angle = arm.down + (i / STEPS) * (arm.up - arm.down);
     const float: Point = [pivotAlong + side * arm.length * Math.cos(angle), arm.pivot + arm.length * Math.sin(angle)];
-    for (const { name, line, room } of obstacles) {
-      const gap = Math.min(
-        segmentDistance(float, float, ...line) - floatRadius,
-        segmentDistance(pivot, float, ...line),
-      );
+    for (const { name, line, room } of within) {
+      const gap = Math.min(toLine(float, ...line) - floatRadius, segmentDistance(pivot, float, ...line) - ROD_RADIUS);
       if (!nearest || gap - room < nearest.gap - nearest.room) nearest = { name, gap, room, angle, at: float };
       if (gap < -TOUCH && !meets) meets = { name, angle, height: float[1] };
     }
@@ -71,7 +80,8 @@ function toLine([px, py]: Point, [ax, ay]: Point, [bx, by]: Point): number {
   return Math.hypot(px - ax - t * dx, py - ay - t * dy);
 }
 
-function crosses(a: Point, b: Point, c: Point, d: Point): boolean {
-  const turn = (p: Point, q: Point, r: Point) => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);
-  return turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0;
-}
+const crosses = (a: Point, b: Point, c: Point, d: Point): boolean =>
+  turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0;
+
+/** Twice the area of three points, positive when they turn left. */
+const turn = (p: Point, q: Point, r: Point): number => (q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]);

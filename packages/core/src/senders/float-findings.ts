@@ -17,7 +17,12 @@ export interface FloatFindings {
   /** The same with the pivot left where it is and the rod bent. */
   readonly bent?: { ok: true; arm: FloatArm; bend: number } | { ok: false; fault: ArmFault };
   readonly clearance?: ArcClearance;
+  /** Where it is not clear: sides to which the same arm would swing with room to spare. */
+  readonly clearSides: readonly ArmSide[];
 }
+export type ArmSide = NonNullable<Gauge['armSide']>;
+const isClear = ({ meets, nearest }: ArcClearance): boolean => !meets && (!nearest || nearest.gap >= nearest.room);
+const sides: readonly ArmSide[] = ['forward', 'back', 'left', 'right'];
 
 /** The section that the arm swings in: which axis is cut, where, and which way the arm points. */
 export function armSection(gauge: Gauge): { axis: 0 | 1; place: number; pivotAlong: number; side: 1 | -1 } {
@@ -41,6 +46,7 @@ export function floatFindings(job: Job, tank: Tank | undefined): FloatFindings |
       ? { pivot: pivotHeight.si, length: armLength.si, ...(angles ?? anglesOfHeights(gauge)!) }
       : undefined;
   const radius = gauge.floatRadius?.si ?? gaugeProperties.floatRadius.typical!.si;
+  const clearance = arm && tank ? clearanceOf(job, tank, arm, radius, gauge) : undefined;
   return {
     arm,
     range: arm && armRange(arm),
@@ -49,7 +55,11 @@ export function floatFindings(job: Job, tank: Tank | undefined): FloatFindings |
       angles && wantLow && wantHigh && pivotHeight
         ? solveBend(wantLow.si, wantHigh.si, angles.down, angles.up, pivotHeight.si)
         : undefined,
-    clearance: arm && tank ? clearanceOf(job, tank, arm, radius) : undefined,
+    clearance,
+    clearSides:
+      clearance && !isClear(clearance)
+        ? sides.filter((armSide) => isClear(clearanceOf(job, tank!, arm!, radius, { ...gauge, armSide })))
+        : [],
   };
 }
 
@@ -61,8 +71,8 @@ function anglesOfHeights({ armLength, pivotHeight, floatLow, floatHigh }: Gauge)
   return Number.isNaN(down) || Number.isNaN(up) ? undefined : { down, up };
 }
 
-function clearanceOf(job: Job, tank: Tank, arm: FloatArm, radius: number): ArcClearance {
-  const { axis, place, pivotAlong, side } = armSection(job.gauge!);
+function clearanceOf(job: Job, tank: Tank, arm: FloatArm, radius: number, gauge: Gauge): ArcClearance {
+  const { axis, place, pivotAlong, side } = armSection(gauge);
   return arcClearance(arm, pivotAlong, side, radius, sectionObstacles(job, tank, axis, place));
 }
 

@@ -53,8 +53,8 @@ export function meshVolumes({ corners }: Mesh, plane: FuelPlane, offsets: readon
       const level = offsets[i]!;
       const column =
         level <= h1
-          ? (level - h0) ** 3 / (3 * (h1 - h0) * (h2 - h0))
-          : level - mean + (h2 - level) ** 3 / (3 * (h2 - h0) * (h2 - h1));
+          ? (((level - h0) / (h1 - h0)) * ((level - h0) / (h2 - h0)) * (level - h0)) / 3 // each share at most 1: no overflow
+          : level - mean + (((h2 - level) / (h2 - h0)) * ((h2 - level) / (h2 - h1)) * (h2 - level)) / 3;
       volumes[i]! += facingDown * column;
     }
     areaFrom[i]! += facingDown;

@@ -1,4 +1,5 @@
 import type { Rule } from '../snag.ts';
+import { gaugeProperties } from '../../job/gauge.ts';
 import { figure } from '../../units/quantity.ts';
 
 /** A float whose arc meets a wall, a baffle, a pump or the return. */
@@ -8,6 +9,7 @@ export const floatArcMeets: Rule = {
     const nearest = float?.clearance?.nearest;
     const meets = float?.clearance?.meets;
     if (!nearest || (!meets && nearest.gap >= nearest.room)) return [];
+    const other = float?.clearSides[0];
     return [
       {
         grade: meets ? 'stop' : 'fix',
@@ -18,6 +20,12 @@ export const floatArcMeets: Rule = {
         limit: { label: 'at least', ...figure('length', nearest.room) },
         why: 'The float hangs there and the gauge stands still while the tank empties.',
         cure: 'Shorten or bend the arm, move the pivot, or let the arm swing to another side.',
+        ...(other === undefined
+          ? {}
+          : {
+              act: { act: 'set' as const, path: ['gauge', 'armSide'], value: other },
+              actLabel: `Let it swing ${gaugeProperties.armSide.options[other]}`,
+            }),
         source: 'geometry, in section; common practice',
       },
     ];

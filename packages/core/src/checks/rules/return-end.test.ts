@@ -9,10 +9,28 @@ describe('rule return-end', () => {
       'fix',
       'return-drop-1',
     );
+    // written down on the part, while the tank's plan is not known
     expectSnag(
       'return-end',
-      cleanJob(),
-      cleanJob((j) => (get(j, 'returnDrop').pickupDistance = { si: 0.03, unit: 'mm' })),
+      cleanJob((j) => delete j.hanger),
+      cleanJob((j) => {
+        delete j.hanger;
+        get(j, 'returnDrop').pickupDistance = { si: 0.03, unit: 'mm' };
+      }),
+      'fix',
+      'return-drop-1',
+    );
+    // placed in the tank's plan
+    expectSnag(
+      'return-end',
+      cleanJob((j) => (j.hanger!.returnIntoBucket = false)),
+      cleanJob((j) =>
+        Object.assign(j.hanger!, {
+          returnIntoBucket: false,
+          returnForward: { si: 0.1, unit: 'mm' },
+          returnLeft: { si: 0.02, unit: 'mm' },
+        }),
+      ),
       'fix',
       'return-drop-1',
     );

@@ -1,0 +1,128 @@
+import { expect } from 'chai';
+import { cleanJob, expectSnag, snagsOfRule } from '../../../test/rule-cases.ts';
+import { demoJobs } from '../../demo/index.ts';
+import { changed } from '../../../test/rule-cases.ts';
+import type { Hanger } from '../../job/hanger.ts';
+import type { Job } from '../../job/job.ts';
+
+const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
+const withHanger = (change: Partial<Hanger>) => cleanJob((j) => (j.hanger = { ...j.hanger, ...change }));
+const rigid = (stack: number): Job => withHanger({ hold: 'rigid', stack: mm(stack) });
+
+describe('rule hanger-too-long', () => {
+  // depth 236 mm, gasket 3 mm loose and 2 mm squeezed: the plate stands at 239 and 238 mm
+  it('stops at a hanger longer than the tank is deep, and sets it right', () => {
+    const snag = expectSnag('hanger-too-long', rigid(236), rigid(240), 'stop');
+    expect(snag.act).to.deep.include({ act: 'set', path: ['hanger', 'stack'] });
+  });
+  it('asks for one that touches before the gasket is seated', () => {
+    expectSnag('hanger-too-long', rigid(237.9), rigid(238.5), 'fix');
+  });
+  it('stops at springs that go solid', () => {
+    expectSnag('hanger-too-long', withHanger({}), withHanger({ stack: mm(275) }), 'stop');
+  });
+});
+
+describe('rule sock-folded', () => {
+  it('speaks where the sock is pressed further than it gives', () => {
+    expectSnag('sock-folded', rigid(240), rigid(244), 'fix');
+  });
+});
+
+describe('rule opening-too-small', () => {
+  const pumps = (...diameters: number[]) =>
+    withHanger({ openingDiameter: mm(86), bodies: diameters.map((d, i) => ({ id: `b${i}`, label: `pump ${i + 1}`, diameter: mm(d) })) }); // prettier-ignore
+  it('stops at three pumps in too small an opening and says which pass', () => {
+    const snag = expectSnag('opening-too-small', pumps(39, 39), pumps(50, 39, 39), 'stop');
+    expect(snag.cure).to.match(/only pump \d and pump \d/);
+  });
+  it('asks to ease the lip where a hair is missing', () => {
+    expectSnag('opening-too-small', pumps(37, 37, 37), pumps(38, 38, 38), 'fix');
+  });
+});
+
+describe('rule does-not-tilt-in', () => {
+  const stiff = (length: number, headroom: number) =>
+    withHanger({ stiffLength: mm(length), stiffWidth: mm(70), headroom: mm(headroom) });
+  it('stops at a part that does not go in under what is above it', () => {
+    const snag = expectSnag('does-not-tilt-in', stiff(150, 200), stiff(230, 90), 'stop');
+    expect(snag.limit!.si).to.be.below(0.23);
+  });
+  it('stops at a part too wide that does not come off', () => {
+    const parts = [{ id: 'a', label: 'bucket', across: mm(140) }];
+    expectSnag(
+      'does-not-tilt-in',
+      withHanger({ parts: [{ ...parts[0]!, comesOff: true }] }),
+      withHanger({ parts }),
+      'stop',
+    );
+  });
+});
+
+describe('rule pickup-not-lowest', () => {
+  it('speaks for a pickup on the upper step of the floor', () => {
+    const stepped = (forward: number) =>
+      cleanJob((j) => {
+        Object.assign(j.survey.tank, { shape: 'stepped', zones: [{ id: 'a', length: mm(300), floor: mm(0) }, { id: 'b', length: mm(320), floor: mm(40) }] });
+        j.hanger!.openingForward = mm(forward);
+        j.gauge = undefined;
+      }); // prettier-ignore
+    const snag = expectSnag('pickup-not-lowest', stepped(110), stepped(-110), 'fix');
+    expect(snag.figure!.si).to.be.closeTo(0.04, 1e-9);
+  });
+});
+
+describe('rule bucket-cannot-refill', () => {
+  it('speaks for an inlet too small for what is drawn, and opens it', () => {
+    const inlet = (bore: number) => withHanger({ bucketInletBore: mm(bore), returnIntoBucket: false });
+    expectSnag('bucket-cannot-refill', inlet(18), inlet(6), 'fix');
+  });
+});
+
+/** The tender with a saddle tank, its other hanger snags aside. */
+const saddle = (change: Partial<Hanger>) =>
+  changed(demoJobs.flatBedTender, (j) => (j.hanger = { ...j.hanger, ...change }));
+
+describe('rule siphon-jet', () => {
+  it('stops at a stock jet of 1.5 mm with a big pump, and drills it', () => {
+    const snag = expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(1.5) }), 'stop');
+    expect(snag.figure!.si).to.be.greaterThan(9e5); // about 958 kPa already at 200 L/h
+  });
+  it('speaks for a jet too wide to lift', () => {
+    expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(12) }), 'fix');
+  });
+});
+
+describe('rule far-lobe-stranded', () => {
+  it('speaks for the lobe that nothing empties, and for a far pickup that stands too high', () => {
+    const low = saddle({ farHeight: mm(5) });
+    expectSnag('far-lobe-stranded', low, saddle({ jetDrill: undefined }), 'fix');
+    const snag = expectSnag('far-lobe-stranded', low, saddle({ farHeight: mm(60) }), 'fix');
+    expect(snag.figure!.si).to.be.closeTo(0.43 * 0.27 * 0.06, 1e-9);
+  });
+});
+
+describe('rule plate-crowded', () => {
+  const ports = (hexagon: number) =>
+    withHanger({ ports: [1, 2, 3].map((n) => ({ id: `p${n}`, label: `port ${n}`, hexagon: mm(hexagon) })) });
+  it('speaks for ports with no room for a spanner, a stud hole in the hole, and hoses with no room above', () => {
+    expectSnag('plate-crowded', ports(17.5), ports(46), 'fix');
+    expectSnag('plate-crowded', withHanger({}), withHanger({ boltCircle: mm(124) }), 'fix');
+    expectSnag('plate-crowded', withHanger({}), withHanger({ roomAbove: mm(20) }), 'fix');
+  }); // prettier-ignore
+});
+
+describe('a hanger that nobody has looked at', () => {
+  it('raises no snag of its own', () => {
+    const bare = cleanJob((j) => delete j.hanger);
+    for (const rule of [
+      'hanger-too-long',
+      'sock-folded',
+      'opening-too-small',
+      'siphon-jet',
+      'plate-crowded',
+      'pickup-not-lowest',
+    ])
+      expect(snagsOfRule(bare, rule)).to.deep.equal([]);
+  });
+});
