@@ -78,7 +78,7 @@ export { expect };
 export const openJob = async (
   page: Page,
   name: string,
-  stage: 'Brief' | 'Survey' | 'Layout' | 'Run' | 'Gauge' | 'Cards',
+  stage: 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Gauge' | 'Cards',
 ) => {
   await page.goto('/');
   await page.getByRole('link', { name }).click();

@@ -14,9 +14,6 @@ test('a sender is brought to a gauge: network, litres at E, and the same again a
     [/^Float at the top stop/, '230 mm'],
   ] as const)
     await fill(page, label, text);
-  await page.getByLabel(/^Tank shape/).selectOption('box');
-  await fill(page, /^Tank length/, '500 mm');
-  await fill(page, /^Tank width/, '353 mm');
   // 0.5 x 0.353 x 0.255 m3, and what lies under the float's bottom stop
   await expect(page.getByText('45 L').first()).toBeVisible();
   await expect(page.getByText(/^4[.]\d+ L$/).first()).toBeVisible();
@@ -34,6 +31,7 @@ test('a sender is brought to a gauge: network, litres at E, and the same again a
 test('a programmable gauge gets its table by tenths of the volume', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Gauge');
   await page.getByLabel(/^What reads the sender/).selectOption('programmable');
+  await page.getByRole('tab', { name: 'Calibration' }).click();
   const rows = page.getByRole('table').getByRole('row');
   await expect(rows).toHaveCount(12);
   await expect(rows.nth(11)).toContainText('33 Ω');

@@ -10,11 +10,11 @@ test('two people on one job: other fields are joined in, the same field is asked
   const other = await (await browser.newContext({ baseURL: server.address })).newPage();
   await openJob(other, 'Mail van 4', 'Survey');
 
-  await fill(other, /^Filler neck height/, '600 mm');
+  await fill(other, /^Rail or carburettor height/, '600 mm');
   await saved(other);
   await fill(page, /^Tank depth/, '240 mm');
   await expect(page.getByRole('button', { name: /Another save was joined in/ })).toBeVisible();
-  await expect(page.getByLabel(/^Filler neck height/)).toHaveValue('600 mm');
+  await expect(page.getByLabel(/^Rail or carburettor height/)).toHaveValue('600 mm');
   await expect(page.getByLabel(/^Tank depth/)).toHaveValue('240 mm');
 
   // the other page still has the older revision and now changes the same field: its save is refused

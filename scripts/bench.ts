@@ -9,6 +9,10 @@ import { buildNetwork } from '../packages/core/src/run/build-network.ts';
 import { openInEpanet } from '../packages/core/test/epanet.ts';
 import { referenceJson } from '../packages/core/test/read-reference.ts';
 import { referenceNetwork, type ReferenceSpec } from '../packages/core/test/reference-network.ts';
+import { attitudeTables } from '../packages/core/src/tanks/attitude-tables.ts';
+import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
+import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
+import type { Tank } from '../packages/core/src/tanks/surveyed-tank.ts';
 import { operatingPoints } from '../packages/core/src/run/operating-point.ts';
 
 interface Row {
@@ -85,6 +89,30 @@ const cure = assess(demoJobs.flatBedTender).snags.find((s) => s.act)!.act!;
 rows.push({
   what: 'preview of a cure, flatBedTender',
   microseconds: time(() => void previewAct(demoJobs.flatBedTender, cure), 4),
+});
+// a mesh of 50 000 triangles at 200 levels and 25 attitudes
+const fine = ruledMesh(
+  Array.from({ length: 261 }, (_, i) => ({
+    x: i * 0.002,
+    points: resampled(roundedRectangle(0.4 + 0.05 * Math.sin(i / 40), 0.25, 0.05)),
+  })),
+);
+const shell: Tank = {
+  table: { rows: [] },
+  full: 0.05,
+  bottom: 0,
+  top: 0.25,
+  porosity: 1,
+  solids: [{ kind: 'mesh', name: 'tank', mesh: fine }],
+};
+const started = performance.now();
+await attitudeTables(shell, 200, () => true);
+const sweep = (performance.now() - started) * 1000;
+rows.push({
+  what: `mesh of ${fine.corners.length / 9} triangles, 200 levels, 25 tilts`,
+  microseconds: sweep,
+  against: 'aim 2 s',
+  ratio: sweep / 2e6,
 });
 const text = JSON.stringify(job);
 rows.push({

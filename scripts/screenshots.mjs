@@ -19,7 +19,12 @@ const views = [
   ['clean-job', 'Mail', 'run?part=regulator-1'],
   ['unmeasured-job', 'buggy', 'run?part=pump-1'],
   ['working', 'Mail', 'run', (page) => page.keyboard.press('w')],
+  ['tank', 'Tarrow', 'survey?tab=tank', (page) => page.getByRole('button', { name: 'From behind' }).click()],
+  ['hanger', 'Tarrow', 'hanger?tab=height'],
+  ['opening', 'sprint', 'hanger?tab=opening'],
+  ['pickup', 'Mail', 'hanger?tab=pickup', undefined, { width: 1280, height: 1300 }],
   ['gauge', 'Tarrow', 'gauge'],
+  ['float', 'Tarrow', 'gauge?tab=float'],
   ['cards', 'Mail', 'cards'],
   [
     'under-car',

@@ -117,4 +117,47 @@ describe('the dash gauge', () => {
     });
     expect(gaugeOutcome(boxJob(undefined))).to.deep.equal({ kind: 'unused' });
   });
+  it('reads the measured track instead of a straight line once the sender was swept', () => {
+    // 240, 200 and 33 ohms: the middle of the sweep, at 125 mm, reads 200 instead of 136.5
+    const sweep = [240, 200, 33].map((value, i) => ({ share: i / 2, ohms: ohm(value) }));
+    const swept = findings(boxJob({ ...base, kind: 'programmable', sweep }));
+    expect(swept.track).to.equal('measured');
+    expect(swept.calibration[5]!.ohms).to.be.closeTo(200, 0.1);
+  });
+  it('sees two senders of a saddle tank in series, or their mean', () => {
+    const second = { secondEmpty: ohm(240), secondFull: ohm(33), secondLow: mm(25), secondHigh: mm(225) };
+    const ohms = (combine: 'sum' | 'mean') =>
+      findings(boxJob({ ...base, kind: 'programmable', combine, ...second })).calibration[5]!.ohms;
+    expect(ohms('sum')).to.be.closeTo(2 * 136.5, 0.05);
+    expect(ohms('mean')).to.be.closeTo(136.5, 0.05);
+    // two 240–33 senders in series on a 480–66 gauge need nothing between
+    const { match } = findings(
+      boxJob({ ...base, combine: 'sum', ...second, gaugeEmpty: ohm(480), gaugeFull: ohm(66) }),
+    );
+    expect(match).to.deep.equal({ kind: 'direct' });
+  });
+  it('does not follow the fuel below the bottom stop and above the top one', () => {
+    const { deadBands } = findings(boxJob(base));
+    expect(deadBands.below * 1000).to.be.closeTo(6, 0.01);
+    expect(deadBands.above * 1000).to.be.closeTo(6, 0.01);
+  });
+  it('that works by heat and gets 12 V instead of 10 V reads high by the heat’s square', () => {
+    const heat = {
+      ...base,
+      movement: 'bimetal' as const,
+      stabiliser: { si: 10, unit: 'V' },
+      gaugeResistance: ohm(60),
+      supply: { si: 12, unit: 'V' },
+    };
+    // heats (10/300)² and (10/93)² at E and F; at ½ 44 % more of their mean, over their difference
+    const [e, f] = [(10 / 300) ** 2, (10 / 93) ** 2];
+    expect(findings(boxJob(heat)).supplyShift).to.be.closeTo((0.44 * (e + f)) / 2 / (f - e), 1e-9);
+    expect(findings(boxJob({ ...heat, movement: 'crossCoil' })).supplyShift).to.equal(undefined);
+  });
+  it('is proved by fills that were read in ohms', () => {
+    const job = boxJob(base);
+    job.survey.tank.fills = [{ id: 'a', added: { si: 0.03, unit: 'L' }, ohms: ohm(140) }];
+    expect(findings(job).proof[0]!.measured).to.equal(140);
+    expect(findings(job).proof[0]!.computed).to.be.closeTo(136.5, 0.05);
+  });
 });

@@ -40,6 +40,8 @@ export interface PickupFindings {
   readonly leftWithBucket?: number;
   /** m3 that stay behind sills (a far lobe, a dammed baffle) on level ground, and where. */
   readonly stranded: readonly { readonly name: string; readonly volume: number; readonly withoutSiphon?: number }[];
+  /** Whether the siphon's far pickup stands in the lobe that it is to empty; absent without a siphon. */
+  readonly siphonReaches?: boolean;
   /** How far the floor under it lies above the lowest floor it could reach, and what lies below it there. */
   readonly aboveLowest?: number;
   readonly belowIt?: number;
@@ -147,9 +149,16 @@ function pickupFindings(
     usable: Math.max(0, filled - left),
     leftWithBucket: hanger.bucket ? leftAtPickup(parts, tank.porosity, [place[0], place[1], inlet]) : undefined,
     stranded,
+    siphonReaches: siphonReaches(parts, farPickupPlace(hanger)),
     aboveLowest: floor === undefined || lowest === undefined ? undefined : floor - lowest,
     belowIt: near[0] && tank.porosity * meshVolume(near[0].mesh, level),
   };
+}
+
+/** The far lobe is over the far pickup. Undefined without a siphon or a far lobe. */
+function siphonReaches(parts: readonly Compartment[], far: Place | undefined): boolean | undefined {
+  const lobe = parts.find((p) => p.sill && p.name.endsWith('lobe'));
+  return far && lobe && floorUnder(lobe.mesh, far[0], far[1]) !== undefined;
 }
 
 function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): BucketFindings {

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
 import { blankJob, CURRENT_SCHEMA_VERSION } from './job.ts';
 import { describeIssue, readJobFile } from './read-job-file.ts';
+import { ofTakes, spreadOf } from './measured.ts';
 import { upgrades } from './upgrade.ts';
 
 const faults = (text: string): string[] => {
@@ -36,6 +37,16 @@ describe('a job file', () => {
       'survey.tank.depth.unit is not a unit of length',
     );
     expect(faults(withField((job: any) => delete job.run))[0]).to.match(/^run /);
+  });
+  it('keeps both takes of a measurement, whose value is their mean', () => {
+    const take = (si: number) => ({ si, unit: 'mm' });
+    const twice = (si: number) =>
+      withField((job: any) => (job.survey.tank.depth = { si, unit: 'mm', takes: [take(0.23), take(0.232)] }));
+    expect(faults(twice(0.231))).to.deep.equal([]);
+    expect(faults(twice(0.23))[0]).to.equal('survey.tank.depth.takes must have the value as their mean');
+    expect(ofTakes(take(0.23), take(0.232)).si).to.be.closeTo(0.231, 1e-15);
+    expect(spreadOf(ofTakes(take(0.23), take(0.232)))).to.be.closeTo(0.002, 1e-12);
+    expect(spreadOf(ofTakes(take(0.23)))).to.equal(undefined);
   });
   it('refuses two components of one name', () => {
     expect(faults(withField((job: any) => (job.run.supply[1].id = 'tank-1')))[0]).to.match(

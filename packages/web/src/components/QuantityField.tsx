@@ -111,15 +111,15 @@ export function QuantityField(props: QuantityFieldProps) {
   const unknown = value === undefined && text === undefined;
   return (
     <div className={compact ? '' : 'py-1'} id={anchor}>
+      {mark && (
+        <span
+          aria-hidden
+          className="figure float-left mr-1.5 inline-block min-w-4 text-[0.82rem] border border-hair-strong px-0.5 text-center text-ink"
+        >
+          {mark}
+        </span>
+      )}
       <label htmlFor={id} className={compact ? 'sr-only' : 'label block'}>
-        {mark && (
-          <span
-            aria-hidden
-            className="figure mr-1.5 inline-block min-w-4 border border-hair-strong px-0.5 text-center text-ink"
-          >
-            {mark}
-          </span>
-        )}
         {capital(field.name)}
         {needed && unknown && <span className="font-semibold text-fix"> – to measure</span>}
       </label>

@@ -45,7 +45,7 @@ export function TwiceField({ property, value, needed, anchor, unfinished, onChan
         first && (
           <button
             type="button"
-            className="float-right -mt-5 text-[0.8rem] text-ink-soft underline max-sm:mt-0 max-sm:min-h-11"
+            className="relative z-10 float-right -mt-6 min-h-[24px] min-w-[36px] text-[0.8rem] text-ink-soft underline max-sm:mt-0 max-sm:min-h-11"
             aria-label={`Measure ${property.name} again`}
             onClick={() => setAsked(true)}
           >

@@ -88,6 +88,9 @@ describe('rule siphon-jet', () => {
     const snag = expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(1.5) }), 'stop');
     expect(snag.figure!.si).to.be.greaterThan(9e5); // about 958 kPa already at 200 L/h
   });
+  it('stops at a far pickup that stands in the near lobe', () => {
+    expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(5), farLeft: mm(225) }), 'stop');
+  });
   it('speaks for a jet too wide to lift', () => {
     expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(12) }), 'fix');
   });

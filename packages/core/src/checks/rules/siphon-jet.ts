@@ -4,10 +4,10 @@ import { figure } from '../../units/quantity.ts';
 
 const MOST_OF_SET = 0.2; // of the regulator's set pressure that the jet may hold back at idle, common practice
 
-/** A siphon jet that is overpowered by the pump, or that does not bring across what the engine burns. */
+/** A siphon that draws from the wrong lobe, a jet that is overpowered by the pump, or one that does not bring across what the engine burns. */
 export const siphonJet: Rule = {
   key: 'siphon-jet',
-  check: ({ job, hanger: { siphon } }) => {
+  check: ({ job, hanger: { siphon, pickup } }) => {
     if (!siphon) return [];
     const regulator = job.run.supply.find((c) => c.kind === 'regulator' && c.action === 'bypass');
     const set = regulator?.kind === 'regulator' ? regulator.setPressure?.si : undefined;
@@ -24,6 +24,15 @@ export const siphonJet: Rule = {
       path: ['hanger', 'jetDrill'],
       source: 'orifice and jet pump equations; common practice',
     } as const;
+    if (pickup?.siphonReaches === false)
+      reports.push({
+        ...base,
+        grade: 'stop',
+        path: ['hanger', 'farLeft'],
+        what: 'The siphon’s far pickup does not stand in the far lobe.',
+        why: 'It draws from the lobe that the pump empties anyway.',
+        cure: 'Place it over the other lobe’s floor, or correct the side it was measured to.',
+      });
     if (set !== undefined && siphon.idle.backPressure > MOST_OF_SET * set)
       reports.push({
         ...base,
