@@ -15,19 +15,41 @@ export function frictionFactor(reynolds: number, relativeRoughness: number): num
 export function frictionWithSlope(reynolds: number, relativeRoughness: number): { factor: number; slope: number } {
   if (!(reynolds > 0)) throw new RangeError(`Reynolds number ${reynolds}`);
   if (!(relativeRoughness >= 0 && relativeRoughness <= 0.05)) throw new RangeError(`roughness ${relativeRoughness}`);
-  if (reynolds < 100) return { factor: 64 / reynolds, slope: -64 / reynolds ** 2 }; // the formula's own limit
-  const smoothPart = (7 / reynolds) ** 0.9;
+  const result = { factor: 0, slope: 0 };
+  churchill(reynolds, relativeRoughness, result);
+  return result;
+}
+
+/** The formula itself, into a place of the caller's: the solver asks for it some hundred thousand times a second. */
+export function churchill(reynolds: number, relativeRoughness: number, into: { factor: number; slope: number }): void {
+  if (reynolds < 100) {
+    // the formula's own limit
+    into.factor = 64 / reynolds;
+    into.slope = -64 / (reynolds * reynolds);
+    return;
+  }
+  const smoothPart = Math.exp(0.9 * Math.log(7 / reynolds));
   const y = smoothPart + 0.27 * relativeRoughness;
-  const logarithm = Math.log(1 / y);
-  const a = (2.457 * logarithm) ** 16;
-  const b = (37_530 / reynolds) ** 16;
-  const laminar = (8 / reynolds) ** 12;
+  const logarithm = -Math.log(y);
+  const a = sixteenth(2.457 * logarithm);
+  const b = sixteenth(37_530 / reynolds);
+  const eighth = 8 / reynolds;
+  const cube = eighth * eighth * eighth;
+  const laminar = cube * cube * cube * cube;
   const sum = a + b;
-  const inner = laminar + sum ** -1.5;
-  const factor = 8 * inner ** (1 / 12);
+  const turbulent = 1 / (sum * Math.sqrt(sum));
+  const inner = laminar + turbulent;
+  into.factor = 8 * Math.exp(Math.log(inner) / 12);
   const sumSlope = ((16 * a) / logarithm) * ((0.9 * smoothPart) / (reynolds * y)) - (16 * b) / reynolds;
-  const innerSlope = (-12 * laminar) / reynolds - 1.5 * sum ** -2.5 * sumSlope;
-  return { factor, slope: (factor / (12 * inner)) * innerSlope };
+  const innerSlope = (-12 * laminar) / reynolds - ((1.5 * turbulent) / sum) * sumSlope;
+  into.slope = (into.factor / (12 * inner)) * innerSlope;
+}
+
+function sixteenth(x: number): number {
+  const square = x * x;
+  const fourth = square * square;
+  const eighth = fourth * fourth;
+  return eighth * eighth;
 }
 
 /** Flow regime by the conventional limits; between them no law is certain, and a result says so. */
