@@ -1,6 +1,8 @@
 import { parseArgs } from 'node:util';
 import { demoCommand } from './demo-command.ts';
 import { hangerCommand } from './hanger-command.ts';
+import { inpCommand } from './inp-command.ts';
+import { networkCommand } from './network-command.ts';
 import { joinNegativeValues } from './parse-options.ts';
 import { senderCommand } from './sender-command.ts';
 import { solveCommand } from './solve-command.ts';
@@ -9,6 +11,8 @@ import { BAD_INPUT, BadInput } from './bad-input.ts';
 import { terminal, type Output } from './output.ts';
 
 const usage = `endrel solve FILE [--json]     operating points and snags of a job file (- reads standard input)
+endrel network FILE [--json]    solves every scenario of a network (.json, or EPANET's .inp)
+endrel inp JOB [--point idle]  the run of a job as an EPANET input file
 endrel demo [NAME]             list the demo jobs, or print one as a job file
 endrel tank volume FILE --level 120mm [--pitch 5deg] [--roll 0] [--stl-unit mm] [--json]
                                litres below a level, in the file's own axes: parts (.json), mesh (.stl),
@@ -36,6 +40,7 @@ export async function run(args: readonly string[], output: Output = terminal): P
         bodies: { type: 'string' },
         sender: { type: 'string' },
         gauge: { type: 'string' },
+        point: { type: 'string' },
       },
     });
     const [command, ...operands] = positionals;
@@ -47,6 +52,8 @@ export async function run(args: readonly string[], output: Output = terminal): P
     if (command === 'tank') return await tankCommand(operands, values, output);
     if (command === 'hanger') return hangerCommand(operands, values, output);
     if (command === 'sender') return senderCommand(operands, values, output);
+    if (command === 'network') return await networkCommand(operands, values.json ?? false, output);
+    if (command === 'inp') return await inpCommand(operands, values, output);
     if (command === 'demo') return demoCommand(operands, output);
     throw new BadInput(`there is no command “${command}”; see endrel --help`);
   } catch (error) {

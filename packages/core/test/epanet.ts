@@ -43,6 +43,8 @@ export async function openInEpanet({ liquid, nodes, links }: Network): Promise<O
         const flow = (k / 60) * 1.2e-4;
         lines.CURVES!.push(`P${i} ${lpm(flow)} ${law.rise.value(flow) / weight}`);
       }
+    } else if (law.kind === 'curve') {
+      throw new RangeError('loss curves are not for this oracle');
     } else if (law.kind === 'porous') {
       lines.VALVES!.push(`${ends} 1000 GPV F${i} 0`);
       for (let k = 0; k <= 60; k++) {

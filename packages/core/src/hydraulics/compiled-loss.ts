@@ -1,5 +1,5 @@
-import { churchill } from './friction-factor.ts';
-import type { LinkLaw, Liquid } from './network.ts';
+import { churchill, epanetComposite } from './friction-factor.ts';
+import type { FrictionLaw, LinkLaw, Liquid } from './network.ts';
 
 /** Loss and its derivative at a flow, kept for the solver's loop: kPa and kPa per L/h. */
 export interface LossAt {
@@ -14,10 +14,10 @@ const KPA = 1e-3; // of a pascal
 const LPH = 3.6e6; // L/h in a m3/s
 const LEAST_SLOPE = (1e6 * KPA) / LPH; // 0.3 Pa per L/h: keeps Newton's matrix regular at no flow, too small to see
 
-export function compileLoss(law: LinkLaw, liquid: Liquid): CompiledLoss {
+export function compileLoss(law: LinkLaw, liquid: Liquid, friction: FrictionLaw = 'churchill'): CompiledLoss {
   switch (law.kind) {
     case 'line':
-      return compileLine(law, liquid);
+      return compileLine(law, liquid, friction === 'churchill' ? churchill : epanetComposite);
     case 'porous': {
       const [linear, quadratic] = [(law.linear * KPA) / LPH, (law.quadratic * KPA) / LPH ** 2];
       return (flow, into) => {
@@ -34,6 +34,14 @@ export function compileLoss(law: LinkLaw, liquid: Liquid): CompiledLoss {
         into.slope = (-rise.slope(q) * KPA) / LPH + LEAST_SLOPE;
       };
     }
+    case 'curve': {
+      const { loss } = law;
+      return (flow, into) => {
+        const q = Math.abs(flow) / LPH;
+        into.loss = Math.sign(flow) * loss.value(q) * KPA;
+        into.slope = (loss.slope(q) * KPA) / LPH + LEAST_SLOPE;
+      };
+    }
     case 'bypassRegulator':
     case 'deadHeadRegulator': {
       // a regulator's wide-open seat: K on the velocity in its bore
@@ -48,7 +56,11 @@ export function compileLoss(law: LinkLaw, liquid: Liquid): CompiledLoss {
   }
 }
 
-function compileLine(law: LinkLaw & { kind: 'line' }, { density, viscosity }: Liquid): CompiledLoss {
+function compileLine(
+  law: LinkLaw & { kind: 'line' },
+  { density, viscosity }: Liquid,
+  frictionLaw: typeof churchill,
+): CompiledLoss {
   const area = (Math.PI * law.bore ** 2) / 4;
   const velocityPerFlow = 1 / (area * LPH);
   const reynoldsPerFlow = (density * law.bore * velocityPerFlow) / viscosity;
@@ -63,7 +75,7 @@ function compileLine(law: LinkLaw & { kind: 'line' }, { density, viscosity }: Li
     let k = kInfinity;
     let kSlope = 0; // by flow
     if (lengths > 0) {
-      churchill(reynolds, relativeRoughness, friction);
+      frictionLaw(reynolds, relativeRoughness, friction);
       k += friction.factor * lengths;
       kSlope += friction.slope * lengths * reynoldsPerFlow;
     }

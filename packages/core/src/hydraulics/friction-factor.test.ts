@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { referenceRows } from '../../test/read-reference.ts';
-import { flowRegime, frictionFactor, frictionWithSlope } from './friction-factor.ts';
+import { epanetComposite, flowRegime, frictionFactor, frictionWithSlope } from './friction-factor.ts';
 
 // Reference: Debian python3-fluids 1.0.22, see test/reference/README.md, section A.
 describe('friction factor', () => {
@@ -14,6 +14,9 @@ describe('friction factor', () => {
       expect(factor / Number(row.f_churchill)).to.be.closeTo(1, 1e-5);
       expect((factor * velocityHead) / bore / Number(row.dpdx_churchill_Pa_m)).to.be.closeTo(1, 2e-5);
       expect(flowRegime(reynolds)).to.equal(row.regime);
+      const composite = { factor: 0, slope: 0 };
+      epanetComposite(reynolds, Number(row.roughness_m) / bore, composite);
+      expect(composite.factor / Number(row.f_epanet_composite)).to.be.closeTo(1, 1e-5);
     });
   }
   it('meets the laminar law 64/Re', () => {

@@ -39,10 +39,46 @@ export function churchill(reynolds: number, relativeRoughness: number, into: { f
   const sum = a + b;
   const turbulent = 1 / (sum * Math.sqrt(sum));
   const inner = laminar + turbulent;
-  into.factor = 8 * Math.exp(Math.log(inner) / 12);
+  into.factor = 8 * Math.cbrt(Math.sqrt(Math.sqrt(inner)));
   const sumSlope = ((16 * a) / logarithm) * ((0.9 * smoothPart) / (reynolds * y)) - (16 * b) / reynolds;
   const innerSlope = (-12 * laminar) / reynolds - ((1.5 * turbulent) / sum) * sumSlope;
   into.slope = (into.factor / (12 * inner)) * innerSlope;
+}
+
+/**
+ * The composite law of the EPANET engine: 64/Re to 2000, Dunlop's cubic to 4000, Swamee and Jain's formula above; to compare
+ * with that engine on equal terms.
+ *
+ * @see Rossman et al., "EPANET 2.2 User Manual", US EPA 2020, section 12.1; Dunlop 1991; Swamee & Jain 1976.
+ */
+export function epanetComposite(
+  reynolds: number,
+  relativeRoughness: number,
+  into: { factor: number; slope: number },
+): void {
+  into.factor = compositeFactor(reynolds, relativeRoughness);
+  const h = reynolds * 1e-6;
+  into.slope =
+    (compositeFactor(reynolds + h, relativeRoughness) - compositeFactor(reynolds - h, relativeRoughness)) / (2 * h);
+}
+
+function compositeFactor(reynolds: number, relativeRoughness: number): number {
+  if (reynolds <= 2000) return 64 / reynolds;
+  const swameeJain = (at: number) => {
+    const inner = relativeRoughness / 3.7 + 5.74 / at ** 0.9;
+    return { inner, root: -2 * Math.log10(inner) }; // 1/sqrt(f)
+  };
+  if (reynolds >= 4000) return 1 / swameeJain(reynolds).root ** 2;
+  // Dunlop's cubic joins both in value and slope
+  const { inner, root } = swameeJain(4000);
+  const fa = 1 / root ** 2;
+  const fb = fa * (2 - 0.00514215 / (inner * root));
+  const r = reynolds / 2000;
+  const x1 = 7 * fa - fb;
+  const x2 = 0.128 - 17 * fa + 2.5 * fb;
+  const x3 = -0.128 + 13 * fa - 2 * fb;
+  const x4 = r * (0.032 - 3 * fa + 0.5 * fb);
+  return x1 + r * (x2 + r * (x3 + x4));
 }
 
 function sixteenth(x: number): number {

@@ -14,12 +14,12 @@ import {
 const PASCALS = 1e3;
 const LITRES_PER_HOUR = 1 / 3.6e6;
 
-const TOLERANCE = 1e-9; // kPa in a link, L/h at a node: far below any instrument
+const TOLERANCE = 1e-8; // kPa in a link, L/h at a node: far below any instrument
 const STAGNANT = 1e-6; // a result is still accepted at this residual when rounding stops the last steps
 const MOST_ITERATIONS = 80;
 const MOST_ROUNDS = 40;
 const STATE_SLACK = 1e-7; // kPa or L/h by which a valve's condition must be broken before it changes state
-const LEAST_REGULATOR_SLOPE = 1e-7; // kPa per L/h: a regulator that holds exactly would leave its flow without an equation
+const LEAST_REGULATOR_SLOPE = 1e-5; // kPa per L/h, in Newton's matrix only: one that holds exactly gives it no slope
 const FIRST_FLOW = 50; // L/h, a flow that every fuel line sees
 
 const enum State {
@@ -59,7 +59,7 @@ export class NetworkSolver {
   /** Static pressure difference from `from` to `to`, kPa, less what a check valve takes to crack. */
   readonly #rise: Float64Array;
   readonly #losses: CompiledLoss[];
-  readonly #states: Uint8Array;
+  readonly #states: State[];
   readonly #pressures: Float64Array;
   readonly #flows: Float64Array;
   readonly #demands: Float64Array;
@@ -70,7 +70,7 @@ export class NetworkSolver {
   #warm = false;
 
   constructor(network: Network) {
-    const { nodes, links, liquid } = network;
+    const { nodes, links, liquid, friction } = network;
     this.#network = network;
     this.#nodeIndex = new Map(nodes.map((n, i) => [n.id, i]));
     this.#place = new Int32Array(nodes.length).fill(-1);
@@ -80,13 +80,13 @@ export class NetworkSolver {
     this.#from = Int32Array.from(links, (l) => this.#nodeIndex.get(l.from) ?? -1);
     this.#to = Int32Array.from(links, (l) => this.#nodeIndex.get(l.to) ?? -1);
     this.#structure = this.#structuralFault();
-    this.#states = new Uint8Array(links.length);
+    this.#states = links.map(initialState);
     this.#pressures = Float64Array.from(nodes, (n) => (n.fixedPressure ?? 0) / PASCALS);
     this.#flows = new Float64Array(links.length);
     this.#demands = Float64Array.from(nodes, (n) => (n.demand ?? 0) / LITRES_PER_HOUR);
     this.#imbalance = new Float64Array(links.length);
     this.#slopes = new Float64Array(links.length);
-    this.#losses = links.map((l) => compileLoss(l.law, liquid));
+    this.#losses = links.map((l) => compileLoss(l.law, liquid, friction));
     const weight = (liquid.density * STANDARD_GRAVITY) / PASCALS;
     this.#rise = Float64Array.from(links, (l, i) => {
       const cracking = l.law.kind === 'line' ? (l.law.cracking ?? 0) / PASCALS : 0;
@@ -252,8 +252,8 @@ export class NetworkSolver {
       if (state === State.shut) imbalance = -flow;
       else if (state === State.regulating) {
         const law = links[l]!.law as { kind: string; set: number; slope: number };
-        const slope = Math.max((law.slope * LITRES_PER_HOUR) / PASCALS, LEAST_REGULATOR_SLOPE);
-        this.#slopes[l] = slope;
+        const slope = (law.slope * LITRES_PER_HOUR) / PASCALS;
+        this.#slopes[l] = Math.max(slope, LEAST_REGULATOR_SLOPE);
         const set = law.set / PASCALS;
         imbalance =
           law.kind === 'bypassRegulator'
@@ -350,7 +350,7 @@ export class NetworkSolver {
   #nextRegulatorState({ law }: NetworkLink, l: number): { state: State; by: number } {
     const { kind, set, slope } = law as { kind: string; set: number; slope: number };
     const flow = this.#flows[l]!;
-    const follow = Math.max((slope * LITRES_PER_HOUR) / PASCALS, LEAST_REGULATOR_SLOPE) * flow;
+    const follow = ((slope * LITRES_PER_HOUR) / PASCALS) * flow;
     const bypass = kind === 'bypassRegulator';
     // positive: the held pressure asks the valve to open further
     const asks = bypass

@@ -26,6 +26,8 @@ export type LinkLaw =
   | { kind: 'porous'; linear: number; quadratic: number }
   /** Pressure rise, Pa, against flow, m3/s. */
   | { kind: 'pump'; rise: Curve }
+  /** Pressure loss, Pa, against flow, m3/s, forwards; the same backwards. */
+  | { kind: 'curve'; loss: Curve }
   /** Holds its inlet at set + slope Q while it passes flow; wide open it is a plain loss k in its bore; never reverses. */
   | { kind: 'bypassRegulator'; set: number; slope: number; bore: number; k: number }
   /** Holds its outlet at set − slope Q, or at inlet − loss when the inlet is too low; never reverses. */
@@ -42,8 +44,13 @@ export interface NetworkLink {
   readonly startsShut?: boolean;
 }
 
+/** Friction law of every line: Churchill's at all Reynolds numbers, or the composite one of the EPANET engine. */
+export type FrictionLaw = 'churchill' | 'epanet';
+
 export interface Network {
   readonly liquid: Liquid;
+  /** Churchill's when absent. */
+  readonly friction?: FrictionLaw;
   readonly nodes: readonly NetworkNode[];
   readonly links: readonly NetworkLink[];
 }

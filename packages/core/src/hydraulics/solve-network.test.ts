@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import { piecewiseCurve } from '../numerics/curve.ts';
 import { referenceJson, referenceRows } from '../../test/read-reference.ts';
 import type { LinkLaw, Network } from './network.ts';
-import { referenceNetwork, type ReferenceSpec } from '../../test/reference-network.ts';
+import { networkOf, plainNetworkSchema } from '../networks/plain-network.ts';
 import { solveNetwork } from './solve-network.ts';
 
 // Reference: scipy 1.10.1 in plain SI with Churchill friction, checked against EPANET 2.3.5; test/reference/README.md, C.
@@ -13,10 +13,10 @@ const folder = new URL('../../test/reference/C_networks/spec/', import.meta.url)
 
 describe('the network solver against the reference networks', () => {
   for (const file of readdirSync(folder).sort()) {
-    const spec = referenceJson(`C_networks/spec/${file}`) as ReferenceSpec;
+    const spec = plainNetworkSchema.parse(referenceJson(`C_networks/spec/${file}`));
     for (const scenario of spec.scenarios)
       it(`${spec.id} ${scenario.id}: every pressure, flow and valve state`, () => {
-        const solved = solveNetwork(referenceNetwork(spec, scenario));
+        const solved = solveNetwork(networkOf(spec, scenario));
         if (!solved.ok) throw new Error(JSON.stringify(solved.fault));
         const own = (row: Record<string, string>) => row.network === spec.id && row.scenario === scenario.id;
         const nodes = nodeRows.filter(own);

@@ -2,6 +2,8 @@
 export interface Curve {
   value(x: number): number;
   slope(x: number): number;
+  /** Where straight pieces meet, for a curve that is made of them. */
+  readonly knots?: readonly number[];
 }
 
 export type Point = readonly [x: number, y: number];
@@ -24,6 +26,7 @@ export function piecewiseCurve(points: readonly Point[]): Curve {
   requireAscending(points);
   const slopeAt = (i: number) => (points[i + 1]![1] - points[i]![1]) / (points[i + 1]![0] - points[i]![0]);
   return {
+    knots: points.map(([x]) => x),
     slope: (x) => slopeAt(intervalOf(points, x)),
     value: (x) => {
       const i = intervalOf(points, x);

@@ -20,7 +20,8 @@ export class SparseSystem {
   readonly #to: Int32Array;
   /** For every pair of edges of a pivot: where the update goes, as slots with diagonals after them. */
   readonly #updates: Int32Array;
-  readonly #slots: Map<number, number>;
+  /** Place of each unknown in the order of elimination. */
+  readonly #position: Int32Array;
 
   /** @param edges - pairs of unknowns that share an equation; either order, repeats allowed. */
   constructor(size: number, edges: readonly (readonly [number, number])[]) {
@@ -35,20 +36,15 @@ export class SparseSystem {
       }
     const { order, lists } = eliminate(neighbours);
     this.#order = order;
+    this.#position = new Int32Array(size);
     this.#first = new Int32Array(size + 1);
-    const to: number[] = [];
-    this.#slots = new Map();
-    lists.forEach((list, k) => {
-      this.#first[k] = to.length;
-      for (const j of list) {
-        // an edge has two values: row of the pivot, then column of the pivot
-        this.#slots.set(order[k]! * size + j, 2 * to.length);
-        this.#slots.set(j * size + order[k]!, 2 * to.length + 1);
-        to.push(j);
-      }
-    });
-    this.#first[size] = to.length;
-    this.#to = Int32Array.from(to);
+    for (let k = 0; k < size; k++) {
+      this.#position[order[k]!] = k;
+      this.#first[k + 1] = this.#first[k]! + lists[k]!.length;
+    }
+    const to = new Int32Array(this.#first[size]!);
+    lists.forEach((list, k) => to.set(list, this.#first[k]));
+    this.#to = to;
     this.values = new Float64Array(2 * to.length);
     const updates: number[] = [];
     for (const list of lists)
@@ -56,11 +52,14 @@ export class SparseSystem {
     this.#updates = Int32Array.from(updates);
   }
 
-  /** Where the value in row i and column j stands in `values`. */
+  /** Where the value in row i and column j stands in `values`: an edge has two, row of its pivot and column of it. */
   slot(i: number, j: number): number {
-    const slot = this.#slots.get(i * this.size + j);
-    if (slot === undefined) throw new RangeError(`no entry ${i}, ${j}`);
-    return slot;
+    const early = this.#position[i]! < this.#position[j]!;
+    const [pivot, other] = early ? [i, j] : [j, i];
+    const k = this.#position[pivot]!;
+    for (let e = this.#first[k]!; e < this.#first[k + 1]!; e++)
+      if (this.#to[e] === other) return 2 * e + (early ? 0 : 1);
+    throw new RangeError(`no entry ${i}, ${j}`);
   }
 
   clear(): void {
@@ -114,7 +113,7 @@ function eliminate(neighbours: Set<number>[]): { order: Int32Array; lists: numbe
   const degrees = new Int32Array(size);
   const put = (i: number) => {
     degrees[i] = neighbours[i]!.size;
-    (buckets[degrees[i]!] ??= new Set()).add(i);
+    (buckets[degrees[i]] ??= new Set()).add(i);
   };
   for (let i = 0; i < size; i++) put(i);
   const order = new Int32Array(size);

@@ -1,5 +1,6 @@
 import { componentName, type Component } from '../job/component.ts';
 import { pumpTableFault, type PumpRows, type PumpTableFault } from '../hydraulics/pump-curve.ts';
+import { describeNetworkFault } from '../networks/network-report.ts';
 import type { NetworkFault } from '../hydraulics/network.ts';
 import type { Job } from '../job/job.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
@@ -120,7 +121,7 @@ export function describeRunFault(fault: RunFault, job: Job): string {
     case 'pumpTable':
       return pumpTableSentence(fault.fault, name(fault.component));
     case 'unsolved':
-      return `The flow at ${fault.point} could not be computed: ${networkSentence(fault.fault)}`;
+      return `The flow at ${fault.point} could not be computed: ${describeNetworkFault(fault.fault)}.`;
   }
 }
 
@@ -134,20 +135,5 @@ function pumpTableSentence(fault: PumpTableFault, pump: string): string {
       return `Row ${fault.row + 1} in the flow table of ${pump} repeats the pressure ${formatQuantity('pressure', fault.pressure)}.`;
     case 'notMonotone':
       return `The flow table of ${pump} is not monotone: row ${fault.row + 1} gives ${formatQuantity('volumeFlow', fault.flow)}, but at the next lower pressure it gives ${formatQuantity('volumeFlow', fault.before)}; flow must fall as pressure rises.`;
-  }
-}
-
-function networkSentence(fault: NetworkFault): string {
-  switch (fault.code) {
-    case 'notConverged':
-      return `the solver stopped after ${fault.iterations} steps with an imbalance of ${fault.residual.toPrecision(2)}.`;
-    case 'valvesDidNotSettle':
-      return `the valves ${fault.links.join(', ')} did not settle in one state.`;
-    case 'noSingleAnswer':
-      return 'part of the run is cut off, so its pressure is not defined.';
-    case 'danglingLink':
-      return `${fault.link} leads to ${fault.node}, which is not there.`;
-    case 'noSource':
-      return 'nothing fixes a pressure anywhere.';
   }
 }
