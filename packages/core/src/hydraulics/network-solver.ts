@@ -68,6 +68,8 @@ export class NetworkSolver {
   readonly #system: SparseSystem;
   readonly #at: LossAt = { loss: 0, slope: 0 };
   #warm = false;
+  /** The links' imbalances are those of the present flows, pressures and states: only demands have changed since. */
+  #linksCurrent = false;
 
   constructor(network: Network) {
     const { nodes, links, liquid, friction } = network;
@@ -158,6 +160,7 @@ export class NetworkSolver {
       for (const { link, state } of chattering ? broken.slice(0, 1) : broken) {
         this.#states[link] = state;
         if (state !== State.shut && this.#flows[link]! <= 0) this.#flows[link] = FIRST_FLOW;
+        this.#linksCurrent = false;
       }
     }
     return this.#fail({
@@ -184,6 +187,7 @@ export class NetworkSolver {
   }
 
   #reset(): void {
+    this.#linksCurrent = false;
     this.#network.links.forEach((l, i) => {
       this.#states[i] = initialState(l);
       this.#flows[i] = FIRST_FLOW;
@@ -223,6 +227,7 @@ export class NetworkSolver {
         for (let i = 0; i < pressures.length; i++) pressures[i]! += (length - taken) * pressureStep[i]!;
         for (let i = 0; i < flows.length; i++) flows[i]! += (length - taken) * flowStep[i]!;
         taken = length;
+        this.#linksCurrent = false;
         reached = this.#evaluate();
         if (reached < norm || (k < 6 && cut === 0 && Number.isFinite(reached))) break;
       }
@@ -233,39 +238,20 @@ export class NetworkSolver {
     return { outcome: norm < STAGNANT ? 'converged' : 'stalled', iterations: MOST_ITERATIONS, residual: norm };
   }
 
-  /** Imbalance and slope of every link, imbalance of every node; returns the largest. */
+  /** Imbalance of every link and node; returns the largest. The nodes' are left on the system's right side. */
   #evaluate(): number {
-    const { links } = this.#network;
+    if (!this.#linksCurrent) this.#evaluateLinks();
     const system = this.#system;
     system.clear();
     const nodes = system.rightSide;
     for (let i = 0; i < nodes.length; i++) nodes[i] = -this.#demands[this.#junctions[i]!]!;
     let largest = 0;
-    for (let l = 0; l < links.length; l++) {
-      const [from, to] = [this.#from[l]!, this.#to[l]!];
-      const [a, b] = [this.#place[from]!, this.#place[to]!];
+    for (let l = 0; l < this.#flows.length; l++) {
+      const [a, b] = [this.#place[this.#from[l]!]!, this.#place[this.#to[l]!]!];
       const flow = this.#flows[l]!;
       if (a >= 0) nodes[a]! -= flow;
       if (b >= 0) nodes[b]! += flow;
-      const state = this.#states[l]!;
-      let imbalance: number;
-      if (state === State.shut) imbalance = -flow;
-      else if (state === State.regulating) {
-        const law = links[l]!.law as { kind: string; set: number; slope: number };
-        const slope = (law.slope * LITRES_PER_HOUR) / PASCALS;
-        this.#slopes[l] = Math.max(slope, LEAST_REGULATOR_SLOPE);
-        const set = law.set / PASCALS;
-        imbalance =
-          law.kind === 'bypassRegulator'
-            ? this.#pressures[from]! - set - slope * flow
-            : set - slope * flow - this.#pressures[to]!;
-      } else {
-        this.#losses[l]!(flow, this.#at);
-        this.#slopes[l] = this.#at.slope;
-        imbalance = this.#pressures[from]! - this.#pressures[to]! + this.#rise[l]! - this.#at.loss;
-      }
-      this.#imbalance[l] = imbalance;
-      const size = Math.abs(imbalance);
+      const size = Math.abs(this.#imbalance[l]!);
       if (!(size <= largest)) largest = size; // a NaN shows as NaN
     }
     for (let i = 0; i < nodes.length; i++) {
@@ -273,6 +259,31 @@ export class NetworkSolver {
       if (!(size <= largest)) largest = size;
     }
     return largest;
+  }
+
+  /** Imbalance and slope of every link at the present flows and pressures. */
+  #evaluateLinks(): void {
+    const { links } = this.#network;
+    for (let l = 0; l < links.length; l++) {
+      const flow = this.#flows[l]!;
+      const state = this.#states[l]!;
+      if (state === State.shut) this.#imbalance[l] = -flow;
+      else if (state === State.regulating) {
+        const law = links[l]!.law as { kind: string; set: number; slope: number };
+        const slope = (law.slope * LITRES_PER_HOUR) / PASCALS;
+        this.#slopes[l] = Math.max(slope, LEAST_REGULATOR_SLOPE);
+        const set = law.set / PASCALS;
+        this.#imbalance[l] =
+          law.kind === 'bypassRegulator'
+            ? this.#pressures[this.#from[l]!]! - set - slope * flow
+            : set - slope * flow - this.#pressures[this.#to[l]!]!;
+      } else {
+        this.#losses[l]!(flow, this.#at);
+        this.#slopes[l] = this.#at.slope;
+        this.#imbalance[l] = this.#drop(l) - this.#at.loss;
+      }
+    }
+    this.#linksCurrent = true;
   }
 
   /** The system in the junction pressures; `#evaluate` has left the nodes' imbalance on its right side. */
