@@ -43,6 +43,7 @@ import { tankShape } from './rules/tank-shape.ts';
 import { tankVent } from './rules/tank-vent.ts';
 import { velocityHigh } from './rules/velocity-high.ts';
 import { ventLine } from './rules/vent-line.ts';
+import { voltageDrop } from './rules/voltage-drop.ts';
 import { wormClamp } from './rules/worm-clamp.ts';
 import { wrongMultiplier } from './rules/wrong-multiplier.ts';
 
@@ -69,6 +70,7 @@ export const rules: readonly Rule[] = [
   tankVent,
   pumpKeepsRunning,
   fuseTooSmall,
+  voltageDrop,
   coatingAttacked,
   aluminiumWithEthanol,
   ethanolHose,

@@ -32,13 +32,13 @@ export const assumptionProperties = {
     maximum: 0,
     typical: { si: kPa(-75), source: TYPICAL },
   }),
-  runningVoltage: quantity('voltage at the pump, running', 'voltage', 'V', {
+  runningVoltage: quantity('system voltage, running', 'voltage', 'V', {
     minimum: 4,
     maximum: 60,
     likely: [11, 15],
     typical: { si: 13.5, source: TYPICAL },
   }),
-  lowVoltage: quantity('voltage at the pump, low', 'voltage', 'V', {
+  lowVoltage: quantity('system voltage, low', 'voltage', 'V', {
     minimum: 4,
     maximum: 60,
     likely: [9, 14],

@@ -55,10 +55,17 @@ const MOST_RAIL_NODES = 8; // more injectors share nodes: the loss along a rail 
  * The network of a run at one operating point.
  *
  * The caller has made sure that the run has no fault and that nothing that stops the flow is unknown.
+ * @param voltages - at pumps whose wiring is reckoned, V by id; the others get the point's.
  * @param hold - fixes the pressure at the consumer instead of its demand, Pa gauge: shows what the system can deliver.
  */
-export function buildNetwork(job: Job, liquid: Liquid, point: OperatingPoint, hold?: number): RunNetwork {
-  return new NetworkBuilder(job, liquid, point, hold).build();
+export function buildNetwork(
+  job: Job,
+  liquid: Liquid,
+  point: OperatingPoint,
+  hold?: number,
+  voltages: ReadonlyMap<string, number> = new Map(),
+): RunNetwork {
+  return new NetworkBuilder(job, liquid, point, hold, voltages).build();
 }
 
 class NetworkBuilder {
@@ -66,6 +73,7 @@ class NetworkBuilder {
   readonly #liquid: Liquid;
   readonly #point: OperatingPoint;
   readonly #hold: number | undefined;
+  readonly #voltages: ReadonlyMap<string, number>;
   readonly #nodes: { id: string; height?: number; fixedPressure?: number; demand?: number }[] = [];
   readonly #links: NetworkLink[] = [];
   readonly #spans: Span[] = [];
@@ -74,11 +82,18 @@ class NetworkBuilder {
   #spill: { node: string; component: ComponentOf<'regulator'> } | undefined;
   #pumpInlet = SURFACE;
 
-  constructor(job: Job, liquid: Liquid, point: OperatingPoint, hold?: number) {
+  constructor(
+    job: Job,
+    liquid: Liquid,
+    point: OperatingPoint,
+    hold: number | undefined,
+    voltages: ReadonlyMap<string, number>,
+  ) {
     this.#job = job;
     this.#liquid = liquid;
     this.#point = point;
     this.#hold = hold;
+    this.#voltages = voltages;
   }
 
   build(): RunNetwork {
@@ -223,7 +238,7 @@ class NetworkBuilder {
     inlet: string,
     through: (law: LinkLaw) => { outlet: string; link?: string },
   ) {
-    const curve = pumpCurveAt(pumpRows(component), this.#point.voltage);
+    const curve = pumpCurveAt(pumpRows(component), this.#voltages.get(component.id) ?? this.#point.voltage);
     if (!curve.ok) throw new RangeError(`pump table of ${component.id}: ${curve.fault.code}`);
     if (this.#pumps.length === 0) this.#pumpInlet = inlet;
     const inletNode = this.#nodes.find((n) => n.id === inlet);

@@ -19,6 +19,8 @@ export type RunFault =
   | { code: 'strayReturn'; component: string }
   | { code: 'pumpTable'; component: string; fault: PumpTableFault }
   | { code: 'noBore'; component: string }
+  /** Its wiring takes so much voltage that the pump does not run. */
+  | { code: 'starvedOfVoltage'; component: string; ohms: number }
   | { code: 'unsolved'; fault: NetworkFault; point: string };
 
 /** The pump's tables as plain numbers. */
@@ -118,6 +120,8 @@ export function describeRunFault(fault: RunFault, job: Job): string {
       return `The return begins at ${name(fault.component)}, but no bypass regulator feeds it: there is a gap before it.`;
     case 'noBore':
       return `${name(fault.component)} has no bore: its wall is half its outside diameter or more.`;
+    case 'starvedOfVoltage':
+      return `${name(fault.component)} does not get the voltage to run: its wiring of ${formatQuantity('resistance', fault.ohms)} takes nearly all of it.`;
     case 'pumpTable':
       return pumpTableSentence(fault.fault, name(fault.component));
     case 'unsolved':

@@ -9,7 +9,9 @@ import { settledValue } from '../job/value.ts';
 import { failure, success, type Result } from '../result.ts';
 import { buildNetwork, type RunNetwork, type Span } from './build-network.ts';
 import { operatingPoints, pointNames, type OperatingPoint, type PointKey } from './operating-point.ts';
-import type { RunFault } from './run-fault.ts';
+import { pumpRows, type RunFault } from './run-fault.ts';
+import { pumpWiring } from './pump-wiring.ts';
+import { pumpCurveAt, type PumpCurve } from '../hydraulics/pump-curve.ts';
 
 /** What a component does at one operating point. SI; pressures gauge. */
 export interface ComponentFlow {
@@ -24,6 +26,9 @@ export interface ComponentFlow {
   readonly regime?: 'laminar' | 'transition' | 'turbulent';
   readonly state: LinkState;
   readonly current?: number; // A, pumps
+  readonly voltage?: number; // V, pumps
+  /** Share of a pump's flow, at the pressure it works against, that its wiring costs; absent where that is not reckoned. */
+  readonly wiringCost?: number;
 }
 
 /** The whole run at one operating point. */
@@ -74,14 +79,14 @@ export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSo
   let beyondTable = false;
   let extrapolated = false;
   for (const point of conditions) {
-    const run = buildNetwork(job, fuelLiquid(fuel, point.temperature), point);
+    const settled = solveAtPoint(job, fuel, point, start);
+    if (!settled.ok) return settled;
+    const { run, solution, voltages } = settled.value;
     built.push(run);
-    const solved = solveNetwork(run.network, start);
-    if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: pointNames[point.key] });
-    start = solved.value;
-    points[point.key] = pointResult(job, fuel, run, point, solved.value);
+    start = solution;
+    points[point.key] = pointResult(job, fuel, run, point, solution, voltages);
     extrapolated ||= run.pumps.some((p) => p.curve.extrapolated);
-    beyondTable ||= run.pumps.some((p) => solved.value.flows[p.link]! > p.curve.tableFlow * 1.0001);
+    beyondTable ||= run.pumps.some((p) => solution.flows[p.link]! > p.curve.tableFlow * 1.0001);
   }
   const idle = built[0]!; // at the running voltage
   const pump = idle.pumps[0]!;
@@ -105,12 +110,76 @@ export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSo
   });
 }
 
+const SETTLED = 1e-4; // V between two turns
+const MOST_TURNS = 40;
+const LEAST_VOLTAGE = 4; // V: below it no pump table says anything
+
+/**
+ * One operating point with the pumps' wiring: what a pump draws pulls its own voltage down, which changes what it draws.
+ * Network and voltages are solved in turn until they agree.
+ */
+function solveAtPoint(
+  job: Job,
+  fuel: Fuel,
+  point: OperatingPoint,
+  start: NetworkSolution | undefined,
+  hold?: number,
+): Result<{ run: RunNetwork; solution: NetworkSolution; voltages: ReadonlyMap<string, number> }, RunFault> {
+  const liquid = fuelLiquid(fuel, point.temperature);
+  const wired = job.run.supply.flatMap((c) => {
+    const ohms = c.kind === 'pump' ? pumpWiring(c) : undefined;
+    return ohms === undefined ? [] : [{ id: c.id, ohms }];
+  });
+  const voltages = new Map(wired.map(({ id }) => [id, point.voltage]));
+  let from = start;
+  for (let turn = 0; turn < MOST_TURNS; turn++) {
+    const run = buildNetwork(job, liquid, point, hold, voltages);
+    const solved = solveNetwork(run.network, from);
+    if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: pointNames[point.key] });
+    from = solved.value;
+    let moved = 0;
+    for (const { id, ohms } of wired) {
+      const pump = run.pumps.find((p) => p.id === id)!;
+      const current = pump.curve.current(pump.curve.rise.value(solved.value.flows[pump.link]!)) ?? 0;
+      const voltage = voltages.get(id)!;
+      // a pump takes about as much more current as voltage: the step is damped by that
+      const step = (point.voltage - current * ohms - voltage) / (1 + (current * ohms) / voltage);
+      if (!(voltage + step > LEAST_VOLTAGE)) return failure({ code: 'starvedOfVoltage', component: id, ohms });
+      voltages.set(id, voltage + step);
+      moved = Math.max(moved, Math.abs(step));
+    }
+    if (moved < SETTLED) return success({ run, solution: solved.value, voltages });
+  }
+  return failure({ code: 'starvedOfVoltage', component: wired[0]!.id, ohms: wired[0]!.ohms });
+}
+
+/** Flow at which a pump's curve gives a pressure, m3/s, by bisection. */
+function flowAgainst(curve: PumpCurve, pressure: number): number {
+  let [low, high] = [0, 2 * curve.tableFlow];
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (curve.rise.value(middle) > pressure) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Share of its flow that a pump loses to its wiring at the pressure it works against. */
+function wiringCost(job: Job, id: string, curve: PumpCurve, pressure: number, voltage: number): number | undefined {
+  const component = job.run.supply.find((c) => c.id === id);
+  const full = component?.kind === 'pump' ? pumpCurveAt(pumpRows(component), voltage) : undefined;
+  if (!full?.ok) return undefined;
+  const without = flowAgainst(full.value, pressure);
+  return without > 0 ? 1 - flowAgainst(curve, pressure) / without : undefined;
+}
+
 function pointResult(
   job: Job,
   fuel: Fuel,
   built: RunNetwork,
   point: OperatingPoint,
   solution: NetworkSolution,
+  voltages: ReadonlyMap<string, number>,
 ): PointResult {
   const { liquid } = built.network;
   const pressureAt = (node: string) => solution.pressures[node]!;
@@ -136,6 +205,8 @@ function pointResult(
       regime: reynolds ? flowRegime(reynolds) : undefined,
       state: span.link ? solution.states[span.link]! : 'open',
       current: pump?.curve.current(rise),
+      voltage: pump && (voltages.get(pump.id) ?? point.voltage),
+      wiringCost: pump && voltages.has(pump.id) ? wiringCost(job, pump.id, pump.curve, rise, point.voltage) : undefined,
     };
   });
   const pump = built.pumps[0]!;
@@ -174,15 +245,13 @@ function pumpMargin(job: Job, fuel: Fuel, point: OperatingPoint): PumpMargin | u
   const wanted = wantedRailPressure(job, point);
   if (wanted === undefined || !(needed > 0)) return undefined;
   const heldPressure = leastCarburettorPressure(job) ?? wanted * HELD_SHARE;
-  const built = buildNetwork(job, fuelLiquid(fuel, point.temperature), point, heldPressure);
-  const held = built.consumer.nodes[0]!;
-  const solved = solveNetwork(built.network);
+  const solved = solveAtPoint(job, fuel, point, undefined, heldPressure);
   if (!solved.ok) return undefined;
+  const { run: built, solution } = solved.value;
+  const held = built.consumer.nodes[0]!;
   const available = built.network.links.reduce(
     (sum, link) =>
-      sum +
-      (link.to === held ? solved.value.flows[link.id]! : 0) -
-      (link.from === held ? solved.value.flows[link.id]! : 0),
+      sum + (link.to === held ? solution.flows[link.id]! : 0) - (link.from === held ? solution.flows[link.id]! : 0),
     0,
   );
   return { available, needed, heldPressure, margin: available / needed - 1, point: point.key };

@@ -28,7 +28,7 @@ export function pumpMarginWorking({ solution }: Findings): Working | undefined {
       },
       {
         symbol: 'U',
-        name: 'voltage at the pump, low',
+        name: 'system voltage, low',
         figure: figure('voltage', point.voltage),
         source: 'typical, verify against the part’s data sheet',
         path: ['assumptions', 'lowVoltage'],

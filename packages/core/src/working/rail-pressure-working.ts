@@ -32,6 +32,8 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
     });
   const regulator = job.run.supply.find((c) => c.kind === 'regulator');
   const held = regulator && result.components.find((c) => c.id === regulator.id);
+  const pump = result.components.find((c) => c.voltage !== undefined);
+  const wired = pump?.wiringCost !== undefined;
   const typical = standIns(job);
   const uncertain = result.components.filter((c) => c.regime === 'transition').map((c) => name(c.id));
   return {
@@ -51,8 +53,8 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
       {
         symbol: 'U',
         name: 'voltage at the pump',
-        figure: figure('voltage', result.point.voltage),
-        source: 'typical, verify against the part’s data sheet',
+        figure: figure('voltage', pump?.voltage ?? result.point.voltage),
+        source: wired ? 'computed: system voltage less supply, earth and contacts' : 'system voltage; no wiring given',
         path: ['assumptions', key === 'fullLoadHot' ? 'lowVoltage' : 'runningVoltage'],
       },
       {

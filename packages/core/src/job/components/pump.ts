@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { choice, flag, quantity, type SpecialProperty } from '../property.ts';
+import { celsius } from '../../units/quick.ts';
+import { gaugeArea, wireGauges, type WireGauge } from '../../wiring/wire.ts';
+import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../property.ts';
 import { measuredSchema } from '../measured.ts';
 import type { QuantityField } from '../../units/field.ts';
 import { defineComponent } from './define-component.ts';
@@ -31,6 +33,10 @@ const tables: SpecialProperty<z.ZodArray<typeof pumpTableSchema>> = {
   schema: z.array(pumpTableSchema).max(6),
 };
 
+const wires = Object.fromEntries(
+  wireGauges.map((awg) => [`awg${awg}`, `${awg} AWG (${(gaugeArea(awg) * 1e6).toFixed(1)} mm²)`]),
+) as Record<`awg${WireGauge}`, string>;
+
 export const pump = defineComponent('pump', 'Pump', {
   place: choice('place', { inTank: 'in the tank', external: 'outside, in line' }, { needed: true }),
   inletHeight: quantity('inlet height', 'length', 'mm', {
@@ -41,5 +47,21 @@ export const pump = defineComponent('pump', 'Pump', {
   tables,
   checkValve: flag('check valve in the outlet', 'Holds the line full when the pump stops.'),
   reliefPressure: quantity('relief valve opens at', 'pressure', 'kPa', { maximum: 2e6 }),
+  supplyWire: choice('supply wire', wires, {
+    hint: 'From battery or relay to the pump. With all four, Endrel reckons the voltage at the pump.',
+  }),
+  supplyLength: quantity('supply wire length', 'length', 'm', { maximum: 15, likely: [0.3, 8] }),
+  earthWire: choice('earth wire', wires),
+  earthLength: quantity('earth wire length', 'length', 'm', { maximum: 15, likely: [0.1, 8] }),
+  wireTemperature: quantity('wire temperature', 'temperature', '°C', {
+    minimum: celsius(-50),
+    maximum: celsius(150),
+    typical: { si: celsius(60), source: TYPICAL },
+  }),
+  contacts: quantity('fuse, relay and contacts together', 'resistance', 'Ω', {
+    maximum: 2,
+    likely: [0.005, 0.1],
+    typical: { si: 0.02, source: TYPICAL },
+  }),
   fuse: quantity('fuse', 'current', 'A', { maximum: 100, likely: [5, 40] }),
 });

@@ -1,0 +1,60 @@
+import { expect } from 'chai';
+import { cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
+import { findingsOf } from '../../run/findings.ts';
+import { gaugeArea, wireResistance } from '../../wiring/wire.ts';
+
+const metres = (si: number) => ({ si, unit: 'm' });
+const wired = (gauge: 'awg10' | 'awg14' | 'awg20', length: number) =>
+  cleanJob((j) =>
+    Object.assign(get(j, 'pump'), {
+      supplyWire: gauge,
+      supplyLength: metres(length),
+      earthWire: gauge,
+      earthLength: metres(1),
+    }),
+  );
+
+describe('rule voltage-drop', () => {
+  it('speaks for a thin harness with a big pump, and notes half a volt', () => {
+    expectSnag('voltage-drop', wired('awg10', 3), wired('awg20', 5), 'fix', 'pump-1');
+    expectSnag('voltage-drop', wired('awg10', 3), wired('awg14', 3.3), 'note', 'pump-1');
+  });
+  it('is silent while any of gauge and length is unknown', () => {
+    expect(
+      snagsOfRule(
+        cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: 'awg20' })),
+        'voltage-drop',
+      ),
+    ).to.deep.equal([]);
+  });
+});
+
+describe('voltage at the pump', () => {
+  it('is what supply, earth and contacts leave at the current that it draws at that very voltage', () => {
+    const job = wired('awg14', 4);
+    const point = findingsOf(job).solution!.points.fullLoadHot;
+    const pump = point.components.find((c) => c.id === 'pump-1')!;
+    const ohms = wireResistance(gaugeArea(14), 5, 333.15) + 0.02;
+    expect(point.point.voltage - pump.voltage!).to.be.closeTo(pump.current! * ohms, 2e-3);
+    expect(pump.wiringCost!).to.be.within(0.05, 0.15);
+    const free = findingsOf(cleanJob()).solution!.points.fullLoadHot;
+    expect(point.pumpFlow).to.be.below(free.pumpFlow);
+    expect(findingsOf(job).solution!.margin!.available).to.be.below(findingsOf(cleanJob()).solution!.margin!.available);
+  });
+  it('falls with every metre and every thinner gauge', () => {
+    const voltage = (job: ReturnType<typeof cleanJob>) =>
+      findingsOf(job).solution!.points.fullLoad.components.find((c) => c.id === 'pump-1')!.voltage!;
+    expect(voltage(wired('awg14', 6))).to.be.below(voltage(wired('awg14', 3)));
+    expect(voltage(wired('awg20', 3))).to.be.below(voltage(wired('awg10', 3)));
+  });
+  it('that wiring takes altogether is a stated fault, not a number', () => {
+    const bad = cleanJob((j) =>
+      Object.assign(get(j, 'pump'), {
+        supplyWire: 'awg20', supplyLength: metres(15), earthWire: 'awg20', earthLength: metres(15), contacts: { si: 2, unit: 'Ω' },
+      }),
+    ); // prettier-ignore
+    const { solution, faults } = findingsOf(bad);
+    expect(solution).to.equal(undefined);
+    expect(faults[0]).to.include({ code: 'starvedOfVoltage', component: 'pump-1' });
+  });
+});

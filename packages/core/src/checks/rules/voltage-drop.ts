@@ -1,0 +1,47 @@
+import type { Rule, SnagReport } from '../snag.ts';
+import { flowOf, placedOf, quoted } from '../reading.ts';
+import { figure } from '../../units/quantity.ts';
+
+const MOST_COST = 0.1; // of the pump's flow, common practice
+const MOST_DROP = 0.5; // V over supply and earth at full load, common practice
+
+/** Wiring that takes too much of a pump's voltage. */
+export const voltageDrop: Rule = {
+  key: 'voltage-drop',
+  check: (findings) =>
+    placedOf(findings.job, 'pump').flatMap(({ component, line, index }): SnagReport[] => {
+      const at = flowOf(findings, 'fullLoadHot', component.id);
+      const system = findings.solution?.points.fullLoadHot.point.voltage;
+      if (at?.wiringCost === undefined || at.voltage === undefined || system === undefined) return [];
+      const drop = system - at.voltage;
+      const base = { stage: 'run', component: component.id, path: ['run', line, index, 'supplyWire'] } as const;
+      const cure = 'Use thicker wire for supply and earth, shorter runs, or a relay close to the pump.';
+      if (at.wiringCost > MOST_COST)
+        return [
+          {
+            ...base,
+            grade: 'fix',
+            what: `The wiring of ${quoted(component)} costs it more than a tenth of its flow.`,
+            figure: { label: 'flow lost', ...figure('fraction', at.wiringCost) },
+            limit: { label: 'at most', ...figure('fraction', MOST_COST) },
+            why: 'The pump turns slower the harder it works, just when the engine wants most.',
+            cure,
+            source: 'computed: pump table, ASTM B258, IEC 60028; limit common practice',
+          },
+        ];
+      if (drop > MOST_DROP)
+        return [
+          {
+            ...base,
+            grade: 'note',
+            what: `Supply and earth of ${quoted(component)} take more than half a volt.`,
+            figure: { label: 'drop', ...figure('voltage', drop) },
+            limit: { label: 'at most', ...figure('voltage', MOST_DROP) },
+            why: 'Every tenth of a volt costs one to two per cent of flow.',
+            cure,
+            source: 'computed; limit common practice',
+          },
+        ];
+      return [];
+    }),
+};
