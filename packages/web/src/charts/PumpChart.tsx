@@ -31,7 +31,12 @@ export function PumpChart({
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
     const tables = pumpRows(pump);
-    const voltages = [...new Set(pointKeys.map((key) => solution.points[key].point.voltage))];
+    // to a tenth of a volt: the wiring gives each point its own; the two ends are drawn
+    const given = pointKeys.map((key) => {
+      const { components, point: conditions } = solution.points[key];
+      return Math.round((components.find((c) => c.id === pump.id)?.voltage ?? conditions.voltage) * 10) / 10;
+    });
+    const voltages = [...new Set([Math.max(...given), Math.min(...given)])];
     const at = (q: number, p: number) => ({ x: fromSi(q, flow), y: fromSi(p, pressure) });
     const curves = voltages.flatMap((voltage, i) => {
       const curve = pumpCurveAt(tables, voltage);

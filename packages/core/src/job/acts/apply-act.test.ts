@@ -58,7 +58,7 @@ describe('laying out a school', () => {
       const kinds = laid.run.supply.map((c) => c.kind);
       expect(kinds[0]).to.equal('tank');
       expect(kinds).to.include('pump');
-      expect(kinds).to.include(key === 'carburettorDeadHead' ? 'carburettor' : 'rail');
+      expect(kinds).to.include(layouts[key].engine === 'carburettor' ? 'carburettor' : 'rail');
       expect(jobSchema.safeParse(laid).success).to.equal(true);
     });
   it('keeps every measured hose, line and filter when the regulator moves to the tank', () => {

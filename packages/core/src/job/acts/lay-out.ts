@@ -1,6 +1,6 @@
 import type { Component } from '../component.ts';
 import type { Job } from '../job.ts';
-import type { LayoutKey } from '../layout.ts';
+import { layouts, type LayoutKey } from '../layout.ts';
 import { freshId } from './fresh-id.ts';
 
 type Recipe = { supply: readonly Seed[]; return: readonly Seed[] };
@@ -20,6 +20,42 @@ const recipes: Record<LayoutKey, Recipe> = {
       hose('Engine feed hose'),
       { kind: 'rail' },
       { kind: 'regulator', action: 'bypass', referenced: true },
+    ] as Seed[],
+    return: [hose('Regulator hose'), { kind: 'hardLine', label: 'Return line' }, { kind: 'returnDrop' }] as Seed[],
+  },
+  bypassBeforeRail: {
+    supply: [
+      ...suctionEnd,
+      hose('Hanger hose'),
+      { kind: 'filter', label: 'Fine filter' },
+      { kind: 'hardLine', label: 'Feed line' },
+      { kind: 'regulator', action: 'bypass', referenced: true },
+      hose('Engine feed hose'),
+      { kind: 'rail' },
+    ] as Seed[],
+    return: [hose('Regulator hose'), { kind: 'hardLine', label: 'Return line' }, { kind: 'returnDrop' }] as Seed[],
+  },
+  inTankReturnless: {
+    supply: [
+      ...suctionEnd,
+      { kind: 'filter', label: 'Fine filter' },
+      { kind: 'regulator', action: 'bypass', referenced: false },
+      hose('Hanger hose'),
+      { kind: 'hardLine', label: 'Feed line' },
+      hose('Engine feed hose'),
+      { kind: 'rail' },
+    ] as Seed[],
+    return: [{ kind: 'returnDrop' }] as Seed[],
+  },
+  carburettorBypass: {
+    supply: [
+      ...suctionEnd,
+      hose('Hanger hose'),
+      { kind: 'filter', label: 'Fine filter' },
+      { kind: 'hardLine', label: 'Feed line' },
+      { kind: 'regulator', action: 'bypass', referenced: false },
+      hose('Carburettor hose'),
+      { kind: 'carburettor' },
     ] as Seed[],
     return: [hose('Regulator hose'), { kind: 'hardLine', label: 'Return line' }, { kind: 'returnDrop' }] as Seed[],
   },
@@ -106,7 +142,7 @@ function keepBesideNeighbours(
   const result = [...laid];
   old.forEach((component, i) => {
     if (used.has(component.id)) return;
-    const consumer = key === 'carburettorDeadHead' ? 'rail' : 'carburettor';
+    const consumer = layouts[key].engine === 'carburettor' ? 'rail' : 'carburettor';
     if (component.kind === consumer || component.kind === 'tank' || component.kind === 'regulator') return;
     const neighbour = old.slice(0, i).findLast((c) => result.some((r) => r.id === c.id));
     const at = neighbour ? result.findIndex((r) => r.id === neighbour.id) + 1 : 1;

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
 import { lengthOf } from '@endrel/core/run/build-network';
 import { miniRun } from '@endrel/core/contract/summary';
@@ -15,8 +15,9 @@ export function LayoutStage() {
   const act = useAct();
   const units = useDisplayUnits();
   const comparison = useLayoutComparison(job);
-  const keys = Object.keys(layouts) as LayoutKey[];
-  const suits = (key: LayoutKey) => (key === 'carburettorDeadHead') === (job.brief.induction === 'carburettor');
+  const [all, setAll] = useState(false);
+  const suits = (key: LayoutKey) => job.brief.induction === undefined || layouts[key].engine === job.brief.induction;
+  const keys = (Object.keys(layouts) as LayoutKey[]).filter((key) => all || suits(key) || job.layout.key === key);
   const row = (name: string, cell: (laid: LaidOut) => ReactNode) => (
     <tr>
       <th scope="row" className="label py-1.5 pr-3 text-left align-top font-normal">
@@ -46,7 +47,7 @@ export function LayoutStage() {
   return (
     <>
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[44rem] table-fixed border-collapse">
+        <table className="w-full table-fixed border-collapse" style={{ minWidth: `${8 + 11.5 * keys.length}rem` }}>
           <caption className="sr-only">Layouts compared</caption>
           <thead>
             <tr className="border-b border-ink">
@@ -70,6 +71,13 @@ export function LayoutStage() {
             {row('Rail at full load', (laid) => pressure(laid, 'fullLoad'))}
             {row('Rail less manifold', (laid) => pressure(laid, 'fullLoad', true))}
             {row('Rail at idle', (laid) => pressure(laid, 'idle'))}
+            {row('Suction margin, hot', ({ assessment }) => (
+              <span className="figure text-lg">
+                {assessment.findings.solution
+                  ? units.show('length', assessment.findings.solution.points.fullLoadHot.suctionMargin)
+                  : '–'}
+              </span>
+            ))}
             {row('Pump margin', ({ assessment }) => (
               <span className="figure text-lg">
                 {assessment.findings.solution?.margin
@@ -138,6 +146,13 @@ export function LayoutStage() {
           </tbody>
         </table>
       </div>
+      {job.brief.induction !== undefined && (
+        <button className="button mb-2" aria-pressed={all} onClick={() => setAll(!all)}>
+          {all
+            ? 'Only those for this engine'
+            : `Also those for ${job.brief.induction === 'carburettor' ? 'injection' : 'a carburettor'}`}
+        </button>
+      )}
       <div className="max-w-3xl">
         <TextField
           label="why this layout"

@@ -13,6 +13,7 @@ export function PartReadings({ part, solution, point }: { part: Component; solut
   const spills = part.kind === 'regulator' && part.action === 'bypass';
   const hasVelocity = rows.some((r) => r.flow?.velocity !== undefined);
   const hasCurrent = rows.some((r) => r.flow?.current !== undefined);
+  const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined);
   const hasState = part.kind === 'regulator' || part.kind === 'checkValve';
   return (
     <div className="overflow-x-auto">
@@ -26,6 +27,7 @@ export function PartReadings({ part, solution, point }: { part: Component; solut
             <th className="font-normal">{spills ? 'spills' : 'flow'}</th>
             {hasVelocity && <th className="font-normal">velocity</th>}
             {hasCurrent && <th className="font-normal">current</th>}
+            {hasVoltage && <th className="font-normal">voltage</th>}
             {hasState && <th className="font-normal">state</th>}
           </tr>
         </thead>
@@ -50,6 +52,9 @@ export function PartReadings({ part, solution, point }: { part: Component; solut
                 )}
                 {hasCurrent && (
                   <td className="figure">{flow.current === undefined ? '–' : units.show('current', flow.current)}</td>
+                )}
+                {hasVoltage && (
+                  <td className="figure">{flow.voltage === undefined ? '–' : units.show('voltage', flow.voltage)}</td>
                 )}
                 {hasState && <td>{stateWords[flow.state]}</td>}
               </tr>

@@ -4,6 +4,8 @@ import { lazy, Suspense } from 'react';
 import { useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
+import { LossList } from './LossList.tsx';
+import { NetworkExport } from './NetworkExport.tsx';
 import { PartBench } from './PartBench.tsx';
 
 const PressureChart = lazy(() => import('../../charts/PressureChart.tsx').then((m) => ({ default: m.PressureChart })));
@@ -47,9 +49,13 @@ export function RunStage({ view }: { view: JobView }) {
         <section aria-label="Pressure along the run">
           <h2 className="text-lg">Pressure along the run</h2>
           {solution && solved ? (
-            <Suspense fallback={drawing}>
-              <PressureChart job={solved} solution={solution} point={view.point} />
-            </Suspense>
+            <>
+              <Suspense fallback={drawing}>
+                <PressureChart job={solved} solution={solution} point={view.point} />
+              </Suspense>
+              <LossList job={solved} solution={solution} point={view.point} onPart={view.selectPart} />
+              <NetworkExport job={solved} solution={solution} point={view.point} />
+            </>
           ) : (
             <div className="sheet my-1 p-5 text-ink-soft">
               {assessment?.findings.faults.length

@@ -1,0 +1,62 @@
+import { componentName } from '@endrel/core/job/component';
+import { allComponents } from '@endrel/core/job/needs';
+import type { Job } from '@endrel/core/job/job';
+import { pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import type { RunSolution } from '@endrel/core/run/solve-run';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+
+interface LossListProps {
+  readonly job: Job;
+  readonly solution: RunSolution;
+  readonly point: PointKey;
+  onPart(id: string): void;
+}
+
+/** Where each kPa goes: every part of the run by what it loses, the greediest first. */
+export function LossList({ job, solution, point, onPart }: LossListProps) {
+  const units = useDisplayUnits();
+  const parts = allComponents(job);
+  const losses = solution.points[point].components
+    .flatMap((c) => {
+      const part = parts.find((p) => p.id === c.id);
+      const loss = c.inletPressure - c.outletPressure;
+      return part && part.kind !== 'pump' && loss > 0 ? [{ id: c.id, name: componentName(part), loss }] : [];
+    })
+    .sort((a, b) => b.loss - a.loss);
+  const total = losses.reduce((sum, l) => sum + l.loss, 0);
+  if (total === 0) return null;
+  return (
+    <details className="mt-1" open>
+      <summary className="py-1 font-semibold">
+        Where each {units.system === 'metric' ? 'kPa' : 'psi'} goes at {pointNames[point]}
+      </summary>
+      <table className="w-full text-right text-[0.95rem]">
+        <thead className="sr-only">
+          <tr>
+            <th>Part</th>
+            <th>Loss</th>
+            <th>Share</th>
+          </tr>
+        </thead>
+        <tbody className="ruled">
+          {losses.map(({ id, name, loss }) => (
+            <tr key={id}>
+              <th scope="row" className="text-left font-normal">
+                <button
+                  className="max-w-full truncate underline decoration-hair-strong underline-offset-3"
+                  onClick={() => onPart(id)}
+                >
+                  {name}
+                </button>
+              </th>
+              <td className="figure w-24">{units.show('pressure', loss)}</td>
+              <td className="w-[34%] pl-3">
+                <span className="block h-2.5 bg-supply" style={{ width: `${(100 * loss) / losses[0]!.loss}%` }} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
+  );
+}
