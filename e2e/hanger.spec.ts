@@ -175,7 +175,7 @@ test('a jet overpowered by the pump is drilled open, and the map shows what stay
   await snags(page).locator('[data-snag="siphon-jet"]').getByRole('button').first().click();
   await page.getByRole('button', { name: /^Drill it to/ }).click();
   await expect(snags(page)).not.toContainText('The siphon jet is too small');
-  await expect(page.getByLabel(/^Siphon jet drill/)).not.toHaveValue('1.5 mm');
+  await expect(page.getByLabel(/^Siphon jet drill/)).not.toHaveValue('3 mm');
 });
 
 test('a sender is swept: typed, and with the simulated ohmmeter', async ({ page }) => {

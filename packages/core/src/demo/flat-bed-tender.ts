@@ -136,7 +136,7 @@ export const flatBedTender: Job = {
     ],
     returnForward: mm(60),
     returnLeft: mm(240),
-    jetDrill: mm(1.5),
+    jetDrill: mm(3),
     jetEdge: 'sharp',
     farLeft: mm(-225),
     farHeight: mm(12),

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
 import { frictionFactor } from '../hydraulics/friction-factor.ts';
 import { linkLoss } from '../hydraulics/link-loss.ts';
+import { orificeDrop } from '../hydraulics/orifice.ts';
 import { fittingLoss, sizeChangeLoss } from '../hydraulics/loss-coefficient.ts';
 import type { LinkLaw, Liquid, NetworkLink } from '../hydraulics/network.ts';
 import type { Job } from '../job/job.ts';
@@ -149,5 +150,18 @@ describe('the network of a run', () => {
     const built = build(job);
     expect(link(built, 'check-valve-1').checkValve).to.equal(true);
     expect(law(built, 'check-valve-1', 'line').cracking).to.equal(3e3); // the visible typical value
+  });
+  it('ends a return in its siphon jet, which holds back what the orifice equation says', () => {
+    const built = build(
+      cleanJob((j) => Object.assign(j.hanger!, { jetDrill: { si: 0.003, unit: 'mm' }, jetEdge: 'sharp' })),
+    );
+    const jet = link(built, 'siphonJet');
+    expect(jet.to).to.equal(SURFACE);
+    // 200 L/h of petrol through 3 mm, Cd 0.62: 60 kPa
+    expect(linkLoss(jet.law, flow, petrol).loss / orificeDrop(flow, 0.003, 'sharp', petrol.density)).to.be.closeTo(
+      1,
+      1e-9,
+    );
+    expect(built.network.links.some((l) => l.id === 'return-drop-1' && l.to === 'siphonJet')).to.equal(true);
   });
 });

@@ -6,6 +6,7 @@ import {
   type LossCoefficient,
 } from '../hydraulics/loss-coefficient.ts';
 import type { Liquid, LinkLaw, Network, NetworkLink, NetworkNode } from '../hydraulics/network.ts';
+import { dischargeCoefficient } from '../hydraulics/orifice.ts';
 import { pumpCurveAt, type PumpCurve } from '../hydraulics/pump-curve.ts';
 import type { Component, ComponentOf } from '../job/component.ts';
 import { assumed } from '../job/assumption.ts';
@@ -43,6 +44,7 @@ export interface RunNetwork {
 }
 
 export const SURFACE = 'surface';
+const JET = 'siphonJet';
 const RETURN_AIR = 'returnAir'; // where a return ends in the vapour space
 const PLAIN_FITTING_LOSS = 0.1; // K of a straight union on its own bore, typical, from memory
 const QUICK_CONNECTOR_LOSS = 1; // typical, from memory
@@ -107,7 +109,8 @@ class NetworkBuilder {
       this.#nodes.push({ id: start, height: this.#spill.component.outletHeight?.si });
       this.#addRegulator(this.#spill.component, this.#spill.node, start);
       const air = this.#endsInAir(level);
-      this.#layLine('return', back, start, air === undefined ? SURFACE : RETURN_AIR);
+      const end = air === undefined ? SURFACE : RETURN_AIR;
+      this.#layLine('return', back, start, this.#layJet(end));
       if (air !== undefined) this.#nodes.push({ id: RETURN_AIR, height: air, fixedPressure: 0 });
     }
     const heights = fillHeights([...this.#nodes.map((n) => n.height), level]);
@@ -119,6 +122,21 @@ class NetworkBuilder {
       pumps: this.#pumps,
       pumpInlet: this.#pumpInlet,
     };
+  }
+
+  /** A siphon jet at the return's end holds back what drives it. @returns where the return then ends. */
+  #layJet(end: string): string {
+    const { jetDrill, jetEdge } = this.#job.hanger ?? {};
+    if (!jetDrill || jetDrill.si === 0) return end;
+    this.#nodes.push({ id: JET });
+    const loss = { k1: 0, kInfinity: 1 / dischargeCoefficient[jetEdge ?? 'sharp'] ** 2 };
+    this.#links.push({
+      id: JET,
+      from: JET,
+      to: end,
+      law: { kind: 'line', length: 0, bore: jetDrill.si, roughness: DRAWN_TUBE_ROUGHNESS, loss },
+    });
+    return JET;
   }
 
   /** A return that ends above the fuel falls through the vapour space: its end is at tank pressure at its own height. */

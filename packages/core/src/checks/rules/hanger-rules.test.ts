@@ -86,7 +86,8 @@ const saddle = (change: Partial<Hanger>) =>
 describe('rule siphon-jet', () => {
   it('stops at a stock jet of 1.5 mm with a big pump, and drills it', () => {
     const snag = expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(1.5) }), 'stop');
-    expect(snag.figure!.si).to.be.greaterThan(9e5); // about 958 kPa already at 200 L/h
+    // 958 kPa at 200 L/h by the orifice alone; in the run the pump gives way before that
+    expect(snag.figure!.si).to.be.within(4e5, 7e5);
   });
   it('stops at a far pickup that stands in the near lobe', () => {
     expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(5), farLeft: mm(225) }), 'stop');
