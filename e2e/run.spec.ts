@@ -1,3 +1,4 @@
+import { readFile, writeFile } from 'node:fs/promises';
 import { expect, fill, openJob, part, saved, snags, test } from './endrel.ts';
 
 const order = (page: Parameters<typeof part>[0]) =>
@@ -75,6 +76,48 @@ test('a pump table in other units, at another voltage, moves the margin', async 
   await expect(snags(page)).not.toContainText('(extrapolated)');
   await expect(margin).not.toContainText(/^3.8 %/);
   await saved(page);
+});
+
+test('a pump comes from the library or from CSV; a file with bad rows gives none of it', async ({ page }, info) => {
+  await openJob(page, 'Club sprint car', 'Run');
+  const margin = page.getByRole('button', { name: /Working of the pump margin/ });
+  await part(page, /^Hanger pump/).click();
+  const file = info.outputPath('pump.csv');
+  const read = async (text: string) => {
+    await writeFile(file, text);
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Read a CSV file' }).click(),
+    ]);
+    await chooser.setFiles(file);
+  };
+  await read('voltage,pressure,flow\nV,kPa,L/h\n13.5,300,400\n13.5,500,-3\n13.5,400,oops\n');
+  await expect(page.getByRole('alert')).toContainText('Row 4: flow: A flow cannot be negative');
+  await expect(page.getByRole('alert')).toContainText('Row 5:');
+  await expect(margin).toContainText('3.8 %');
+  await page.getByLabel('or take a generic pump').selectOption({ label: 'injection pump, 450 L/h at 300 kPa' });
+  await expect(margin).not.toContainText('3.8 %');
+  await expect(snags(page)).not.toContainText('too little in hand');
+  await page.keyboard.press('Escape');
+  await read('voltage,pressure,flow\nV,psi,L/h\n13.5,20,200\n13.5,60,150\n');
+  await expect(snags(page)).toContainText('The pump has too little in hand');
+});
+
+test('where each kPa goes is listed, and the point goes out as an EPANET file', async ({ page }) => {
+  await openJob(page, 'Tarrow 30', 'Run');
+  await page.getByText('Where each kPa goes at full load').waitFor();
+  await page
+    .getByRole('row', { name: /^Return line/ })
+    .getByRole('button')
+    .click();
+  await expect(page.getByRole('heading', { name: 'Return line' })).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'This point as an EPANET file' }).click(),
+  ]);
+  const text = await readFile(await download.path(), 'utf8');
+  expect(text).toContain('HEADLOSS D-W');
+  expect(text).toContain('siphonJet');
 });
 
 test('an existing line goes straight onto the run with its measurements', async ({ page }) => {

@@ -1,9 +1,15 @@
 import { Plus, X } from 'lucide-react';
+import Papa from 'papaparse';
+import { pumpLibrary } from '@endrel/core/pumps/library';
+import { readPumpCsv, type PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
+import { FileButton } from './FileButton.tsx';
 import { pumpTableFields, type PumpTable } from '@endrel/core/job/components/pump';
 import type { Measured } from '@endrel/core/job/measured';
 import { pumpTableFault } from '@endrel/core/hydraulics/pump-curve';
 import { useEffect, useRef, useState } from 'react';
 import { QuantityField } from './QuantityField.tsx';
+
+const LARGEST_CSV = 200 * 1024; // bytes
 
 interface PumpTableFieldProps {
   readonly anchor: string;
@@ -18,6 +24,13 @@ type Cells = { pressure?: Measured; flow?: Measured; current?: Measured };
 /** Flow and current against pressure, a table for each voltage. A row counts once it has a pressure and a flow. */
 export function PumpTableField({ anchor, hint, value, onChange }: PumpTableFieldProps) {
   const replace = (at: number, table: PumpTable, group?: string) => onChange(value.with(at, table), group);
+  const [refusals, setRefusals] = useState<readonly PumpCsvFault[]>([]);
+  const read = async (file: File) => {
+    if (file.size > LARGEST_CSV) return setRefusals([{ row: 0, message: 'It is too large to be a pump table.' }]);
+    const tables = readPumpCsv(Papa.parse<string[]>((await file.text()).trim(), { skipEmptyLines: true }).data);
+    setRefusals(tables.ok ? [] : tables.fault);
+    if (tables.ok) onChange(tables.value);
+  };
   const fault = pumpTableFault(
     value.map((t) => ({
       voltage: t.voltage.si,
@@ -43,19 +56,56 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
           />
         ))}
       </div>
-      <button
-        type="button"
-        className="button mt-1"
-        onClick={() =>
-          onChange([
-            ...value,
-            { voltage: { si: value.some((t) => t.voltage.si === 13.5) ? 12 : 13.5, unit: 'V' }, rows: [] },
-          ])
-        }
-      >
-        <Plus size={14} className="mr-1 inline" />
-        {value.length === 0 ? 'Start a table at 13.5 V' : 'Add a table at another voltage'}
-      </button>
+      <div className="mt-1 flex flex-wrap items-end gap-2">
+        <button
+          type="button"
+          className="button"
+          onClick={() =>
+            onChange([
+              ...value,
+              { voltage: { si: value.some((t) => t.voltage.si === 13.5) ? 12 : 13.5, unit: 'V' }, rows: [] },
+            ])
+          }
+        >
+          <Plus size={14} className="mr-1 inline" />
+          {value.length === 0 ? 'Start a table at 13.5 V' : 'Add a table at another voltage'}
+        </button>
+        <FileButton label="Read a CSV file" accept=".csv,text/csv" onFile={(file) => void read(file)} />
+        <label className="label">
+          or take a generic pump
+          <select
+            className="input"
+            value=""
+            onChange={(e) =>
+              onChange(structuredClone(pumpLibrary[e.target.value as keyof typeof pumpLibrary].tables) as PumpTable[])
+            }
+          >
+            <option value="">from the library …</option>
+            {Object.entries(pumpLibrary).map(([key, { name }]) => (
+              <option key={key} value={key}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {refusals.length > 0 && (
+        <div role="alert" className="text-[0.88rem] text-stop">
+          Nothing was taken from the file:
+          <ul className="list-disc pl-5">
+            {refusals.slice(0, 12).map((f, i) => (
+              <li key={i}>
+                {f.row > 0 && `Row ${f.row}: `}
+                {f.message}
+              </li>
+            ))}
+            {refusals.length > 12 && <li>and {refusals.length - 12} more</li>}
+          </ul>
+        </div>
+      )}
+      <p className="label mt-1">
+        CSV: a heading (voltage, pressure, flow, current), a row of units, then the readings.
+      </p>
     </fieldset>
   );
 }
