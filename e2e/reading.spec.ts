@@ -26,7 +26,7 @@ test('working opens for rail pressure, demand and margin, with formula, values, 
   await expect(sheet.getByRole('row', { name: /Hanger pump/ })).toContainText('+');
   await expect(sheet).toContainText('Churchill 1977');
   await sheet.getByRole('button', { name: 'change' }).first().click();
-  await expect(page.getByLabel('Voltage at the pump, running')).toBeFocused();
+  await expect(page.getByLabel('System voltage, running')).toBeFocused();
 });
 
 test('the keyboard alone walks the run, the snags and the missing measurements', async ({ page }) => {

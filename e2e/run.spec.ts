@@ -100,7 +100,7 @@ test('a pump comes from the library or from CSV; a file with bad rows gives none
   await expect(snags(page)).not.toContainText('too little in hand');
   await page.keyboard.press('Escape');
   await read('voltage,pressure,flow\nV,psi,L/h\n13.5,20,200\n13.5,60,150\n');
-  await expect(snags(page)).toContainText('The pump has too little in hand');
+  await expect(snags(page)).toContainText('The rail does not hold its pressure');
 });
 
 test('where each kPa goes is listed, and the point goes out as an EPANET file', async ({ page }) => {

@@ -43,7 +43,7 @@ export function LossList({ job, solution, point, onPart }: LossListProps) {
             <tr key={id}>
               <th scope="row" className="text-left font-normal">
                 <button
-                  className="max-w-full truncate underline decoration-hair-strong underline-offset-3"
+                  className="min-h-[24px] max-w-full truncate underline decoration-hair-strong underline-offset-3"
                   onClick={() => onPart(id)}
                 >
                   {name}
