@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
+import { writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
@@ -90,6 +91,16 @@ export async function fill(page: Page, label: string | RegExp, text: string): Pr
   const field = page.getByLabel(label).first();
   await field.fill(text);
   await field.press('Tab');
+}
+
+/** Writes a file and hands it to the button that opens one. */
+export async function giveFile(page: Page, button: string | RegExp, file: string, text: string): Promise<void> {
+  await writeFile(file, text);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: button }).click(),
+  ]);
+  await chooser.setFiles(file);
 }
 
 export const saved = (page: Page) => expect(page.locator('[data-save="saved"]')).toBeVisible();

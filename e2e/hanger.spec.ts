@@ -1,5 +1,5 @@
-import { readFile, writeFile } from 'node:fs/promises';
-import { expect, expectAccessible, fill, openJob, saved, snags, test } from './endrel.ts';
+import { readFile } from 'node:fs/promises';
+import { expect, expectAccessible, fill, giveFile, openJob, saved, snags, test } from './endrel.ts';
 
 const tab = 'tab' as const;
 
@@ -50,15 +50,8 @@ test('a mesh is read from STL; an open one and a mistaken unit are refused by na
   await openJob(page, 'Club sprint car', 'Survey');
   await page.getByRole(tab, { name: 'Tank' }).click();
   await page.getByLabel(/^Tank shape/).selectOption('mesh');
-  const read = async (name: string, text: string) => {
-    const file = info.outputPath(name);
-    await writeFile(file, text);
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: /^Read (an STL|another) file/ }).click(),
-    ]);
-    await chooser.setFiles(file);
-  };
+  const read = (name: string, text: string) =>
+    giveFile(page, /^Read (an STL|another) file/, info.outputPath(name), text);
   await read('cell.stl', boxStl(400, true));
   await expect(page.getByText('64 L').first()).toBeVisible();
   await expect(page.getByText(/cell[.]stl: 12 triangles/)).toBeVisible();
@@ -88,15 +81,7 @@ test('a strapping table comes from CSV or from fills; a falling one is refused b
   await openJob(page, 'Club sprint car', 'Survey');
   await page.getByRole(tab, { name: 'Tank' }).click();
   await page.getByLabel(/^Tank shape/).selectOption('strapping');
-  const file = info.outputPath('table.csv');
-  const read = async (text: string) => {
-    await writeFile(file, text);
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: 'Read a CSV file' }).click(),
-    ]);
-    await chooser.setFiles(file);
-  };
+  const read = (text: string) => giveFile(page, 'Read a CSV file', info.outputPath('table.csv'), text);
   await read('level_mm,volume_L\n0,0\n100,20\n200,18\n');
   await expect(page.getByRole('alert')).toContainText('the volume falls in row 3');
   await read('level_in,volume_L\n0,0\n4,20\n8,NaN\n');
@@ -196,6 +181,82 @@ test('a sender is swept: typed, and with the simulated ohmmeter', async ({ page 
   await page.getByLabel(/^It holds/).selectOption('none');
   await page.getByRole('button', { name: 'Sweep it' }).click();
   await expect(page.getByRole('heading', { name: 'A good sender' })).toBeVisible();
+});
+
+test('a vent that leans, traps fuel or ends in the cabin is told, and what it costs is computed', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Survey');
+  await page.getByRole(tab, { name: 'Vent and filler' }).click();
+  await expect(page.getByText('the nozzle sets the pace')).toBeVisible();
+  await fill(page, /^Vent bore/, '3 mm');
+  await expect(page.getByText('the vent sets the pace')).toBeVisible();
+  await fill(page, /^Roll-over valve leans by/, '70 deg');
+  await expect(snags(page)).toContainText('The roll-over valve leans so far that it is shut.');
+  await page.getByLabel(/^Ends/).selectOption('cabin');
+  await expect(snags(page)).toContainText('The vent ends in the cabin or boot.');
+  await fill(page, /^Roll-over valve leans by/, '0');
+  await page.getByLabel(/^Ends/).selectOption('underBody');
+  await expect(snags(page)).not.toContainText('leans so far');
+});
+
+test('old connections are closed one by one, and the list says what is lost and what can be put back', async ({
+  page,
+}) => {
+  await openJob(page, 'Club sprint car', 'Survey');
+  await page.getByRole(tab, { name: 'Blocking off' }).click();
+  await page.getByRole('button', { name: 'Add a connection' }).click();
+  await page.getByLabel(/^Called/).fill('rear breather');
+  await page.getByLabel(/^What it did/).selectOption('filling');
+  await page.getByLabel(/^Becomes/).selectOption('open');
+  await expect(snags(page)).toContainText('“rear breather” is left open.');
+  await page.getByLabel(/^Becomes/).selectOption('weld');
+  await expect(page.getByRole('row', { name: /^rear breather/ })).toContainText('the nozzle clicks off early');
+  await expect(snags(page)).not.toContainText('is left open');
+  await saved(page);
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await expect(page.getByRole('row', { name: /^rear breather/ })).toContainText('weld or braze it shut');
+});
+
+test('a float arm is solved for the heights wanted and built so; its calibration goes out as CSV', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Gauge');
+  await page.getByRole(tab, { name: 'Float' }).click();
+  await fill(page, /^Arm below level at the bottom stop/, '30');
+  await fill(page, /^Arm above level at the top stop/, '30 deg');
+  await fill(page, /^Float height wanted at E/, '20 mm');
+  await fill(page, /^Float height wanted at F/, '210 mm');
+  await expect(page.getByText('190 mm').first()).toBeVisible(); // (210 - 20) / (2 sin 30°)
+  await page.getByRole('button', { name: 'Build it so' }).click();
+  await expect(page.getByLabel(/^Pivot height/)).toHaveValue('115 mm');
+  await page.getByRole(tab, { name: 'Calibration' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As CSV' }).click(),
+  ]);
+  const csv = (await readFile(await download.path(), 'utf8')).split('\r\n');
+  expect(csv[0]).toBe('share_%,volume_L,level_mm,sender_ohm');
+  expect(csv).toHaveLength(12);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('heading', { name: /^Gauge calibration/ })).toBeVisible();
+  await expect(snags(page)).toBeHidden();
+});
+
+test('a link from a need or a snag opens the tab that holds the field; undo takes hanger edits back', async ({
+  page,
+}) => {
+  await openJob(page, 'Tarrow 30', 'Brief');
+  await snags(page).locator('[data-snag="hanger-too-long"]').getByRole('button').first().click();
+  await snags(page).locator('[data-snag="hanger-too-long"]').getByRole('button', { name: 'Show it' }).click();
+  await expect(page.getByRole(tab, { name: 'Height' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByLabel(/^Stack height as set/)).toBeFocused();
+  await fill(page, /^Stack height as set/, '9 in');
+  await expect(snags(page)).not.toContainText('The hanger is longer than the tank is deep.');
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+  await page.keyboard.press('Control+z');
+  await expect(snags(page)).toContainText('The hanger is longer than the tank is deep.');
+  // tabs by keyboard
+  await page.getByRole(tab, { name: 'Height' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole(tab, { name: 'Opening' })).toHaveAttribute('aria-selected', 'true');
 });
 
 for (const [stage, names] of [

@@ -1,5 +1,5 @@
-import { readFile, writeFile } from 'node:fs/promises';
-import { expect, fill, openJob, part, saved, snags, test } from './endrel.ts';
+import { readFile } from 'node:fs/promises';
+import { expect, fill, giveFile, openJob, part, saved, snags, test } from './endrel.ts';
 
 const order = (page: Parameters<typeof part>[0]) =>
   page
@@ -82,15 +82,7 @@ test('a pump comes from the library or from CSV; a file with bad rows gives none
   await openJob(page, 'Club sprint car', 'Run');
   const margin = page.getByRole('button', { name: /Working of the pump margin/ });
   await part(page, /^Hanger pump/).click();
-  const file = info.outputPath('pump.csv');
-  const read = async (text: string) => {
-    await writeFile(file, text);
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      page.getByRole('button', { name: 'Read a CSV file' }).click(),
-    ]);
-    await chooser.setFiles(file);
-  };
+  const read = (text: string) => giveFile(page, 'Read a CSV file', info.outputPath('pump.csv'), text);
   await read('voltage,pressure,flow\nV,kPa,L/h\n13.5,300,400\n13.5,500,-3\n13.5,400,oops\n');
   await expect(page.getByRole('alert')).toContainText('Row 4: flow: A flow cannot be negative');
   await expect(page.getByRole('alert')).toContainText('Row 5:');

@@ -1,0 +1,54 @@
+import { expect } from 'chai';
+import { cleanJob } from '../../../test/rule-cases.ts';
+import { demoJobs } from '../../demo/index.ts';
+import { findingsOf } from '../../run/findings.ts';
+import { layouts, type LayoutKey } from '../layout.ts';
+import { allComponents } from '../needs.ts';
+import type { Job } from '../job.ts';
+import { applyAct } from './apply-act.ts';
+
+const keys = Object.keys(layouts) as LayoutKey[];
+const injection = keys.filter((key) => layouts[key].engine === 'injection');
+const measurements = (job: Job) =>
+  allComponents(job)
+    .filter((c) => c.kind === 'hose' || c.kind === 'hardLine' || c.kind === 'filter')
+    .map((c) => JSON.stringify({ ...c, id: c.id }))
+    .sort();
+
+describe('switching between schools', () => {
+  for (const first of injection)
+    for (const second of injection)
+      it(`${layouts[first].name}, then ${layouts[second].name}: no measured hose, line or filter is lost`, () => {
+        const there = applyAct(cleanJob(), { act: 'chooseLayout', key: first });
+        const back = applyAct(there, { act: 'chooseLayout', key: second });
+        for (const part of measurements(cleanJob())) expect(measurements(back)).to.include(part);
+      });
+  for (const key of injection)
+    it(`${layouts[key].name}: a measured job is solved in it`, () => {
+      const job = applyAct(cleanJob(), { act: 'chooseLayout', key });
+      const { solution, faults, needs } = findingsOf(job);
+      expect(faults).to.deep.equal([]);
+      if (needs.some((n) => n.blocksSolution)) return; // it asks for a part that this job never had
+      expect(solution!.points.fullLoad.railPressure).to.be.within(3e5, 4.5e5);
+      expect(solution!.points.idle.returnFlow).to.be.greaterThan(0);
+    });
+  it('puts the regulator where each school has it', () => {
+    const place = (key: LayoutKey) => {
+      const { supply } = applyAct(demoJobs.flatBedTender, { act: 'chooseLayout', key }).run;
+      const [regulator, consumer, line] = ['regulator', 'rail', 'hardLine'].map((kind) =>
+        supply.findIndex((c) => c.kind === kind),
+      );
+      return { afterRail: regulator! > consumer!, beforeLine: regulator! < line! };
+    };
+    expect(place('bypassAfterRail')).to.deep.equal({ afterRail: true, beforeLine: false });
+    expect(place('bypassBeforeRail')).to.deep.equal({ afterRail: false, beforeLine: false });
+    expect(place('bypassAtTank')).to.deep.equal({ afterRail: false, beforeLine: true });
+    expect(place('inTankReturnless')).to.deep.equal({ afterRail: false, beforeLine: true });
+  });
+  it('a carburettor’s bypass keeps a return, its dead-head has none', () => {
+    const laid = (key: LayoutKey) => applyAct(demoJobs.beachBuggy, { act: 'chooseLayout', key }).run;
+    expect(laid('carburettorBypass').return.map((c) => c.kind)).to.include('returnDrop');
+    expect(laid('carburettorBypass').supply.at(-1)!.kind).to.equal('carburettor');
+    expect(laid('carburettorDeadHead').return).to.deep.equal([]);
+  });
+});
