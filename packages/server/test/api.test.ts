@@ -4,6 +4,9 @@ import { applyPatch } from 'rfc6902';
 import { demoJobs } from '@endrel/core/demo/index';
 import type { Act } from '@endrel/core/job/acts/act';
 import { applyAct } from '@endrel/core/job/acts/apply-act';
+import { resampled, ruledMesh } from '@endrel/core/tanks/extrude';
+import { packMesh } from '@endrel/core/tanks/packed-mesh';
+import { roundedRectangle } from '@endrel/core/tanks/section-polygon';
 import { ServerUnderTest } from './server-under-test.ts';
 
 const depth = (mm: number): Act => ({
@@ -53,6 +56,34 @@ describe('the API', () => {
       expect(failures.filter((f) => f !== null)).to.deep.equal([]);
     }
     expect(replay.root).to.deep.equal(next);
+  });
+
+  it('stores a tank’s mesh of tens of thousands of triangles with its job', async () => {
+    const stations = Array.from({ length: 220 }, (_, i) => ({
+      x: i * 0.003,
+      points: resampled(roundedRectangle(0.4 + 0.05 * Math.sin(i / 30), 0.25, 0.05)),
+    }));
+    const mesh = packMesh(ruledMesh(stations), 'cell.stl', false);
+    expect(mesh.triangles).to.be.greaterThan(40_000);
+    const job = await create();
+    const next = applyAct(job.document, { act: 'set', path: ['survey', 'tank', 'mesh'], value: mesh });
+    const saved = await server.call('PUT', `/api/jobs/${job.id}`, { baseRevision: 1, document: next, summary: 'mesh' });
+    expect(saved.status).to.equal(200);
+    const read = await server.call('GET', `/api/jobs/${job.id}`);
+    expect(read.body.document.survey.tank.mesh).to.deep.equal(mesh);
+    // a damaged one is refused by its field
+    const broken = applyAct(job.document, {
+      act: 'set',
+      path: ['survey', 'tank', 'mesh'],
+      value: { ...mesh, faces: '***' },
+    });
+    const refused = await server.call('PUT', `/api/jobs/${job.id}`, {
+      baseRevision: 2,
+      document: broken,
+      summary: 'mesh',
+    });
+    expect(refused.status).to.equal(400);
+    expect(JSON.stringify(refused.body)).to.include('survey.tank.mesh.faces');
   });
 
   it('refuses a stale save with 409, shows what is stored, and overwrites nothing', async () => {
