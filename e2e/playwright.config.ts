@@ -3,7 +3,8 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results',
-  timeout: 45_000,
+  timeout: 90_000,
+  expect: { timeout: 10_000 }, // two browsers share two cores with two servers and a database
   workers: 2,
   retries: 0,
   reporter: 'list',
