@@ -138,6 +138,18 @@ describe('the ring plate', () => {
       }),
     );
   });
+  it('has its ports on the hanger’s own plate, where they stand, and no hole there', () => {
+    const drilled = ringPlate({
+      ...hanger,
+      ports: hanger.ports!.map((p, i) => (i === 0 ? { ...p, hole: mm(14.5) } : p)),
+    })!;
+    const { shapes } = plateTemplate(drilled, 'cover', 'x');
+    const cut = shapes.flatMap((s) => (s.kind === 'circle' && s.layer === 'cut' ? [s] : []));
+    expect(cut.some((c) => c.radius === 52)).to.equal(false);
+    const port = cut.find((c) => Math.abs(c.radius - 7.25) < 1e-9)!;
+    expect(port.x).to.be.closeTo(drilled.ports[0]!.x * 1000, 1e-9);
+    expect(shapes.filter((s) => s.kind === 'text' && s.text.startsWith('port'))).to.have.length(4);
+  });
   it('is drawn at true size with a ruler of 100 mm', () => {
     const template = plateTemplate(plate, 'ring', 'Ring & plate');
     const svg = templateSvg(template);

@@ -32,10 +32,15 @@ export interface Template {
 const RULER = 100; // mm, the length that is checked with a rule after printing
 const MARGIN = 8;
 
-/** The plate to cut (`ring`), or what to drill in the tank (`drill`), with a ruler to check the print by. */
-export function plateTemplate(plate: RingPlate, kind: 'ring' | 'drill', title: string): Template {
+export type TemplateKind = 'ring' | 'drill' | 'cover';
+
+/**
+ * The ring to cut (`ring`), what to drill in the tank (`drill`), or the hanger's own plate with its ports (`cover`), with a
+ * ruler to check the print by. A port whose hole is not measured is marked by its middle only.
+ */
+export function plateTemplate(plate: RingPlate, kind: TemplateKind, title: string): Template {
   const mm = (v: number) => v * 1000;
-  const outer = mm(kind === 'ring' ? plate.outside : plate.boltCircle + 3 * plate.studSize) / 2;
+  const outer = mm(kind !== 'drill' ? plate.outside : plate.boltCircle + 3 * plate.studSize) / 2;
   const shapes: TemplateShape[] = [];
   const circle = (x: number, y: number, diameter: number, layer: Layer) =>
     shapes.push({ kind: 'circle', x: mm(x), y: mm(y), radius: mm(diameter) / 2, layer });
@@ -43,8 +48,14 @@ export function plateTemplate(plate: RingPlate, kind: 'ring' | 'drill', title: s
     shapes.push({ kind: 'line', from, to, layer });
   const text = (x: number, y: number, words: string, height = 3) =>
     shapes.push({ kind: 'text', x, y, height, text: words, layer: 'note' });
-  if (kind === 'ring') circle(0, 0, plate.outside, 'cut');
-  circle(0, 0, plate.hole, 'cut');
+  if (kind !== 'drill') circle(0, 0, plate.outside, 'cut');
+  if (kind !== 'cover') circle(0, 0, plate.hole, 'cut');
+  else
+    for (const port of plate.ports) {
+      if (port.hole !== undefined) circle(port.x, port.y, port.hole, 'cut');
+      cross(mm(port.x), mm(port.y), mm(port.hexagon) / 2);
+      text(mm(port.x) + 1.5, mm(port.y) + 1.5, port.label, 2.6);
+    }
   circle(0, 0, plate.boltCircle, 'centre');
   for (const { x, y } of plate.studs) {
     circle(x, y, studHole(plate.studSize), 'cut');
@@ -55,7 +66,7 @@ export function plateTemplate(plate: RingPlate, kind: 'ring' | 'drill', title: s
   text(
     -outer + 2,
     -outer - 4.5,
-    `hole ${size(plate.hole)}, bolt circle ${size(plate.boltCircle)}, ${plate.studs.length} × ${size(studHole(plate.studSize))}`,
+    `${kind === 'cover' ? '' : `hole ${size(plate.hole)}, `}bolt circle ${size(plate.boltCircle)}, ${plate.studs.length} × ${size(studHole(plate.studSize))}`,
   );
   const y = -outer - 16;
   const left = -RULER / 2;

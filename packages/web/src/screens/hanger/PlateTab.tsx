@@ -9,7 +9,7 @@ import { useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../survey/VentTab.tsx';
 
-const kinds = { ring: 'ring plate', drill: 'drill template for the tank' } as const;
+const kinds = { ring: 'ring plate', cover: 'hanger plate with ports', drill: 'drill template for the tank' } as const;
 
 /** The ring plate with its studs and ports, and templates at true size. */
 export function PlateTab() {
