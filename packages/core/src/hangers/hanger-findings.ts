@@ -1,6 +1,7 @@
 import type { Hanger } from '../job/hanger.ts';
 import { hangerProperties } from '../job/hanger.ts';
 import type { Job } from '../job/job.ts';
+import { tankValue } from '../job/tank.ts';
 import type { Liquid } from '../hydraulics/network.ts';
 import { orificeFlow } from '../hydraulics/orifice.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
@@ -129,7 +130,7 @@ function pickupFindings(
   parts: readonly Compartment[],
   place: Place,
 ): PickupFindings {
-  const filled = tank.full * (job.survey.tank.fillShare?.si ?? 0.95);
+  const filled = tank.full * tankValue(job.survey.tank, 'fillShare');
   const left = leftAtPickup(parts, tank.porosity, place);
   const inlet = hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si;
   const near = parts.filter((p) => !p.sill);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { litres, mm } from '../units/quick.ts';
-import { choice, count, flag, objectOf, quantity, text, TYPICAL } from './property.ts';
+import { choice, count, flag, objectOf, quantity, rowOf, text, TYPICAL } from './property.ts';
 
 const SHORT = { maximum: 1 } as const;
 const PLACE = { minimum: -3, maximum: 3 } as const;
@@ -192,13 +192,10 @@ export const platePortProperties = {
   hole: quantity('hole', 'length', 'mm', { minimum: mm(2), maximum: mm(60) }),
 };
 
-const row = <S extends z.ZodRawShape>(schema: z.ZodObject<S, z.core.$strict>) =>
-  schema.extend({ id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes') });
-
 export const hangerSchema = objectOf(hangerProperties).extend({
-  bodies: z.array(row(objectOf(bodyProperties))).max(4, 'holds more than four bodies').optional(), // prettier-ignore
-  rods: z.array(row(objectOf(rodProperties))).max(12).optional(), // prettier-ignore
-  parts: z.array(row(objectOf(hangerPartProperties))).max(20).optional(), // prettier-ignore
-  ports: z.array(row(objectOf(platePortProperties))).max(8).optional(), // prettier-ignore
+  bodies: z.array(rowOf(bodyProperties)).max(4, 'holds more than four bodies').optional(), // prettier-ignore
+  rods: z.array(rowOf(rodProperties)).max(12).optional(), // prettier-ignore
+  parts: z.array(rowOf(hangerPartProperties)).max(20).optional(), // prettier-ignore
+  ports: z.array(rowOf(platePortProperties)).max(8).optional(), // prettier-ignore
 });
 export type Hanger = z.infer<typeof hangerSchema>;

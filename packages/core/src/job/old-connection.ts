@@ -1,5 +1,5 @@
-import { z } from 'zod';
-import { choice, flag, objectOf, text } from './property.ts';
+import type { z } from 'zod';
+import { choice, flag, rowOf, text } from './property.ts';
 
 /** What a connection of the factory system did, and what becomes of it. */
 export const oldConnectionProperties = {
@@ -35,7 +35,5 @@ export const oldConnectionProperties = {
   by: text('how, with what', 120),
   tagged: flag('tagged, and the part kept'),
 };
-export const oldConnectionSchema = objectOf(oldConnectionProperties).extend({
-  id: z.string().regex(/^[a-z0-9-]{1,40}$/),
-});
+export const oldConnectionSchema = rowOf(oldConnectionProperties);
 export type OldConnection = z.infer<typeof oldConnectionSchema>;

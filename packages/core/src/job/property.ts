@@ -114,6 +114,13 @@ export const text = (name: string, longest: number, hint?: string): TextProperty
 
 type Shape<P extends Record<string, Property>> = { [K in keyof P]: z.ZodOptional<P[K]['schema']> };
 
+/** The name of a component or of a row in a list. */
+export const idSchema = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes');
+
+/** A row of a list: its properties, and an id by which edits find it again. */
+export const rowOf = <P extends Record<string, Property>>(properties: P) =>
+  objectOf(properties).extend({ id: idSchema });
+
 /** The strict object of a set of properties, every one optional: an absent property is unknown. */
 export function objectOf<P extends Record<string, Property>>(properties: P): z.ZodObject<Shape<P>, z.core.$strict> {
   const shape = Object.fromEntries(Object.entries(properties).map(([key, p]) => [key, p.schema.optional()]));

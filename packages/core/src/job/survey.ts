@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { mm } from '../units/quick.ts';
 import { lineMaterialNames } from './components/hard-line.ts';
 import { oldConnectionSchema } from './old-connection.ts';
-import { choice, flag, objectOf, quantity, text } from './property.ts';
+import { choice, flag, objectOf, quantity, rowOf, text } from './property.ts';
 import { tankSchema } from './tank.ts';
 import { ventSchema } from './vent.ts';
 
@@ -31,7 +31,7 @@ export const existingLineProperties = {
   material: choice('material', lineMaterialNames),
   condition: choice('condition', { sound: 'sound', doubtful: 'doubtful', scrap: 'scrap' }),
 };
-const existingLineSchema = objectOf(existingLineProperties).extend({ id: z.string().regex(/^[a-z0-9-]{1,40}$/) });
+const existingLineSchema = rowOf(existingLineProperties);
 export type ExistingLine = z.infer<typeof existingLineSchema>;
 
 export const surveySchema = objectOf(surveyProperties).extend({

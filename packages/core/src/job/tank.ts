@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { packedMeshSchema } from '../tanks/packed-mesh.ts';
 import { litres, mm } from '../units/quick.ts';
 import { measuredSchema } from './measured.ts';
-import { choice, flag, objectOf, quantity, text, TYPICAL, type Guide } from './property.ts';
+import { choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from './property.ts';
 
 /** Heights are above the tank floor. */
 const HEIGHT = { minimum: -3, maximum: 3 };
@@ -138,7 +138,6 @@ export const tankProperties = {
 
 const length = (name: string, minimum = -3) =>
   measuredSchema({ kind: 'length', name, unit: 'mm', minimum, maximum: 5 });
-const id = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes');
 
 /** A corner of a traced section: across (left positive) and up from the tank floor. */
 const sectionPointSchema = z.strictObject({ across: length('distance across'), up: length('height') });
@@ -179,7 +178,6 @@ export const fillProperties = {
   level: quantity('height read', 'length', 'mm', { minimum: -1, maximum: 3 }),
   ohms: quantity('sender reads', 'resistance', 'Ω', { maximum: 5000, likely: [0, 400] }),
 };
-const row = <S extends z.ZodRawShape>(schema: z.ZodObject<S, z.core.$strict>) => schema.extend({ id });
 const strappingRowSchema = z.strictObject({
   level: length('level'),
   volume: measuredSchema({ kind: 'volume', name: 'volume', unit: 'L', maximum: 5 }),
@@ -187,11 +185,15 @@ const strappingRowSchema = z.strictObject({
 
 export const tankSchema = objectOf(tankProperties).extend({
   section: z.array(sectionPointSchema).max(200).optional(),
-  stations: z.array(row(objectOf(stationProperties))).max(40).optional(), // prettier-ignore
-  zones: z.array(row(objectOf(zoneProperties))).max(12).optional(), // prettier-ignore
-  baffles: z.array(row(objectOf(baffleProperties))).max(12).optional(), // prettier-ignore
+  stations: z.array(rowOf(stationProperties)).max(40).optional(), // prettier-ignore
+  zones: z.array(rowOf(zoneProperties)).max(12).optional(), // prettier-ignore
+  baffles: z.array(rowOf(baffleProperties)).max(12).optional(), // prettier-ignore
   mesh: packedMeshSchema.optional(),
   strapping: z.array(strappingRowSchema).max(400).optional(),
-  fills: z.array(row(objectOf(fillProperties))).max(100).optional(), // prettier-ignore
+  fills: z.array(rowOf(fillProperties)).max(100).optional(), // prettier-ignore
 });
 export type SurveyedTank = z.infer<typeof tankSchema>;
+
+/** The fitter's value, or the visible typical one. */
+export const tankValue = (tank: SurveyedTank, key: 'fillShare' | 'foamShare'): number =>
+  tank[key]?.si ?? tankProperties[key].typical!.si;

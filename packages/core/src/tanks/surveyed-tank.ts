@@ -1,4 +1,4 @@
-import type { SurveyedTank } from '../job/tank.ts';
+import { tankValue, type SurveyedTank } from '../job/tank.ts';
 import { success, type Result } from '../result.ts';
 import { tankByFills } from './fills.ts';
 import { solidsOfShape } from './shape-solids.ts';
@@ -42,7 +42,7 @@ export function surveyedTank(tank: SurveyedTank): TankOutcome {
   return outcome;
 }
 
-const porosityOf = (tank: SurveyedTank): number => (tank.foam ? 1 - (tank.foamShare?.si ?? 0.03) : 1);
+const porosityOf = (tank: SurveyedTank): number => (tank.foam ? 1 - tankValue(tank, 'foamShare') : 1);
 
 function byShape(tank: SurveyedTank): TankOutcome {
   const shaped = solidsOfShape(tank);

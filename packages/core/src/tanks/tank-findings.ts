@@ -1,5 +1,5 @@
 import type { Job } from '../job/job.ts';
-import type { SurveyedTank } from '../job/tank.ts';
+import { tankValue, type SurveyedTank } from '../job/tank.ts';
 import type { StrappingTable } from './strapping-table.ts';
 import type { TankOutcome } from './surveyed-tank.ts';
 import type { TankFault } from './tank-fault.ts';
@@ -24,8 +24,8 @@ export function tankFindings(job: Job, outcome: TankOutcome): TankFindings {
   if (outcome.kind === 'needs') return { needs: outcome.needs, canTilt: false };
   if (outcome.kind === 'fault') return { needs: [], fault: outcome.fault, canTilt: false };
   const { table, full, bottom, top, solids } = outcome.tank;
-  const { capacity, fillShare } = job.survey.tank;
-  const filled = full * (fillShare?.si ?? 0.95);
+  const { capacity } = job.survey.tank;
+  const filled = full * tankValue(job.survey.tank, 'fillShare');
   return {
     needs: [],
     table,

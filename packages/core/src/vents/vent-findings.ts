@@ -1,4 +1,5 @@
 import type { Job } from '../job/job.ts';
+import { tankValue } from '../job/tank.ts';
 import { assumed } from '../job/assumption.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { ventDrop, ventFlow, ventValue } from './vent-flow.ts';
@@ -39,7 +40,7 @@ export function ventFindings(
   const nozzle = ventValue(vent, 'fillFlow');
   const most = ventFlow(vent, valve, head, atmosphere);
   const fillFlow = Math.min(nozzle, most);
-  const volume = known.full * (tank.fillShare?.si ?? 0.95);
+  const volume = known.full * tankValue(tank, 'fillShare');
   return {
     ...base,
     fillFlow,

@@ -1,4 +1,5 @@
 import type { Rule, SnagReport } from '../snag.ts';
+import { ventValue } from '../../vents/vent-flow.ts';
 import { figure } from '../../units/quantity.ts';
 import { kPa } from '../../units/quick.ts';
 
@@ -37,7 +38,7 @@ export const ventLine: Rule = {
         path: ['survey', 'vent', 'valveTilt'],
         what: 'The roll-over valve leans so far that it is shut.',
         figure: { label: 'leans by', ...figure('angle', vent.valveTilt!.si) },
-        limit: { label: 'shuts past', ...figure('angle', vent.valveShutsAt?.si ?? Math.PI / 4) },
+        limit: { label: 'shuts past', ...figure('angle', ventValue(vent, 'valveShutsAt')) },
         why: 'The tank cannot breathe with the vehicle on its wheels.',
         cure: 'Mount it upright.',
       });

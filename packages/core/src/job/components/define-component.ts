@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { portSchema } from '../../fittings/port.ts';
-import { choice, objectOf, quantity, text, type Property, type SpecialProperty } from '../property.ts';
+import { choice, idSchema, objectOf, quantity, text, type Property, type SpecialProperty } from '../property.ts';
 
 const port = (name: string): SpecialProperty<typeof portSchema> => ({ type: 'port', name, schema: portSchema });
 
@@ -29,7 +29,7 @@ export function defineComponent<const K extends string, P extends Record<string,
   properties: P,
 ) {
   const schema = objectOf({ ...commonProperties, ...properties }).extend({
-    id: z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes'),
+    id: idSchema,
     kind: z.literal(kind),
   });
   return { kind, name, properties, schema };
