@@ -5,7 +5,7 @@ import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { useAct, useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { HangerSection } from '../hanger/HangerSection.tsx';
-import { Reading } from '../survey/VentTab.tsx';
+import { Reading } from '../../components/Reading.tsx';
 
 /** The float arm: its range in this tank, the arm that would suit, and what its arc meets. */
 export function FloatTab() {

@@ -6,7 +6,7 @@ import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { CircuitDrawing, ohms } from '../../drawing/CircuitDrawing.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
-import { Reading } from '../survey/VentTab.tsx';
+import { Reading } from '../../components/Reading.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 

@@ -7,7 +7,7 @@ import { RowsField } from '../../components/RowsField.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { MeasuringGuide } from '../survey/MeasuringGuide.tsx';
-import { Reading } from '../survey/VentTab.tsx';
+import { Reading } from '../../components/Reading.tsx';
 import { HangerSection } from './HangerSection.tsx';
 
 /** How high the hanger hangs: stack height, and what every rod and tube is cut to. */

@@ -6,7 +6,7 @@ import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { PickupMapDrawing } from '../../drawing/tank/PickupMapDrawing.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { Reading } from '../survey/VentTab.tsx';
+import { Reading } from '../../components/Reading.tsx';
 import { HangerSection } from './HangerSection.tsx';
 
 /** What the pickup leaves behind at any tilt, where the return ends, and what the siphon brings across. */

@@ -7,7 +7,7 @@ import { RowsField } from '../../components/RowsField.tsx';
 import { PlateDrawing } from '../../drawing/hanger/PlateDrawing.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { Reading } from '../survey/VentTab.tsx';
+import { Reading } from '../../components/Reading.tsx';
 
 const kinds = { ring: 'ring plate', cover: 'hanger plate with ports', drill: 'drill template for the tank' } as const;
 

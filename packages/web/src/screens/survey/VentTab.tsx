@@ -1,6 +1,7 @@
 import { tankProperties } from '@endrel/core/job/tank';
 import { ventProperties } from '@endrel/core/job/vent';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
+import { Reading } from '../../components/Reading.tsx';
 import { VentDrawing } from '../../drawing/VentDrawing.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -67,16 +68,6 @@ export function VentTab() {
           without={valve ? [] : ['valveTilt', 'valveShutsAt', 'valveFlow', 'valveDrop', 'valveCracking']}
         />
       </div>
-    </div>
-  );
-}
-
-export function Reading({ name, value, note }: { name: string; value: string; note?: string }) {
-  return (
-    <div>
-      <dt className="label">{name}</dt>
-      <dd className="figure text-xl">{value}</dd>
-      {note && <dd className="label">{note}</dd>}
     </div>
   );
 }
