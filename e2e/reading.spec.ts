@@ -55,6 +55,16 @@ test('the keyboard alone walks the run, the snags and the missing measurements',
   await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
 });
 
+test('a key pressed before anything is computed acts when it is', async ({ page }) => {
+  await page.route(/calc\.worker.*\.js$/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2000));
+    await route.continue();
+  });
+  await openJob(page, 'Beach patrol buggy', 'Run');
+  await page.keyboard.press('m');
+  await expect(page.getByLabel(/^Tank depth/)).toBeFocused();
+});
+
 test('the card prints without the screen around it, and comes as CSV', async ({ page }, info) => {
   await openJob(page, 'Mail van 4', 'Cards');
   const [download] = await Promise.all([

@@ -18,6 +18,8 @@ export function useJobShortcuts(
   const units = useDisplayUnits();
   const goPressed = useRef(0);
   const snagAt = useRef(-1);
+  /** A key whose answer is still being computed: it acts once the first results are there. */
+  const waiting = useRef<string>(undefined);
 
   useEffect(() => {
     function press(event: KeyboardEvent): void {
@@ -44,6 +46,7 @@ export function useJobShortcuts(
       const act = actions[event.key];
       if (!act) return;
       event.preventDefault();
+      waiting.current = assessment ? undefined : event.key;
       act();
     }
     const stepSnag = (step: number) => {
@@ -65,6 +68,11 @@ export function useJobShortcuts(
       '/': () => open.openDialog('finder'),
       '?': () => open.openDialog('shortcuts'),
     };
+    if (assessment && waiting.current !== undefined) {
+      const key = waiting.current;
+      waiting.current = undefined;
+      if (['m', 'n', 'N'].includes(key)) actions[key]!();
+    }
     document.addEventListener('keydown', press);
     return () => document.removeEventListener('keydown', press);
   });
