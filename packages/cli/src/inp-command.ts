@@ -4,7 +4,7 @@ import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/r
 import { writeInp } from '@endrel/core/networks/write-inp';
 import { buildNetwork } from '@endrel/core/run/build-network';
 import { findingsOf, fuelOf } from '@endrel/core/run/findings';
-import { operatingPoints, pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { operatingPoints, pointKeysOf } from '@endrel/core/run/operating-point';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { BadInput } from './bad-input.ts';
 import type { Output } from './output.ts';
@@ -18,16 +18,17 @@ export async function inpCommand(
 ): Promise<number> {
   const [file, ...more] = operands;
   if (file === undefined || more.length > 0) throw new BadInput('inp takes one job file: endrel inp JOB --point idle');
-  const key = (options.point ?? 'fullLoad') as PointKey;
-  if (!pointKeys.includes(key)) throw new BadInput(`--point: there is no “${key}”; there are ${pointKeys.join(', ')}`);
+  const key = options.point ?? 'fullLoad';
   const read = readJobFile((await readInput(file, LARGEST_JOB_FILE)).toString('utf8'));
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
+  const keys = pointKeysOf(read.value);
+  if (!keys.includes(key)) throw new BadInput(`--point: there is no “${key}”; there are ${keys.join(', ')}`);
   const { job, demand, faults, solution, needs } = findingsOf(read.value);
   if (faults[0]) throw new BadInput(`${file}: ${describeRunFault(faults[0], job)}`);
   if (!solution) throw new BadInput(`${file}: the run still needs ${needs.map((n) => n.title).join(', ')}`);
   const point = operatingPoints(job, demand!.volumeFlow).find((p) => p.key === key)!;
   const { network } = buildNetwork(job, fuelLiquid(fuelOf(job)!, point.temperature), point);
   const solved = solveNetwork(network);
-  output.out(writeInp(network, `${job.name}, ${pointNames[key]}`, solved.ok ? solved.value : undefined).trimEnd());
+  output.out(writeInp(network, `${job.name}, ${point.name}`, solved.ok ? solved.value : undefined).trimEnd());
   return 0;
 }

@@ -1,6 +1,6 @@
 import { assess, type Assessment } from '@endrel/core/assess';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
-import { pointKeys, pointNames } from '@endrel/core/run/operating-point';
+import { resultsOf } from '@endrel/core/run/solve-run';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { formatFigure, formatQuantity } from '@endrel/core/units/format-quantity';
 import { BAD_INPUT, BadInput } from './bad-input.ts';
@@ -38,16 +38,18 @@ export function solveReport({ findings, snags }: Assessment) {
     demand_L_h: demand && litresPerHour(demand.volumeFlow),
     operatingPoints:
       solution &&
-      pointKeys.map((key) => {
-        const p = solution.points[key];
+      resultsOf(solution).map((p) => {
         return {
-          point: key,
+          point: p.point.key,
           demand_L_h: litresPerHour(p.point.demand),
           manifold_kPa: kPa(p.point.manifold),
           rail_kPa: kPa(p.railPressure),
           railLessManifold_kPa: kPa(p.injectorPressure),
           pump_L_h: litresPerHour(p.pumpFlow),
           return_L_h: litresPerHour(p.returnFlow),
+          delivered_L_h: litresPerHour(p.delivered),
+          duty: p.duty === undefined ? null : round(p.duty, 4),
+          potOverflow_L_h: p.pot ? litresPerHour(p.pot.overflow) : null,
           pump_A: p.pumpCurrent === undefined ? null : round(p.pumpCurrent, 3),
           suctionMargin_m: round(p.suctionMargin, 3),
           components: p.components.map((c) => ({
@@ -83,10 +85,9 @@ function readable({ findings, snags }: Assessment): string {
   const lines = [findings.job.name];
   if (findings.needs.length > 0) lines.push(`to measure: ${findings.needs.map((n) => n.title).join('; ')}`);
   if (findings.solution)
-    for (const key of pointKeys) {
-      const p = findings.solution.points[key];
+    for (const p of resultsOf(findings.solution)) {
       lines.push(
-        `${pointNames[key]}: rail ${formatQuantity('pressure', p.railPressure)}, pump ${formatQuantity('volumeFlow', p.pumpFlow)}, return ${formatQuantity('volumeFlow', p.returnFlow)}`,
+        `${p.point.name}: rail ${formatQuantity('pressure', p.railPressure)}, pump ${formatQuantity('volumeFlow', p.pumpFlow)}, return ${formatQuantity('volumeFlow', p.returnFlow)}`,
       );
     }
   if (findings.solution?.margin)

@@ -37,11 +37,13 @@ describe('endrel solve', () => {
     };
     expect(code).to.equal(0);
     expect(report.operatingPoints.map((p) => p.point)).to.deep.equal([
+      'keyOn',
       'idle',
       'cruise',
       'fullLoad',
       'fullLoadHot',
       'overrun',
+      'hotRestart',
     ]);
     for (const p of report.operatingPoints) {
       expect(p.rail_kPa).to.be.within(395, 410);

@@ -77,7 +77,7 @@ describe('npm start', function () {
 
   it('makes its database, loads the demo, serves the page, and leaves nothing running after SIGTERM', async () => {
     const first = await start(data, npm);
-    expect((await jobsAt(first.address)).length).to.equal(4);
+    expect((await jobsAt(first.address)).length).to.equal(6);
     const page = await (await fetch(first.address)).text();
     expect(page).to.match(/<title>Endrel/);
     const database = databaseOf(data);

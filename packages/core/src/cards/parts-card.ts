@@ -73,6 +73,7 @@ function specification(component: Component): string | undefined {
         row &&
           `${formatQuantity('volumeFlow', row.flow.si)} at ${formatQuantity('pressure', row.pressure.si)} and ${formatQuantity('voltage', rated!.voltage.si)}`,
         component.checkValve && 'check valve',
+        component.drive === 'pwm' && 'with its controller (PWM)',
         component.reliefPressure && `relief ${formatQuantity('pressure', component.reliefPressure.si)}`,
       );
     }
@@ -114,6 +115,7 @@ function specification(component: Component): string | undefined {
         component.setPressure &&
           `set to ${formatQuantity('pressure', component.setPressure.si, component.setPressure.unit)}`,
         component.referenced && 'manifold reference',
+        component.builtInRating && `filter inside, ${formatQuantity('length', component.builtInRating.si, 'µm')}`,
       );
     case 'returnDrop':
       return join(
@@ -121,6 +123,10 @@ function specification(component: Component): string | undefined {
         component.bore && `bore ${lengthText(component, 'bore')}`,
         component.length && `cut ${lengthText(component, 'length')}`,
       );
+    case 'swirlPot':
+      return join('swirl pot', component.volume && formatQuantity('volume', component.volume.si));
+    case 'pressureSensor':
+      return join('fuel pressure sensor', component.onRail ? 'in the rail' : 'in the line');
     default:
       return assertNever(component);
   }
@@ -149,10 +155,27 @@ function smallParts(component: Component, where: Line): PartRow[] {
     if (component.clamp === 'hoseEnds') return [row('Hose end to suit the hose', 2)];
   }
   if (component.kind === 'rail' && component.unusedPorts)
-    return [row('Cap or plug for a rail port', component.unusedPorts)];
+    return [...splitterRows(component, row), row('Cap or plug for a rail port', component.unusedPorts)];
+  if (component.kind === 'rail') return splitterRows(component, row);
   if (component.kind === 'pump' && component.fuse)
     return [row(`Blade fuse ${formatQuantity('current', component.fuse.si)}, relay and holder`, 1)];
   return [];
+}
+
+/** What joins two rails. */
+function splitterRows(rail: Component & { kind: 'rail' }, row: (part: string, quantity: number) => PartRow): PartRow[] {
+  const { splitter } = componentDefinitions.rail.properties;
+  const name = rail.splitter ? splitter.options[rail.splitter].replace(/^an? /, '') : 'Y or block';
+  switch (rail.feed ?? 'single') {
+    case 'single':
+      return [];
+    case 'series':
+      return [row('Tube between the rails', 1)];
+    case 'crossover':
+      return [row('Crossover tube between the rails', 1)];
+    case 'parallel':
+      return [row(`${name[0]!.toUpperCase()}${name.slice(1)} before and behind two rails`, 2), row('Branch hose', 4)];
+  }
 }
 
 /** Every length of hose and line to cut, in the order of the fuel. */

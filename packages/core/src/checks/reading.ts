@@ -25,21 +25,25 @@ export const quoted = (component: Component): string => `“${componentName(comp
 /** Place of the first pump in the supply, or −1. */
 export const pumpIndex = (job: Job): number => job.run.supply.findIndex((c) => c.kind === 'pump');
 
-export const isBeforePump = (job: Job, { line, index }: Placed): boolean =>
-  line === 'supply' && pumpIndex(job) >= 0 && index < pumpIndex(job);
+/** On a suction: fuel comes from the tank or from a swirl pot, and a pump follows. */
+export function isBeforePump(job: Job, { line, index }: Placed): boolean {
+  if (line !== 'supply') return false;
+  const source = job.run.supply.slice(0, index).findLast((c) => ['tank', 'swirlPot', 'pump'].includes(c.kind));
+  return source?.kind !== 'pump' && job.run.supply.slice(index + 1).some((c) => c.kind === 'pump');
+}
 
 /** Between the pump and the first regulator: a blocked line there sees the pump's dead-head pressure. */
-export function isPumpSide(job: Job, { line, index }: Placed): boolean {
+export function isPumpSide(job: Job, place: Placed): boolean {
   const regulator = job.run.supply.findIndex((c) => c.kind === 'regulator');
-  return line === 'supply' && pumpIndex(job) >= 0 && index > pumpIndex(job) && (regulator < 0 || index < regulator);
+  return isPressureSide(job, place) && (regulator < 0 || place.index < regulator);
 }
 
 /** After the pump on the supply side, whatever the regulator does. */
 export const isPressureSide = (job: Job, { line, index }: Placed): boolean =>
-  line === 'supply' && pumpIndex(job) >= 0 && index > pumpIndex(job);
+  line === 'supply' && pumpIndex(job) >= 0 && index > pumpIndex(job) && !isBeforePump(job, { line, index } as Placed);
 
 export const flowOf = (findings: Findings, point: PointKey, id: string): ComponentFlow | undefined =>
-  findings.solution?.points[point].components.find((c) => c.id === id);
+  findings.solution?.points[point]?.components.find((c) => c.id === id);
 
 /** Highest pressure that a component sees at any operating point, Pa gauge. */
 export function highestPressure(findings: Findings, id: string): number | undefined {
@@ -51,7 +55,7 @@ export function highestPressure(findings: Findings, id: string): number | undefi
 export function worstPressure(findings: Findings, place: Placed): number | undefined {
   const running = highestPressure(findings, place.component.id);
   if (running === undefined) return undefined;
-  const deadHead = isPumpSide(findings.job, place) ? findings.solution!.deadHead.pressure : 0;
+  const deadHead = isPumpSide(findings.job, place) ? (findings.solution!.deadHead.at[place.component.id] ?? 0) : 0;
   return Math.max(running, deadHead);
 }
 

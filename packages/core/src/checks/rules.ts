@@ -19,6 +19,7 @@ import { hoseBelowPressure } from './rules/hose-below-pressure.ts';
 import { hoseNotSubmersible } from './rules/hose-not-submersible.ts';
 import { jointDoesNotSeal } from './rules/joint-does-not-seal.ts';
 import { lineBelowPressure } from './rules/line-below-pressure.ts';
+import { linesSwapped } from './rules/lines-swapped.ts';
 import { noRegulator } from './rules/no-regulator.ts';
 import { oldConnection } from './rules/old-connection.ts';
 import { openPort } from './rules/open-port.ts';
@@ -26,21 +27,27 @@ import { openingTooSmall } from './rules/opening-too-small.ts';
 import { partBelowDeadHead } from './rules/part-below-dead-head.ts';
 import { pickupNotLowest } from './rules/pickup-not-lowest.ts';
 import { plateCrowded } from './rules/plate-crowded.ts';
+import { potRunsDry } from './rules/pot-runs-dry.ts';
 import { pressureCreep } from './rules/pressure-creep.ts';
 import { pumpAboveOutlet } from './rules/pump-above-outlet.ts';
 import { pumpKeepsRunning } from './rules/pump-keeps-running.ts';
 import { pumpMargin } from './rules/pump-margin.ts';
 import { railPressureLow } from './rules/rail-pressure-low.ts';
+import { regulatorAboveDeadHead } from './rules/regulator-above-dead-head.ts';
 import { returnEnd } from './rules/return-end.ts';
 import { runDoesNotSolve } from './rules/run-does-not-solve.ts';
 import { sealantWrong } from './rules/sealant-wrong.ts';
 import { senderWorn } from './rules/sender-worn.ts';
+import { sensorMisplaced } from './rules/sensor-misplaced.ts';
+import { sensorMissing } from './rules/sensor-missing.ts';
 import { setPressure } from './rules/set-pressure.ts';
 import { siphonJet } from './rules/siphon-jet.ts';
 import { sockFolded } from './rules/sock-folded.ts';
+import { stagedPumps } from './rules/staged-pumps.ts';
 import { suctionMargin } from './rules/suction-margin.ts';
 import { tankShape } from './rules/tank-shape.ts';
 import { tankVent } from './rules/tank-vent.ts';
+import { vapourAtRestart } from './rules/vapour-at-restart.ts';
 import { velocityHigh } from './rules/velocity-high.ts';
 import { ventLine } from './rules/vent-line.ts';
 import { voltageDrop } from './rules/voltage-drop.ts';
@@ -50,6 +57,8 @@ import { wrongMultiplier } from './rules/wrong-multiplier.ts';
 /** Every mistake that Endrel catches. A new rule is one file with its test, and one line here. */
 export const rules: readonly Rule[] = [
   runDoesNotSolve,
+  sensorMissing,
+  linesSwapped,
   pumpAboveOutlet,
   fineFilterBeforePump,
   jointDoesNotSeal,
@@ -60,10 +69,15 @@ export const rules: readonly Rule[] = [
   hoseNotSubmersible,
   openPort,
   noRegulator,
+  regulatorAboveDeadHead,
   setPressure,
   railPressureLow,
   pumpMargin,
   suctionMargin,
+  potRunsDry,
+  stagedPumps,
+  sensorMisplaced,
+  vapourAtRestart,
   pressureCreep,
   fixedRegulatorWithBoost,
   carburettorFlooded,

@@ -1,3 +1,4 @@
+import type { Fuel } from './fuel.ts';
 import { fromSi, unitById } from '../units/unit-table.ts';
 import { psi } from '../units/quick.ts';
 
@@ -23,3 +24,7 @@ export function petrolVapourPressure(reidVapourPressure: number, temperature: nu
     ),
   );
 }
+
+/** True vapour pressure of a fuel, Pa absolute: nil for diesel, the petrol correlation for petrol and its blends. */
+export const vapourPressure = (fuel: Fuel, reidVapourPressure: number, temperature: number): number =>
+  fuel.family === 'diesel' ? 0 : petrolVapourPressure(reidVapourPressure, temperature);

@@ -141,10 +141,22 @@ export class NetworkSolver {
     if (cold || !this.#warm) this.#reset();
     let seen: Set<string> | undefined;
     let iterations = 0;
+    let switched: readonly Broken[] = [];
+    let former: State[] = [];
     for (let round = 0; round < MOST_ROUNDS; round++) {
       const newton = this.#iterate();
       iterations += newton.iterations;
-      if (newton.outcome === 'singular') return this.#fail({ code: 'noSingleAnswer' });
+      if (newton.outcome === 'singular') {
+        if (switched.length < 2) return this.#fail({ code: 'noSingleAnswer' });
+        // valves at both ends of a stretch were shut at once: the regulators first, the rest may then stay open
+        switched.forEach(({ link }, i) => (this.#states[link] = former[i]!));
+        const regulators = switched.filter(({ link }) => this.#network.links[link]!.law.kind.endsWith('Regulator'));
+        switched = regulators.length > 0 && regulators.length < switched.length ? regulators : switched.slice(0, 1);
+        former = switched.map(({ link }) => this.#states[link]!);
+        for (const { link, state } of switched) this.#states[link] = state;
+        this.#linksCurrent = false;
+        continue;
+      }
       const broken = this.#brokenStates();
       if (broken.length === 0) {
         if (newton.outcome === 'stalled')
@@ -157,7 +169,9 @@ export class NetworkSolver {
       const key = this.#states.join('');
       const chattering = seen.has(key);
       seen.add(key);
-      for (const { link, state } of chattering ? broken.slice(0, 1) : broken) {
+      switched = chattering ? broken.slice(0, 1) : broken;
+      former = switched.map(({ link }) => this.#states[link]!);
+      for (const { link, state } of switched) {
         this.#states[link] = state;
         if (state !== State.shut && this.#flows[link]! <= 0) this.#flows[link] = FIRST_FLOW;
         this.#linksCurrent = false;
@@ -351,7 +365,8 @@ export class NetworkSolver {
 
   #nextCheckState(l: number): { state: State; by: number } {
     if (this.#states[l] === State.open) return { state: State.shut, by: -this.#flows[l]! };
-    return { state: State.open, by: this.#drop(l) };
+    this.#losses[l]!(0, this.#at); // what a pump makes at no flow helps to open it
+    return { state: State.open, by: this.#drop(l) - this.#at.loss };
   }
 
   #drop(l: number): number {

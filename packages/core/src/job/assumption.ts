@@ -63,6 +63,55 @@ export const assumptionProperties = {
     maximum: kPa(110),
     typical: { si: kPa(60), source: TYPICAL },
   }),
+  restingVoltage: quantity('battery voltage, engine off', 'voltage', 'V', {
+    minimum: 4,
+    maximum: 60,
+    likely: [11, 13.5],
+    typical: { si: 12.3, source: TYPICAL },
+  }),
+  dirtyFilter: quantity('dirt factor of the filter, hot case', 'number', '', {
+    minimum: 1,
+    maximum: 20,
+    likely: [1, 6],
+    typical: { si: 4, source: COMMON },
+    hint: '1 new, 4 change me.',
+  }),
+  soakTemperature: quantity('fuel in the rail after a hot soak', 'temperature', '°C', {
+    minimum: celsius(0),
+    maximum: celsius(150),
+    likely: [celsius(40), celsius(110)],
+    typical: { si: celsius(80), source: TYPICAL },
+  }),
+  ambientTemperature: quantity('air around the tank', 'temperature', '°C', {
+    minimum: celsius(-40),
+    maximum: celsius(70),
+    typical: { si: celsius(35), source: TYPICAL },
+  }),
+  bayTemperature: quantity('air around rail and engine hoses', 'temperature', '°C', {
+    minimum: celsius(-40),
+    maximum: celsius(150),
+    typical: { si: celsius(85), source: TYPICAL },
+  }),
+  railHeat: quantity('heat the rail passes on, per kelvin', 'conductance', 'W/K', {
+    maximum: 50,
+    likely: [0.3, 10],
+    typical: { si: 2.5, source: TYPICAL },
+    hint: 'Hot head, radiant heat and bay air together, for rail and engine hoses; a sleeve halves it.',
+  }),
+  tankHeat: quantity('heat the tank gives off, per area and kelvin', 'heatTransfer', 'W/(m²·K)', {
+    maximum: 100,
+    likely: [3, 25],
+    typical: { si: 10, source: TYPICAL },
+  }),
+  driveTime: quantity('length of the drive', 'time', 'min', {
+    minimum: 60,
+    maximum: 86400,
+    typical: { si: 7200, source: TYPICAL },
+  }),
+  driveStartLevel: quantity('fuel level at the start of the drive', 'fraction', '%', {
+    maximum: 1,
+    typical: { si: 0.5, source: TYPICAL },
+  }),
   atmosphere: quantity('atmospheric pressure, absolute', 'pressure', 'kPa', {
     minimum: kPa(50),
     maximum: kPa(110),

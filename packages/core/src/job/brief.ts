@@ -12,6 +12,10 @@ export type Aspiration = keyof typeof aspirations;
 /** What the engine and its owner want. */
 export const briefProperties = {
   induction: choice('fuel enters by', { injection: 'injection', carburettor: 'carburettor' }, { needed: true }),
+  direct: flag(
+    'direct injection',
+    'The run then ends at the engine’s own high-pressure pump, and the rail pressure is its feed pressure.',
+  ),
   power: quantity('engine power', 'power', 'kW', {
     minimum: 100,
     maximum: 3e6,

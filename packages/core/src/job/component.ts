@@ -11,6 +11,8 @@ import { regulator } from './components/regulator.ts';
 import { returnDrop } from './components/return-drop.ts';
 import { sock } from './components/sock.ts';
 import { tank } from './components/tank.ts';
+import { pressureSensor } from './components/pressure-sensor.ts';
+import { swirlPot } from './components/swirl-pot.ts';
 import type { Property } from './property.ts';
 
 /** Every kind of component, in the order in which fuel meets them. A new kind is one file and a line in each list. */
@@ -27,6 +29,8 @@ export const componentDefinitions = {
   carburettor,
   regulator,
   returnDrop,
+  swirlPot,
+  pressureSensor,
 };
 
 export const componentSchema = z.discriminatedUnion('kind', [
@@ -42,6 +46,8 @@ export const componentSchema = z.discriminatedUnion('kind', [
   carburettor.schema,
   regulator.schema,
   returnDrop.schema,
+  swirlPot.schema,
+  pressureSensor.schema,
 ]);
 export type Component = z.infer<typeof componentSchema>;
 export type ComponentKind = Component['kind'];

@@ -6,9 +6,13 @@ import { gaugeSchema } from './gauge.ts';
 import { hangerSchema } from './hanger.ts';
 import { layouts, type LayoutKey } from './layout.ts';
 import { textSchema } from './measured.ts';
+import { pointsSchema } from './points.ts';
 import { surveySchema } from './survey.ts';
 
 export const CURRENT_SCHEMA_VERSION = 2;
+
+/** Where a return may end: only the first two are right, the third is a blunder that is named. */
+export const returnEnds = ['tank', 'pot', 'supply'] as const;
 
 /** Reasons a fitter gave for living with a snag. */
 const overruleSchema = z.strictObject({
@@ -37,9 +41,15 @@ export const jobSchema = z
     run: z.strictObject({
       supply: z.array(componentSchema).max(60),
       return: z.array(componentSchema).max(40),
+      /** Where the return ends; absent means in the tank. */
+      returnTo: z.enum(returnEnds).optional(),
+      /** Measured parts that the present layout has no place for. */
+      spare: z.array(componentSchema).max(60).optional(),
     }),
     /** Absent until the hanger is looked at. */
     hanger: hangerSchema.optional(),
+    /** Absent while every operating point is reckoned under the job's usual conditions. */
+    points: pointsSchema.optional(),
     /** Absent until the gauge is looked at. */
     gauge: gaugeSchema.optional(),
     assumptions: assumptionsSchema,
@@ -47,8 +57,8 @@ export const jobSchema = z
   })
   .superRefine((job, context) => {
     const seen = new Set<string>();
-    for (const line of ['supply', 'return'] as const)
-      job.run[line].forEach((component, i) => {
+    for (const line of ['supply', 'return', 'spare'] as const)
+      job.run[line]?.forEach((component, i) => {
         if (seen.has(component.id))
           context.addIssue({
             code: 'custom',
@@ -59,7 +69,7 @@ export const jobSchema = z
       });
   });
 export type Job = z.infer<typeof jobSchema>;
-export type Line = keyof Job['run'];
+export type Line = 'supply' | 'return';
 
 /** A job with nothing known yet. */
 export const blankJob = (name: string, vehicle = ''): Job => ({

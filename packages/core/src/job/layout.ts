@@ -1,4 +1,4 @@
-/** Schools of layout that this version lays out and solves. */
+/** Schools of layout. */
 export const layouts = {
   bypassAfterRail: {
     engine: 'injection',
@@ -27,6 +27,20 @@ export const layouts = {
     path: 'pump, filter and bypass regulator in the module → one line out → rail',
     good: 'Factory-like: one line, nothing comes back hot from the engine.',
     bad: 'No manifold reference; line loss comes off the rail pressure; the pump’s heat stays in the tank.',
+  },
+  electronicReturnless: {
+    engine: 'injection',
+    name: 'Electronic returnless',
+    path: 'pump under a controller (PWM) → filter → one line, pressure sensor → rail; no return',
+    good: 'The modern engine’s own controls; the pump turns only as fast as it must, so little heat. Feeds direct-injection pumps.',
+    bad: 'The sensor must sit where the controller expects it; shielded wiring; the old return is capped.',
+  },
+  liftAndPot: {
+    engine: 'injection',
+    name: 'Lift pump and swirl pot',
+    path: 'lift pump → swirl pot → high-pressure pump → filter → rail → bypass regulator → back to the pot; overflow to the tank',
+    good: 'Any tank, no baffles needed: the pot carries the engine through a bend.',
+    bad: 'Two pumps, four hoses, noise, room.',
   },
   carburettorDeadHead: {
     engine: 'carburettor',

@@ -105,6 +105,15 @@ function componentNeeds(component: Component): { key: string; property: Property
     if (!component.tables?.length) found.push({ key: 'tables', property: tables });
     if (component.place === 'external' && component.inletHeight === undefined)
       found.push({ key: 'inletHeight', property: inletHeight });
+    const { targetPressure, sensorExpected, startsAtDemand, startsAtBoost } = componentDefinitions.pump.properties;
+    if (component.drive === 'pwm' && component.targetPressure === undefined)
+      found.push({ key: 'targetPressure', property: targetPressure });
+    if (component.drive === 'pwm' && component.sensorExpected === undefined)
+      found.push({ key: 'sensorExpected', property: sensorExpected });
+    if (component.runs === 'onDemand' && component.startsAtDemand === undefined)
+      found.push({ key: 'startsAtDemand', property: startsAtDemand });
+    if (component.runs === 'onBoost' && component.startsAtBoost === undefined)
+      found.push({ key: 'startsAtBoost', property: startsAtBoost });
   }
   return found;
 }
@@ -122,9 +131,12 @@ function blocksFlow(component: Component, key: string): boolean {
     case 'hardLine':
       return key !== 'material';
     case 'pump':
-      return key === 'tables';
+      return ['tables', 'targetPressure', 'startsAtDemand', 'startsAtBoost'].includes(key);
     case 'filter':
+    case 'pressureSensor':
       return false;
+    case 'swirlPot':
+      return key === 'baseHeight';
     case 'fitting':
     case 'regulator':
     case 'checkValve':

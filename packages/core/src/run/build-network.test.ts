@@ -14,7 +14,7 @@ const flow = 200 / 3.6e6;
 
 function build(job: Job, key = 'fullLoad', hold?: number): RunNetwork {
   const point = operatingPoints(job, 1e-5).find((p) => p.key === key)!;
-  return buildNetwork(job, petrol, point, hold);
+  return buildNetwork(job, petrol, point, { hold });
 }
 function link(built: RunNetwork, id: string): NetworkLink {
   const found = built.network.links.find((l) => l.id === id);

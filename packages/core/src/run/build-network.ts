@@ -1,24 +1,29 @@
-import {
-  EXIT,
-  fittingLoss,
-  SHARP_ENTRANCE,
-  sizeChangeLoss,
-  type LossCoefficient,
-} from '../hydraulics/loss-coefficient.ts';
+import { EXIT, SHARP_ENTRANCE } from '../hydraulics/loss-coefficient.ts';
 import type { Liquid, LinkLaw, Network, NetworkLink, NetworkNode } from '../hydraulics/network.ts';
 import { dischargeCoefficient } from '../hydraulics/orifice.ts';
 import { pumpCurveAt, type PumpCurve } from '../hydraulics/pump-curve.ts';
 import type { Component, ComponentOf } from '../job/component.ts';
-import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { settledValue } from '../job/value.ts';
+import { pumpRows } from '../pumps/pump-rows.ts';
+import { pumpRuns } from '../pumps/staging.ts';
 import { hoseConstruction } from '../ratings/hose-construction.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
 import { assertNever } from '../result.ts';
-import { litresPerHour, mm } from '../units/quick.ts';
+import { litresPerHour } from '../units/quick.ts';
+import {
+  boreOf,
+  lengthOf,
+  lineLaw,
+  lineLawOf,
+  mediumLaw,
+  RELIEF_SEAT,
+  sizeChangeOf,
+  STOPPED_PUMP,
+} from './component-loss.ts';
 import { fillHeights } from './heights.ts';
+import { layRail } from './lay-rail.ts';
 import type { OperatingPoint } from './operating-point.ts';
-import { pumpRows } from './run-fault.ts';
 
 /** Where a component sits in the network: its end nodes and the link that carries its flow. */
 export interface Span {
@@ -26,6 +31,7 @@ export interface Span {
   readonly line: 'supply' | 'return';
   readonly inlet: string;
   readonly outlet: string;
+  /** Of a bypass regulator what it spills, of a swirl pot what runs over. */
   readonly link?: string;
   /** m along the line, from its start to this component's inlet, and its own length. */
   readonly start: number;
@@ -34,83 +40,96 @@ export interface Span {
   readonly bore?: number;
 }
 
+/** A pump that runs at this point. */
+export interface BuiltPump {
+  readonly id: string;
+  readonly curve: PumpCurve;
+  readonly link: string;
+  readonly inlet: string;
+  /** Pumps side by side share a group; the last group feeds the engine, one before it lifts. */
+  readonly group: number;
+}
+
 export interface RunNetwork {
   readonly network: Network;
   readonly spans: readonly Span[];
   readonly consumer: { readonly id: string; readonly nodes: readonly string[] };
-  readonly pumps: readonly { readonly id: string; readonly curve: PumpCurve; readonly link: string }[];
-  /** Where the pump draws: its inlet node. */
-  readonly pumpInlet: string;
+  readonly pumps: readonly BuiltPump[];
+  /** The link through which the bypass regulator spills. */
+  readonly spill?: string;
+  /** The node whose pressure a pump controller reads. */
+  readonly sensor?: string;
+}
+
+export interface BuildOptions {
+  /** Fixes the pressure at the consumer instead of its demand, Pa gauge: shows what the system can deliver. */
+  readonly hold?: number;
+  /** What reaches each pump whose wiring or controller is reckoned, V by id; the others get the point's voltage. */
+  readonly voltages?: ReadonlyMap<string, number>;
 }
 
 export const SURFACE = 'surface';
 const JET = 'siphonJet';
 const RETURN_AIR = 'returnAir'; // where a return ends in the vapour space
-const PLAIN_FITTING_LOSS = 0.1; // K of a straight union on its own bore, typical, from memory
-const QUICK_CONNECTOR_LOSS = 1; // typical, from memory
-const BANJO_LOSS = 3; // typical, from memory
-const RELIEF_SEAT = { bore: mm(5), k: 6 }; // pump relief valve wide open, typical, from memory
 const LEAST_REGULATOR_SLOPE = 1e5; // Pa s/m3, 3 Pa per 100 L/h: keeps the equations regular where both sides are held
-const MOST_RAIL_NODES = 8; // more injectors share nodes: the loss along a rail is small
 
 /**
  * The network of a run at one operating point.
  *
  * The caller has made sure that the run has no fault and that nothing that stops the flow is unknown.
- * @param voltages - at pumps whose wiring is reckoned, V by id; the others get the point's.
- * @param hold - fixes the pressure at the consumer instead of its demand, Pa gauge: shows what the system can deliver.
  */
-export function buildNetwork(
-  job: Job,
-  liquid: Liquid,
-  point: OperatingPoint,
-  hold?: number,
-  voltages: ReadonlyMap<string, number> = new Map(),
-): RunNetwork {
-  return new NetworkBuilder(job, liquid, point, hold, voltages).build();
+export function buildNetwork(job: Job, liquid: Liquid, point: OperatingPoint, options: BuildOptions = {}): RunNetwork {
+  return new NetworkBuilder(job, liquid, point, options).build();
+}
+
+interface Laid {
+  outlet: string;
+  link?: string;
+}
+
+/** Pumps side by side. Only there can one press fuel back through another: alone a pump's check valve changes nothing. */
+interface PumpGroup {
+  readonly inlet: string;
+  readonly outlet: string;
+  readonly shared: boolean;
+  readonly number: number;
 }
 
 class NetworkBuilder {
   readonly #job: Job;
   readonly #liquid: Liquid;
   readonly #point: OperatingPoint;
-  readonly #hold: number | undefined;
-  readonly #voltages: ReadonlyMap<string, number>;
+  readonly #options: BuildOptions;
   readonly #nodes: { id: string; height?: number; fixedPressure?: number; demand?: number }[] = [];
   readonly #links: NetworkLink[] = [];
   readonly #spans: Span[] = [];
-  readonly #pumps: { id: string; curve: PumpCurve; link: string }[] = [];
-  #consumer: { id: string; nodes: string[] } = { id: '', nodes: [] };
+  readonly #pumps: BuiltPump[] = [];
+  #pumpGroup: PumpGroup = { inlet: '', outlet: '', shared: false, number: -1 };
+  #consumer: { id: string; nodes: readonly string[] } = { id: '', nodes: [] };
   #spill: { node: string; component: ComponentOf<'regulator'> } | undefined;
-  #pumpInlet = SURFACE;
+  #pot: string | undefined;
+  #sensor: { node: string; onRail: boolean } | undefined;
 
-  constructor(
-    job: Job,
-    liquid: Liquid,
-    point: OperatingPoint,
-    hold: number | undefined,
-    voltages: ReadonlyMap<string, number>,
-  ) {
+  constructor(job: Job, liquid: Liquid, point: OperatingPoint, options: BuildOptions) {
     this.#job = job;
     this.#liquid = liquid;
     this.#point = point;
-    this.#hold = hold;
-    this.#voltages = voltages;
+    this.#options = options;
   }
 
   build(): RunNetwork {
-    const { supply, return: back } = this.#job.run;
-    const depth = this.#job.survey.tank.depth?.si ?? 0;
-    const level = depth * assumed(this.#job.assumptions, 'fuelLevel');
+    const { supply, return: back, returnTo } = this.#job.run;
+    const level = this.#tankTop() * this.#point.level;
     this.#nodes.push({ id: SURFACE, height: level, fixedPressure: 0 });
     this.#layLine('supply', supply, SURFACE);
     if (this.#spill) {
       const start = 'return:0';
       this.#nodes.push({ id: start, height: this.#spill.component.outletHeight?.si });
       this.#addRegulator(this.#spill.component, this.#spill.node, start);
-      const air = this.#endsInAir(level);
-      const end = air === undefined ? SURFACE : RETURN_AIR;
-      this.#layLine('return', back, start, this.#layJet(end));
+      const toPot = returnTo === 'pot' ? this.#pot : undefined;
+      const air = toPot ? undefined : this.#endsInAir(level);
+      const end = toPot ?? this.#layJet(air === undefined ? SURFACE : RETURN_AIR);
+      this.#layLine('return', back, start, end);
       if (air !== undefined) this.#nodes.push({ id: RETURN_AIR, height: air, fixedPressure: 0 });
     }
     const heights = fillHeights([...this.#nodes.map((n) => n.height), level]);
@@ -120,8 +139,13 @@ class NetworkBuilder {
       spans: this.#spans,
       consumer: this.#consumer,
       pumps: this.#pumps,
-      pumpInlet: this.#pumpInlet,
+      spill: this.#spill?.component.id,
+      sensor: this.#sensor?.onRail ? this.#consumer.nodes[0] : this.#sensor?.node,
     };
+  }
+
+  #tankTop(): number {
+    return this.#job.survey.tank.depth?.si ?? 0;
   }
 
   /** A siphon jet at the return's end holds back what drives it. @returns where the return then ends. */
@@ -130,12 +154,7 @@ class NetworkBuilder {
     if (!jetDrill || jetDrill.si === 0) return end;
     this.#nodes.push({ id: JET });
     const loss = { k1: 0, kInfinity: 1 / dischargeCoefficient[jetEdge ?? 'sharp'] ** 2 };
-    this.#links.push({
-      id: JET,
-      from: JET,
-      to: end,
-      law: { kind: 'line', length: 0, bore: jetDrill.si, roughness: DRAWN_TUBE_ROUGHNESS, loss },
-    });
+    this.#links.push({ id: JET, from: JET, to: end, law: lineLaw(0, jetDrill.si, DRAWN_TUBE_ROUGHNESS, loss) });
     return JET;
   }
 
@@ -150,10 +169,11 @@ class NetworkBuilder {
     let travelled = 0;
     components.forEach((component, i) => {
       const last = i === components.length - 1 && end !== undefined;
-      const extra = (last ? EXIT : 0) + this.#entrance(components, i) + sizeChange(components, i);
-      const inlet = at;
+      const extra = (last ? EXIT : 0) + entranceOf(components, i) + sizeChangeOf(components, i);
+      const beside = component.kind === 'pump' && component.beside && components[i - 1]?.kind === 'pump';
+      const inlet = beside ? this.#pumpGroup.inlet : at;
       const length = lengthOf(component);
-      const laid = this.#layComponent(component, inlet, extra, last ? end : undefined);
+      const laid = this.#layComponent(component, inlet, extra, last ? end : undefined, beside);
       at = laid.outlet;
       this.#spans.push({
         component: component.id,
@@ -169,154 +189,165 @@ class NetworkBuilder {
     });
   }
 
-  #entrance(components: readonly Component[], i: number): number {
-    return i > 0 && components[i - 1]!.kind === 'tank' ? SHARP_ENTRANCE : 0;
-  }
-
-  #layComponent(component: Component, inlet: string, extra: number, end?: string): { outlet: string; link?: string } {
-    const outlet = end ?? `after:${component.id}`;
-    const through = (law: LinkLaw, checkValve = false) => {
+  #layComponent(component: Component, inlet: string, extra: number, end?: string, beside = false): Laid {
+    const through = (law: LinkLaw, checkValve = false): Laid => {
+      const outlet = end ?? `after:${component.id}`;
       if (!end) this.#nodes.push({ id: outlet, height: component.outletHeight?.si });
       this.#links.push({ id: component.id, from: inlet, to: outlet, law, checkValve });
       return { outlet, link: component.id };
     };
-    const lineLaw = (
-      length: number,
-      bore: number,
-      roughness: number,
-      loss: LossCoefficient = { k1: 0, kInfinity: 0 },
-    ): LinkLaw => ({
-      kind: 'line',
-      length,
-      bore,
-      roughness,
-      loss: { k1: loss.k1, kInfinity: loss.kInfinity + extra },
-    });
     switch (component.kind) {
       case 'tank':
         return { outlet: inlet };
+      case 'pressureSensor':
+        this.#sensor ??= { node: inlet, onRail: component.onRail === true };
+        return { outlet: inlet };
       case 'sock':
-      case 'filter': {
-        const dirt = component.kind === 'filter' ? settledValue(component, 'dirt') : 1;
-        const [flow, drop] = [settledValue(component, 'ratedFlow'), settledValue(component, 'ratedDrop')];
-        // Darcy's law through the medium, linear in flow and in viscosity; rated on petrol at 20 °C (common practice)
-        const linear = (dirt * drop * this.#liquid.viscosity) / (RATED_VISCOSITY * flow);
-        return through({ kind: 'porous', linear, quadratic: 0 });
-      }
+        return through(this.#medium(settledValue(component, 'ratedFlow'), settledValue(component, 'ratedDrop'), 1));
+      case 'filter':
+        return through(
+          this.#medium(
+            settledValue(component, 'ratedFlow'),
+            settledValue(component, 'ratedDrop'),
+            Math.max(settledValue(component, 'dirt'), this.#point.dirt),
+          ),
+        );
       case 'pump':
-        return this.#layPump(component, inlet, through);
+        return beside ? this.#layPump(component, this.#pumpGroup) : this.#layFirstPump(component, inlet);
       case 'hose':
-        return through(lineLaw(component.length!.si, component.bore!.si, hoseRoughness(component)));
-      case 'hardLine': {
-        const bore = boreOf(component)!;
-        const bend = fittingLoss('elbow90Bend', bore);
-        const bends = component.bends ?? 0;
-        return through(
-          lineLaw(component.length!.si, bore, DRAWN_TUBE_ROUGHNESS, {
-            k1: bend.k1 * bends,
-            kInfinity: bend.kInfinity * bends,
-          }),
-        );
-      }
+      case 'hardLine':
       case 'fitting':
-        return through(lineLaw(0, component.bore!.si, DRAWN_TUBE_ROUGHNESS, fittingLossOf(component)));
+      case 'returnDrop':
+        return through(lineLawOf(component, extra)!);
       case 'checkValve':
-        return through(
-          {
-            ...(lineLaw(0, component.bore!.si, DRAWN_TUBE_ROUGHNESS, { k1: 0, kInfinity: 2 }) as LinkLaw & {
-              kind: 'line';
-            }),
-            cracking: settledValue(component, 'cracking'),
-          },
-          true,
-        );
-      case 'rail':
-        return this.#layRail(component, inlet);
-      case 'carburettor': {
+        return through(lineLawOf(component, extra)!, true);
+      case 'swirlPot':
+        return this.#layPot(component, inlet);
+      case 'rail': {
+        const laid = layRail(component, inlet, component.injectors ?? this.#job.brief.injectors ?? 4);
+        this.#nodes.push(...laid.nodes.map((id) => ({ id, height: this.#job.survey.railHeight?.si })));
+        this.#links.push(...laid.links);
+        this.#consume(component.id, laid.injectorNodes);
+        return { outlet: laid.outlet };
+      }
+      case 'carburettor':
         this.#consume(component.id, [inlet]);
         return { outlet: inlet };
-      }
       case 'regulator':
-        if (component.action === 'bypass') {
-          this.#spill ??= { node: inlet, component };
-          return { outlet: inlet, link: component.id };
-        }
-        this.#nodes.push({ id: outlet, height: component.outletHeight?.si });
-        this.#addRegulator(component, inlet, outlet);
-        return { outlet, link: component.id };
-      case 'returnDrop':
-        return through(lineLaw(component.length!.si, component.bore!.si, DRAWN_TUBE_ROUGHNESS));
+        return this.#layRegulator(component, inlet);
       default:
         return assertNever(component);
     }
   }
 
-  #layPump(
-    component: ComponentOf<'pump'>,
-    inlet: string,
-    through: (law: LinkLaw) => { outlet: string; link?: string },
-  ) {
-    const curve = pumpCurveAt(pumpRows(component), this.#voltages.get(component.id) ?? this.#point.voltage);
-    if (!curve.ok) throw new RangeError(`pump table of ${component.id}: ${curve.fault.code}`);
-    if (this.#pumps.length === 0) this.#pumpInlet = inlet;
+  #medium(flow: number, drop: number, dirt: number): LinkLaw {
+    return mediumLaw(this.#liquid, flow, drop, dirt);
+  }
+
+  /** A pump opens a group: those beside it use its inlet and outlet. */
+  #layFirstPump(component: ComponentOf<'pump'>, inlet: string): Laid {
+    const outlet = `after:${component.id}`;
+    const height = component.inletHeight?.si ?? (component.place === 'inTank' ? 0 : undefined);
     const inletNode = this.#nodes.find((n) => n.id === inlet);
-    if (inletNode && inletNode.id !== SURFACE && inletNode.height === undefined)
-      inletNode.height = component.inletHeight?.si ?? (component.place === 'inTank' ? 0 : undefined);
-    const laid = through({ kind: 'pump', rise: curve.value.rise });
-    const outletNode = this.#nodes.find((n) => n.id === laid.outlet)!;
-    outletNode.height ??= component.inletHeight?.si ?? (component.place === 'inTank' ? 0 : undefined);
-    this.#pumps.push({ id: component.id, curve: curve.value, link: component.id });
+    if (inletNode && inletNode.id !== SURFACE && inletNode.id !== this.#pot) inletNode.height ??= height;
+    this.#nodes.push({ id: outlet, height: component.outletHeight?.si ?? height });
+    const { supply } = this.#job.run;
+    const next = supply[supply.indexOf(component) + 1];
+    const shared = next?.kind === 'pump' && next.beside === true;
+    this.#pumpGroup = { inlet, outlet, shared, number: this.#pumpGroup.number + 1 };
+    return this.#layPump(component, this.#pumpGroup);
+  }
+
+  #layPump(component: ComponentOf<'pump'>, group: PumpGroup): Laid {
+    const { id, checkValve } = component;
+    const { inlet, outlet } = group;
+    if (!pumpRuns(component, this.#point)) {
+      if (checkValve) return { outlet };
+      this.#links.push({ id, from: inlet, to: outlet, law: { kind: 'porous', linear: STOPPED_PUMP, quadratic: 0 } });
+      return { outlet, link: id };
+    }
+    const curve = pumpCurveAt(pumpRows(component), this.#options.voltages?.get(id) ?? this.#point.voltage);
+    if (!curve.ok) throw new RangeError(`pump table of ${id}: ${curve.fault.code}`);
+    this.#links.push({
+      id,
+      from: inlet,
+      to: outlet,
+      law: { kind: 'pump', rise: curve.value.rise },
+      checkValve: checkValve && group.shared,
+    });
+    this.#pumps.push({ id, curve: curve.value, link: id, inlet, group: group.number });
     if (component.reliefPressure)
       this.#links.push({
-        id: `${component.id}:relief`,
-        from: laid.outlet,
-        to: SURFACE,
+        id: `${id}:relief`,
+        from: outlet,
+        to: component.place === 'external' ? inlet : SURFACE,
         startsShut: true,
         law: { kind: 'bypassRegulator', set: component.reliefPressure.si, slope: 0, ...RELIEF_SEAT },
       });
-    return laid;
+    return { outlet, link: id };
   }
 
-  #layRail(component: ComponentOf<'rail'>, inlet: string): { outlet: string } {
-    const injectors = Math.min(component.injectors ?? this.#job.brief.injectors ?? 4, MOST_RAIL_NODES) || 1;
-    const bore = settledValue(component, 'bore');
-    const segment = settledValue(component, 'length') / (injectors + 1);
-    const height = this.#job.survey.railHeight?.si;
-    const nodes: string[] = [];
+  /**
+   * A pot stands full and open to the tank through its overflow. Where the lift pump brings less than is drawn the
+   * overflow's flow comes out negative: air follows, the pot runs down.
+   */
+  #layPot(component: ComponentOf<'swirlPot'>, inlet: string): Laid {
+    const { id } = component;
+    const brim = (component.baseHeight?.si ?? 0) + settledValue(component, 'potHeight');
+    const air = `${id}:air`;
+    const node = `after:${id}`;
+    this.#nodes.push({ id: air, height: Math.max(brim, this.#tankTop()), fixedPressure: 0 });
+    this.#nodes.push({ id: node, height: brim });
+    this.#links.push({
+      id: `${id}:in`,
+      from: inlet,
+      to: node,
+      law: lineLaw(0, potInletBore(this.#job, id), 0, { k1: 0, kInfinity: EXIT }),
+    });
+    const [length, bore] = [settledValue(component, 'overflowLength'), settledValue(component, 'overflowBore')];
+    this.#links.push({
+      id: `${id}:overflow`,
+      from: node,
+      to: air,
+      law: lineLaw(length, bore, hoseConstruction('r9').roughness, { k1: 0, kInfinity: SHARP_ENTRANCE + EXIT }),
+    });
+    this.#pot = node;
+    return { outlet: node, link: `${id}:overflow` };
+  }
+
+  #layRegulator(component: ComponentOf<'regulator'>, inlet: string): Laid {
     let at = inlet;
-    for (let i = 0; i <= injectors; i++) {
-      const node = i < injectors ? `${component.id}:${i + 1}` : `after:${component.id}`;
-      this.#nodes.push({ id: node, height });
+    if (component.builtInRating) {
+      at = `within:${component.id}`;
+      this.#nodes.push({ id: at });
+      const [flow, drop] = [settledValue(component, 'builtInFlow'), settledValue(component, 'builtInDrop')];
       this.#links.push({
-        id: `${component.id}:${i}`,
-        from: at,
-        to: node,
-        law: {
-          kind: 'line',
-          length: segment,
-          bore,
-          roughness: DRAWN_TUBE_ROUGHNESS,
-          loss: { k1: 0, kInfinity: i === 0 ? SHARP_ENTRANCE : 0 },
-        },
+        id: `${component.id}:filter`,
+        from: inlet,
+        to: at,
+        law: this.#medium(flow, drop, this.#point.dirt),
       });
-      if (i < injectors) nodes.push(node);
-      at = node;
     }
-    this.#consume(component.id, nodes);
-    return { outlet: at };
+    if (component.action === 'bypass') {
+      this.#spill ??= { node: at, component };
+      return { outlet: at, link: component.id };
+    }
+    const outlet = `after:${component.id}`;
+    this.#nodes.push({ id: outlet, height: component.outletHeight?.si });
+    this.#addRegulator(component, at, outlet);
+    return { outlet, link: component.id };
   }
 
-  #consume(id: string, nodes: string[]): void {
+  #consume(id: string, nodes: readonly string[]): void {
     this.#consumer = { id, nodes };
+    const { hold } = this.#options;
     for (const node of this.#nodes)
       if (nodes.includes(node.id)) {
         node.height = this.#job.survey.railHeight?.si;
-        node.demand = this.#point.demand / nodes.length;
+        node.demand = hold === undefined ? this.#point.demand / nodes.length : 0;
       }
-    if (this.#hold === undefined) return;
     const held = this.#nodes.find((n) => n.id === nodes[0]);
-    if (held) held.fixedPressure = this.#hold;
-    for (const node of this.#nodes) if (nodes.includes(node.id)) node.demand = 0;
+    if (held && hold !== undefined) held.fixedPressure = hold;
   }
 
   #addRegulator(component: ComponentOf<'regulator'>, from: string, to: string): void {
@@ -336,59 +367,14 @@ class NetworkBuilder {
   }
 }
 
-const RATED_VISCOSITY = 0.53e-3; // Pa s, petrol at 20 °C, the usual test liquid; typical, from memory
+const entranceOf = (components: readonly Component[], i: number): number => {
+  const before = components[i - 1]?.kind;
+  return before === 'tank' || before === 'swirlPot' ? SHARP_ENTRANCE : 0;
+};
 
-const hoseRoughness = (component: ComponentOf<'hose'>): number =>
-  hoseConstruction(component.construction ?? 'r9').roughness;
-
-function fittingLossOf(component: ComponentOf<'fitting'>): LossCoefficient {
-  if (component.lossCoefficient) return { k1: 0, kInfinity: component.lossCoefficient.si };
-  switch (component.shape!) {
-    case 'straight':
-    case 'bulkhead':
-      return { k1: 0, kInfinity: PLAIN_FITTING_LOSS };
-    case 'quickConnector':
-      return { k1: 0, kInfinity: QUICK_CONNECTOR_LOSS };
-    case 'banjo':
-      return { k1: 0, kInfinity: BANJO_LOSS };
-    default:
-      return fittingLoss(component.shape as Parameters<typeof fittingLoss>[0], component.bore!.si);
-  }
-}
-
-/** Bore that the fuel meets in a component, m. */
-export function boreOf(component: Component): number | undefined {
-  switch (component.kind) {
-    case 'hose':
-    case 'fitting':
-    case 'checkValve':
-    case 'returnDrop':
-      return component.bore?.si;
-    case 'hardLine':
-      return component.outsideDiameter && component.wall
-        ? component.outsideDiameter.si - 2 * component.wall.si
-        : undefined;
-    case 'rail':
-      return settledValue(component, 'bore');
-    default:
-      return undefined;
-  }
-}
-
-/** Length of line in a component, m. */
-export function lengthOf(component: Component): number {
-  if (component.kind === 'rail') return settledValue(component, 'length');
-  return 'length' in component ? (component.length?.si ?? 0) : 0;
-}
-
-/** K of the changes of bore at both ends of a component that its own (smaller) bore has to answer for. */
-function sizeChange(components: readonly Component[], i: number): number {
-  const own = boreOf(components[i]!);
-  if (own === undefined || components[i]!.kind === 'rail') return 0;
-  const before = i > 0 ? boreOf(components[i - 1]!) : undefined;
-  const after = i < components.length - 1 ? boreOf(components[i + 1]!) : undefined;
-  return (
-    (before !== undefined && before > own ? sizeChangeLoss(before, own) : 0) +
-    (after !== undefined && after > own ? sizeChangeLoss(own, after) : 0)
-  );
+/** Fuel enters a pot through the bore of the line before it; a pot straight after its pump through its overflow's bore. */
+function potInletBore(job: Job, id: string): number {
+  const at = job.run.supply.findIndex((c) => c.id === id);
+  const pot = job.run.supply[at]!;
+  return (at > 0 ? boreOf(job.run.supply[at - 1]!) : undefined) ?? settledValue(pot, 'overflowBore');
 }

@@ -1,10 +1,11 @@
 import { expect } from 'chai';
-import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
+import { afterRailJob, carburettorJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { describeRunFault, faultComponent, runFaults, type RunFault } from './run-fault.ts';
 
 const flow = (lph: number) => ({ si: lph / 3.6e6, unit: 'L/h' });
+const pot = (change: (job: Job) => void) => changed(demoJobs.rescuePickup, change);
 const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
   ['emptyRun', undefined, cleanJob((j) => (j.run = { supply: [], return: [] })), /choose a layout/],
   ['noTank', 'sock-1', cleanJob((j) => j.run.supply.shift()), /starts at “Sock”: there is a gap/],
@@ -40,6 +41,53 @@ const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
     'hose-9',
     carburettorJob((j) => j.run.return.push({ kind: 'hose', id: 'hose-9' })),
     /no bypass regulator feeds it/,
+  ],
+  [
+    'opposedPump',
+    'pump-1',
+    cleanJob((j) => (get(j, 'pump').reversed = true)),
+    /“Hanger pump” is turned round: it pumps against the flow/,
+  ],
+  [
+    'opposedPump',
+    'pump-9',
+    cleanJob((j) => j.run.return.push({ ...get(j, 'pump'), id: 'pump-9', label: 'Second pump' })),
+    /“Second pump” stands in the return and pumps against/,
+  ],
+  [
+    'besideNothing',
+    'pump-1',
+    cleanJob((j) => (get(j, 'pump').beside = true)),
+    /to work beside the pump before it, but no pump/,
+  ],
+  [
+    'checkValveReversed',
+    'valve-9',
+    cleanJob((j) =>
+      j.run.supply.splice(3, 0, {
+        kind: 'checkValve',
+        id: 'valve-9',
+        bore: { si: 8e-3, unit: 'mm' },
+        reversed: true,
+      }),
+    ),
+    /lets nothing pass/,
+  ],
+  ['returnIntoSupply', 'return-drop-1', cleanJob((j) => (j.run.returnTo = 'supply')), /pumped round and boils/],
+  ['returnToNoPot', 'return-drop-1', cleanJob((j) => (j.run.returnTo = 'pot')), /but there is none on the run/],
+  ['potUnfed', 'swirl-pot-1', pot((j) => j.run.supply.splice(2, 1)), /never filled/],
+  ['potUndrawn', 'swirl-pot-1', pot((j) => j.run.supply.splice(6, 1)), /feeds no rail/],
+  [
+    'potMisplaced',
+    'swirl-pot-9',
+    pot((j) => j.run.supply.push({ ...get(j, 'swirlPot'), id: 'swirl-pot-9' })),
+    /is misplaced: one swirl pot/,
+  ],
+  [
+    'noSensor',
+    'pump-1',
+    changed(demoJobs.islandShuttle, (j) => (j.run.supply = j.run.supply.filter((c) => c.kind !== 'pressureSensor'))),
+    /has no pressure sensor on the run/,
   ],
   ['noBore', 'hard-line-1', cleanJob((j) => (get(j, 'hardLine').wall = { si: 0.004, unit: 'mm' })), /has no bore/],
   [

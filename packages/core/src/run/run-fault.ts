@@ -1,8 +1,9 @@
-import { componentName, type Component } from '../job/component.ts';
-import { pumpTableFault, type PumpRows, type PumpTableFault } from '../hydraulics/pump-curve.ts';
+import { componentName } from '../job/component.ts';
+import { pumpTableFault, type PumpTableFault } from '../hydraulics/pump-curve.ts';
 import { describeNetworkFault } from '../networks/network-report.ts';
 import type { NetworkFault } from '../hydraulics/network.ts';
 import type { Job } from '../job/job.ts';
+import { pumpRows } from '../pumps/pump-rows.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 
 /** Why a run cannot be solved as it is laid out: each is a mistake in the run itself, not a missing measurement. */
@@ -19,16 +20,22 @@ export type RunFault =
   | { code: 'strayReturn'; component: string }
   | { code: 'pumpTable'; component: string; fault: PumpTableFault }
   | { code: 'noBore'; component: string }
+  /** Works against the pump that feeds the run: turned round, or put in the return. */
+  | { code: 'opposedPump'; component: string; inReturn: boolean }
+  | { code: 'besideNothing'; component: string }
+  | { code: 'checkValveReversed'; component: string }
+  /** The return runs into the supply: with the tank still on the run, or as a loop that nothing ties to tank pressure. */
+  | { code: 'returnIntoSupply'; component: string }
+  | { code: 'closedLoop'; component: string }
+  | { code: 'returnToNoPot'; component: string }
+  | { code: 'potUnfed'; component: string }
+  | { code: 'potUndrawn'; component: string }
+  | { code: 'potMisplaced'; component: string }
+  /** A pump controller without anything to read its pressure from. */
+  | { code: 'noSensor'; component: string }
   /** Its wiring takes so much voltage that the pump does not run. */
   | { code: 'starvedOfVoltage'; component: string; ohms: number }
   | { code: 'unsolved'; fault: NetworkFault; point: string };
-
-/** The pump's tables as plain numbers. */
-export const pumpRows = (component: Component & { kind: 'pump' }): PumpRows[] =>
-  (component.tables ?? []).map((table) => ({
-    voltage: table.voltage.si,
-    rows: table.rows.map((r) => ({ pressure: r.pressure.si, flow: r.flow.si, current: r.current?.si })),
-  }));
 
 /** Every fault that can be seen in the run before anything is computed. */
 export function runFaults(job: Job): RunFault[] {
@@ -58,6 +65,7 @@ export function runFaults(job: Job): RunFault[] {
   for (const component of back)
     if (component.kind === 'rail' || component.kind === 'carburettor')
       faults.push({ code: 'consumerInReturn', component: component.id });
+  faults.push(...contradictions(job));
   for (const component of supply) {
     if (
       component.kind === 'hardLine' &&
@@ -70,6 +78,40 @@ export function runFaults(job: Job): RunFault[] {
     const fault = pumpTableFault(pumpRows(component));
     if (fault) faults.push({ code: 'pumpTable', component: component.id, fault });
   }
+  return faults;
+}
+
+/** Parts that work against each other, or that lack what they work with. */
+function contradictions({ run: { supply, return: back, returnTo } }: Job): RunFault[] {
+  const faults: RunFault[] = [];
+  supply.forEach((component, i) => {
+    const { id } = component;
+    if (component.kind === 'pump' && component.reversed)
+      faults.push({ code: 'opposedPump', component: id, inReturn: false });
+    if (component.kind === 'pump' && component.beside && supply[i - 1]?.kind !== 'pump')
+      faults.push({ code: 'besideNothing', component: id });
+    if (component.kind === 'checkValve' && component.reversed)
+      faults.push({ code: 'checkValveReversed', component: id });
+    if (component.kind !== 'swirlPot') return;
+    if (supply.slice(0, i).some((c) => c.kind === 'swirlPot' || c.kind === 'rail' || c.kind === 'carburettor'))
+      faults.push({ code: 'potMisplaced', component: id });
+    if (!supply.slice(0, i).some((c) => c.kind === 'pump')) faults.push({ code: 'potUnfed', component: id });
+    if (!supply.slice(i + 1).some((c) => c.kind === 'pump')) faults.push({ code: 'potUndrawn', component: id });
+  });
+  for (const component of back) {
+    if (component.kind === 'pump') faults.push({ code: 'opposedPump', component: component.id, inReturn: true });
+    if (component.kind === 'swirlPot') faults.push({ code: 'potMisplaced', component: component.id });
+    if (component.kind === 'checkValve' && component.reversed)
+      faults.push({ code: 'checkValveReversed', component: component.id });
+  }
+  const last = back.at(-1);
+  if (last && returnTo === 'supply')
+    faults.push({ code: supply[0]!.kind === 'tank' ? 'returnIntoSupply' : 'closedLoop', component: last.id });
+  if (last && returnTo === 'pot' && !supply.some((c) => c.kind === 'swirlPot'))
+    faults.push({ code: 'returnToNoPot', component: last.id });
+  const controlled = supply.find((c) => c.kind === 'pump' && c.drive === 'pwm');
+  if (controlled && !supply.some((c) => c.kind === 'pressureSensor'))
+    faults.push({ code: 'noSensor', component: controlled.id });
   return faults;
 }
 
@@ -111,7 +153,7 @@ export function describeRunFault(fault: RunFault, job: Job): string {
     case 'gapAfterConsumer':
       return `${name(fault.component)} stands after ${name(fault.consumer)} and leads nowhere: no bypass regulator follows.`;
     case 'twoConsumers':
-      return `${name(fault.component)} is a second consumer on one line: this version solves one rail or carburettor.`;
+      return `${name(fault.component)} is a second consumer on one line: two rails are one part of the run, with the way they are fed.`;
     case 'consumerInReturn':
       return `${name(fault.component)} stands in the return: engines are fed from the supply.`;
     case 'noReturn':
@@ -120,6 +162,28 @@ export function describeRunFault(fault: RunFault, job: Job): string {
       return `The return begins at ${name(fault.component)}, but no bypass regulator feeds it: there is a gap before it.`;
     case 'noBore':
       return `${name(fault.component)} has no bore: its wall is half its outside diameter or more.`;
+    case 'opposedPump':
+      return fault.inReturn
+        ? `${name(fault.component)} stands in the return and pumps against the one in the supply.`
+        : `${name(fault.component)} is turned round: it pumps against the flow, in series with the rest of the run.`;
+    case 'besideNothing':
+      return `${name(fault.component)} is to work beside the pump before it, but no pump stands there.`;
+    case 'checkValveReversed':
+      return `${name(fault.component)} is turned round: it lets nothing pass.`;
+    case 'returnIntoSupply':
+      return `The return ends with ${name(fault.component)} in the supply line: what the regulator spills is pumped round and boils.`;
+    case 'closedLoop':
+      return `The run is a closed loop without a tank: after ${name(fault.component)} nothing ties its pressure to anything.`;
+    case 'returnToNoPot':
+      return `The return ends with ${name(fault.component)} in a swirl pot, but there is none on the run.`;
+    case 'potUnfed':
+      return `No lift pump stands before ${name(fault.component)}: it is never filled.`;
+    case 'potUndrawn':
+      return `No pump draws from ${name(fault.component)}: a pot open to the tank feeds no rail.`;
+    case 'potMisplaced':
+      return `${name(fault.component)} is misplaced: one swirl pot stands in the supply, before the pump that feeds the engine.`;
+    case 'noSensor':
+      return `The controller of ${name(fault.component)} has no pressure sensor on the run: it cannot hold a pressure.`;
     case 'starvedOfVoltage':
       return `${name(fault.component)} does not get the voltage to run: its wiring of ${formatQuantity('resistance', fault.ohms)} takes nearly all of it.`;
     case 'pumpTable':

@@ -58,7 +58,7 @@ describe('a solved run', () => {
     expect(long!.points.fullLoadHot.suctionMargin).to.be.lessThan(short!.points.fullLoadHot.suctionMargin);
   });
   it('says that a relief valve caps the dead-head pressure', () => {
-    expect(solve(cleanJob()).deadHead).to.deep.equal({ pressure: 650e3, beyondTable: false, relieved: true });
+    expect(solve(cleanJob()).deadHead).to.deep.include({ pressure: 650e3, beyondTable: false, relieved: true });
     expect(solve(cleanJob((j) => delete get(j, 'pump').reliefPressure)).deadHead.pressure).to.be.closeTo(740e3, 1);
   });
   it('has a pressure profile that joins up from tank to rail and from regulator to tank', () => {

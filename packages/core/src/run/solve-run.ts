@@ -1,24 +1,26 @@
-import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
-import { petrolVapourPressure } from '../fluids/vapour-pressure.ts';
+import type { Fuel } from '../fluids/fuel.ts';
+import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { flowRegime } from '../hydraulics/friction-factor.ts';
 import { STANDARD_GRAVITY, type LinkState, type NetworkSolution } from '../hydraulics/network.ts';
-import { solveNetwork } from '../hydraulics/solve-network.ts';
+import { pumpCurveAt, type PumpCurve } from '../hydraulics/pump-curve.ts';
 import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { settledValue } from '../job/value.ts';
-import { failure, success, type Result } from '../result.ts';
-import { buildNetwork, type RunNetwork, type Span } from './build-network.ts';
-import { operatingPoints, pointNames, type OperatingPoint, type PointKey } from './operating-point.ts';
-import { pumpRows, type RunFault } from './run-fault.ts';
-import { pumpWiring } from './pump-wiring.ts';
-import { pumpCurveAt, type PumpCurve } from '../hydraulics/pump-curve.ts';
+import { pumpRows } from '../pumps/pump-rows.ts';
+import { success, type Result } from '../result.ts';
+import { boreOf, lengthOf } from './component-loss.ts';
+import type { BuiltPump, RunNetwork, Span } from './build-network.ts';
+import { deadHeads, type DeadHead } from './dead-head.ts';
+import { operatingPoints, type OperatingPoint, type PointKey } from './operating-point.ts';
+import type { RunFault } from './run-fault.ts';
+import { controlledPressure, inflow, solvePoint, type SolvedPoint } from './solve-point.ts';
 
 /** What a component does at one operating point. SI; pressures gauge. */
 export interface ComponentFlow {
   readonly id: string;
   readonly inletPressure: number;
   readonly outletPressure: number;
-  /** m3/s through it; for a bypass regulator what it spills. */
+  /** m3/s through it; for a bypass regulator what it spills, for a swirl pot what runs over. */
   readonly flow: number;
   /** m/s in its bore. */
   readonly velocity?: number;
@@ -27,8 +29,22 @@ export interface ComponentFlow {
   readonly state: LinkState;
   readonly current?: number; // A, pumps
   readonly voltage?: number; // V, pumps
+  /** Net positive suction head, m of fuel, pumps. */
+  readonly suctionMargin?: number;
   /** Share of a pump's flow, at the pressure it works against, that its wiring costs; absent where that is not reckoned. */
   readonly wiringCost?: number;
+}
+
+/** A swirl pot at one operating point. m3/s. */
+export interface PotFlow {
+  readonly id: string;
+  readonly lift: number;
+  /** What the pumps behind it draw. */
+  readonly draw: number;
+  /** Comes back from the regulator. */
+  readonly back: number;
+  /** Runs over to the tank; negative: the pot runs down by that. */
+  readonly overflow: number;
 }
 
 /** The whole run at one operating point. */
@@ -36,13 +52,24 @@ export interface PointResult {
   readonly point: OperatingPoint;
   /** Lowest pressure at any injector, or at the carburettor. Pa gauge. */
   readonly railPressure: number;
-  /** Rail less manifold: what the injectors see. Pa. */
+  /** Rail less manifold: what the injectors see; the feed of a direct-injection pump sees no manifold. Pa. */
   readonly injectorPressure: number;
-  readonly pumpFlow: number; // m3/s through the first pump
+  /** m3/s that reach the engine; less than the point's demand where the run cannot bring it. */
+  readonly delivered: number;
+  readonly pumpFlow: number; // m3/s of the pumps that feed the engine, together
   readonly returnFlow: number; // m3/s
-  readonly pumpCurrent?: number; // A, first pump
-  /** Net positive suction head at the first pump, m of fuel. */
+  readonly pumpCurrent?: number; // A, all pumps together
+  /** Electrical power of all pumps, W. */
+  readonly pumpPower?: number;
+  /** Net positive suction head at the pump that has least of it, m of fuel. */
   readonly suctionMargin: number;
+  /** Which pump that is. */
+  readonly suctionPump: string;
+  /** Absolute pressure in the rail less the fuel's vapour pressure there, Pa: below nothing the rail fills with vapour. */
+  readonly engineVapourMargin: number;
+  /** Of the pump controller, 0 to 1. */
+  readonly duty?: number;
+  readonly pot?: PotFlow;
   readonly components: readonly ComponentFlow[];
   readonly iterations: number;
 }
@@ -57,16 +84,26 @@ export interface PumpMargin {
 }
 
 export interface RunSolution {
-  readonly points: Readonly<Record<PointKey, PointResult>>;
+  /** By key: every usual point, and the fitter's own. */
+  readonly points: Readonly<Record<PointKey, PointResult>> & Readonly<Record<string, PointResult | undefined>>;
   readonly margin?: PumpMargin;
   readonly spans: readonly Span[];
-  /** Highest pressure the first pump can make, at no flow: everything upstream of a regulator must survive it. Pa. */
-  readonly deadHead: { readonly pressure: number; readonly beyondTable: boolean; readonly relieved: boolean };
+  readonly deadHead: DeadHead;
+  /** Pump outlet to rail, dry: how long the pumps that feed the engine run before fuel is there. s and m3. */
+  readonly prime?: { readonly time: number; readonly volume: number };
   /** A pump was run at a voltage outside its tables. */
   readonly extrapolated: boolean;
   /** Flow at some point lies beyond the pump's table. */
   readonly beyondTable: boolean;
 }
+
+/** Results at every point, the fitter's own after the usual ones. */
+export const resultsOf = ({ points }: Pick<RunSolution, 'points'>): PointResult[] =>
+  Object.values(points as Record<string, PointResult>);
+
+/** The result at a point; at full load when there is none by that key. */
+export const resultAt = ({ points }: Pick<RunSolution, 'points'>, key: string): PointResult =>
+  points[key] ?? points.fullLoad;
 
 export const HELD_SHARE = 0.95; // the rail counts as held at 95 % of its pressure, common practice
 
@@ -74,24 +111,23 @@ export const HELD_SHARE = 0.95; // the rail counts as held at 95 % of its pressu
 export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSolution, RunFault> {
   const points = {} as Record<PointKey, PointResult>;
   let start: NetworkSolution | undefined;
-  const built: RunNetwork[] = [];
   const conditions = operatingPoints(job, fullDemand);
   let beyondTable = false;
   let extrapolated = false;
+  let prime: RunSolution['prime'];
+  let spans: readonly Span[] = [];
   for (const point of conditions) {
-    const settled = solveAtPoint(job, fuel, point, start);
-    if (!settled.ok) return settled;
-    const { run, solution, voltages } = settled.value;
-    built.push(run);
+    const solved = solvePoint(job, fuel, point, start);
+    if (!solved.ok) return solved;
+    const { run, solution } = solved.value;
     start = solution;
-    points[point.key] = pointResult(job, fuel, run, point, solution, voltages);
-    extrapolated ||= run.pumps.some((p) => p.curve.extrapolated);
+    (points as Record<string, PointResult>)[point.key] = pointResult(job, fuel, point, solved.value);
+    // a controller runs its pump at other voltages on purpose
+    extrapolated ||= run.pumps.some((p) => p.curve.extrapolated && solved.value.duty === undefined);
     beyondTable ||= run.pumps.some((p) => solution.flows[p.link]! > p.curve.tableFlow * 1.0001);
+    if (point.key === 'keyOn') prime = primeOf(job, run);
+    if (point.key === 'idle') spans = run.spans;
   }
-  const idle = built[0]!; // at the running voltage
-  const pump = idle.pumps[0]!;
-  const component = job.run.supply.find((c) => c.id === pump.id);
-  const relief = component?.kind === 'pump' ? component.reliefPressure?.si : undefined;
   return success({
     points,
     margin: pumpMargin(
@@ -99,58 +135,12 @@ export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSo
       fuel,
       conditions.find((p) => p.key === 'fullLoadHot')!,
     ),
-    spans: idle.spans,
-    deadHead: {
-      pressure: Math.min(pump.curve.deadHead, relief ?? Infinity),
-      beyondTable: pump.curve.deadHeadBeyondTable && relief === undefined,
-      relieved: relief !== undefined,
-    },
+    spans,
+    deadHead: deadHeads(job, conditions.find((p) => p.key === 'idle')!.voltage),
+    prime,
     extrapolated,
     beyondTable,
   });
-}
-
-const SETTLED = 1e-4; // V between two turns
-const MOST_TURNS = 40;
-const LEAST_VOLTAGE = 4; // V: below it no pump table says anything
-
-/**
- * One operating point with the pumps' wiring: what a pump draws pulls its own voltage down, which changes what it draws.
- * Network and voltages are solved in turn until they agree.
- */
-function solveAtPoint(
-  job: Job,
-  fuel: Fuel,
-  point: OperatingPoint,
-  start: NetworkSolution | undefined,
-  hold?: number,
-): Result<{ run: RunNetwork; solution: NetworkSolution; voltages: ReadonlyMap<string, number> }, RunFault> {
-  const liquid = fuelLiquid(fuel, point.temperature);
-  const wired = job.run.supply.flatMap((c) => {
-    const ohms = c.kind === 'pump' ? pumpWiring(c) : undefined;
-    return ohms === undefined ? [] : [{ id: c.id, ohms }];
-  });
-  const voltages = new Map(wired.map(({ id }) => [id, point.voltage]));
-  let from = start;
-  for (let turn = 0; turn < MOST_TURNS; turn++) {
-    const run = buildNetwork(job, liquid, point, hold, voltages);
-    const solved = solveNetwork(run.network, from);
-    if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: pointNames[point.key] });
-    from = solved.value;
-    let moved = 0;
-    for (const { id, ohms } of wired) {
-      const pump = run.pumps.find((p) => p.id === id)!;
-      const current = pump.curve.current(pump.curve.rise.value(solved.value.flows[pump.link]!)) ?? 0;
-      const voltage = voltages.get(id)!;
-      // a pump takes about as much more current as voltage: the step is damped by that
-      const step = (point.voltage - current * ohms - voltage) / (1 + (current * ohms) / voltage);
-      if (!(voltage + step > LEAST_VOLTAGE)) return failure({ code: 'starvedOfVoltage', component: id, ohms });
-      voltages.set(id, voltage + step);
-      moved = Math.max(moved, Math.abs(step));
-    }
-    if (moved < SETTLED) return success({ run, solution: solved.value, voltages });
-  }
-  return failure({ code: 'starvedOfVoltage', component: wired[0]!.id, ohms: wired[0]!.ohms });
 }
 
 /** Flow at which a pump's curve gives a pressure, m3/s, by bisection. */
@@ -167,31 +157,31 @@ function flowAgainst(curve: PumpCurve, pressure: number): number {
 /** Share of its flow that a pump loses to its wiring at the pressure it works against. */
 function wiringCost(job: Job, id: string, curve: PumpCurve, pressure: number, voltage: number): number | undefined {
   const component = job.run.supply.find((c) => c.id === id);
-  const full = component?.kind === 'pump' ? pumpCurveAt(pumpRows(component), voltage) : undefined;
-  if (!full?.ok) return undefined;
+  if (component?.kind !== 'pump' || component.drive === 'pwm') return undefined;
+  const full = pumpCurveAt(pumpRows(component), voltage);
+  if (!full.ok) return undefined;
   const without = flowAgainst(full.value, pressure);
   return without > 0 ? 1 - flowAgainst(curve, pressure) / without : undefined;
 }
 
-function pointResult(
-  job: Job,
-  fuel: Fuel,
-  built: RunNetwork,
-  point: OperatingPoint,
-  solution: NetworkSolution,
-  voltages: ReadonlyMap<string, number>,
-): PointResult {
+function pointResult(job: Job, fuel: Fuel, point: OperatingPoint, solved: SolvedPoint): PointResult {
+  const { run: built, solution, voltages } = solved;
   const { liquid } = built.network;
   const pressureAt = (node: string) => solution.pressures[node]!;
   const railPressure = Math.min(...built.consumer.nodes.map(pressureAt));
+  const atmosphere = assumed(job.assumptions, 'atmosphere');
+  const vapour = (temperature: number) =>
+    vapourPressure(fuel, assumed(job.assumptions, 'reidVapourPressure'), temperature);
+  // NPSH available: absolute pressure at the pump's inlet less vapour pressure, as head
+  const head = (pump: BuiltPump) =>
+    (atmosphere + pressureAt(pump.inlet) - vapour(point.temperature)) / (liquid.density * STANDARD_GRAVITY);
+  let before = 0;
   const components = built.spans.map((span): ComponentFlow => {
     const pump = built.pumps.find((p) => p.id === span.component);
-    const rail = span.link === undefined && span.component === built.consumer.id;
-    const flow = span.link
-      ? solution.flows[span.link]!
-      : rail
-        ? (solution.flows[`${span.component}:0`] ?? point.demand)
-        : 0;
+    const linkFlow = span.link ? solution.flows[span.link] : solution.flows[`${span.component}:0`];
+    const flow =
+      linkFlow ?? (span.component === built.consumer.id ? solved.delivered : span.inlet === span.outlet ? before : 0);
+    if (span.link !== built.spill) before = flow;
     const velocity = span.bore ? Math.abs(flow) / ((Math.PI * span.bore ** 2) / 4) : undefined;
     const reynolds = velocity !== undefined ? (liquid.density * velocity * span.bore!) / liquid.viscosity : undefined;
     const rise = pressureAt(span.outlet) - pressureAt(span.inlet);
@@ -206,32 +196,58 @@ function pointResult(
       state: span.link ? solution.states[span.link]! : 'open',
       current: pump?.curve.current(rise),
       voltage: pump && (voltages.get(pump.id) ?? point.voltage),
+      suctionMargin: pump && head(pump),
       wiringCost: pump && voltages.has(pump.id) ? wiringCost(job, pump.id, pump.curve, rise, point.voltage) : undefined,
     };
   });
-  const pump = built.pumps[0]!;
-  const flows = components.find((c) => c.id === pump.id)!;
-  const spill = built.spans.find((s) => s.link && s.inlet === s.outlet && s.line === 'supply');
+  const flows = new Map(components.map((c) => [c.id, c]));
+  const returnFlow = built.spill ? solution.flows[built.spill]! : 0;
+  const worst = built.pumps.reduce((a, b) => (head(b) < head(a) ? b : a));
+  const electric = built.pumps.map(({ id }) => flows.get(id)!);
+  const together = (of: (c: ComponentFlow) => number | undefined) =>
+    electric.some((c) => of(c) === undefined) ? undefined : electric.reduce((sum, c) => sum + of(c)!, 0);
   return {
     point,
     railPressure,
-    injectorPressure: railPressure - point.manifold,
-    pumpFlow: solution.flows[pump.link]!,
-    returnFlow: spill?.link ? solution.flows[spill.link]! : 0,
-    pumpCurrent: flows.current,
-    suctionMargin: suctionMargin(job, fuel, pressureAt(built.pumpInlet), point, liquid.density),
+    injectorPressure: job.brief.direct ? railPressure : railPressure - point.manifold,
+    delivered: solved.delivered,
+    pumpFlow: groupFlow(built, solution, Math.max(...built.pumps.map((p) => p.group))),
+    returnFlow,
+    pumpCurrent: together((c) => c.current),
+    pumpPower: together((c) => (c.current === undefined ? undefined : c.current * c.voltage!)),
+    suctionMargin: head(worst),
+    suctionPump: worst.id,
+    engineVapourMargin: atmosphere + railPressure - vapour(point.engineTemperature),
+    duty: solved.duty,
+    pot: potFlow(job, built, solution, returnFlow),
     components,
     iterations: solution.iterations,
   };
 }
 
-/** NPSH available: absolute pressure at the pump's inlet less vapour pressure, as head. Vapour pressure of diesel is nil. */
-function suctionMargin(job: Job, fuel: Fuel, inletPressure: number, point: OperatingPoint, density: number): number {
-  const vapour =
-    fuel.family === 'diesel'
-      ? 0
-      : petrolVapourPressure(assumed(job.assumptions, 'reidVapourPressure'), point.temperature);
-  return (assumed(job.assumptions, 'atmosphere') + inletPressure - vapour) / (density * STANDARD_GRAVITY);
+const groupFlow = (run: RunNetwork, solution: NetworkSolution, group: number): number =>
+  run.pumps.filter((p) => p.group === group).reduce((sum, p) => sum + solution.flows[p.link]!, 0);
+
+function potFlow(job: Job, run: RunNetwork, solution: NetworkSolution, returnFlow: number): PotFlow | undefined {
+  const pot = job.run.supply.find((c) => c.kind === 'swirlPot');
+  if (!pot) return undefined;
+  const lift = solution.flows[`${pot.id}:in`]!;
+  const back = job.run.returnTo === 'pot' ? returnFlow : 0;
+  const overflow = solution.flows[`${pot.id}:overflow`]!;
+  return { id: pot.id, lift, back, overflow, draw: lift + back - overflow };
+}
+
+/** Volume from the pumps that feed the engine to the injectors, and how long they take to fill it against no pressure. */
+function primeOf(job: Job, run: RunNetwork): RunSolution['prime'] {
+  const { supply } = job.run;
+  const last = supply.findLastIndex((c) => c.kind === 'pump');
+  const consumer = supply.findIndex((c) => c.id === run.consumer.id);
+  const volume = supply
+    .slice(last + 1, consumer + 1)
+    .reduce((sum, c) => sum + (Math.PI / 4) * (boreOf(c) ?? 0) ** 2 * lengthOf(c), 0);
+  const group = Math.max(...run.pumps.map((p) => p.group));
+  const flow = run.pumps.filter((p) => p.group === group).reduce((sum, p) => sum + flowAgainst(p.curve, 0), 0);
+  return flow > 0 ? { time: volume / flow, volume } : undefined;
 }
 
 /**
@@ -245,16 +261,10 @@ function pumpMargin(job: Job, fuel: Fuel, point: OperatingPoint): PumpMargin | u
   const wanted = wantedRailPressure(job, point);
   if (wanted === undefined || !(needed > 0)) return undefined;
   const heldPressure = leastCarburettorPressure(job) ?? wanted * HELD_SHARE;
-  const solved = solveAtPoint(job, fuel, point, undefined, heldPressure);
+  const solved = solvePoint(job, fuel, point, undefined, heldPressure);
   if (!solved.ok) return undefined;
-  const { run: built, solution } = solved.value;
-  const held = built.consumer.nodes[0]!;
-  const available = built.network.links.reduce(
-    (sum, link) =>
-      sum + (link.to === held ? solution.flows[link.id]! : 0) - (link.from === held ? solution.flows[link.id]! : 0),
-    0,
-  );
-  return { available, needed, heldPressure, margin: available / needed - 1, point: point.key };
+  const available = inflow(solved.value);
+  return { available, needed, heldPressure, margin: available / needed - 1, point: 'fullLoadHot' };
 }
 
 function leastCarburettorPressure(job: Job): number | undefined {
@@ -263,12 +273,17 @@ function leastCarburettorPressure(job: Job): number | undefined {
 }
 
 /**
- * Pressure that the rail ought to have at a point, Pa gauge: the brief's, no higher than the regulator is set for,
- * and with the manifold where both the engine and the regulator follow it.
+ * Pressure that the rail ought to have at a point, Pa gauge: the brief's, no higher than the regulator or the pump
+ * controller is set for, and with the manifold where both the engine and they follow it.
  */
 export function wantedRailPressure(job: Job, point: OperatingPoint): number | undefined {
   const base = job.brief.railPressure?.si;
   if (base === undefined) return undefined;
+  const controlled = controlledPressure(job, point);
+  if (controlled !== undefined) {
+    const followed = controlled - controlledPressure(job, { ...point, manifold: 0 })!;
+    return Math.max(0, Math.min(base + followed, controlled));
+  }
   const regulator = job.run.supply.find((c) => c.kind === 'regulator');
   const set = regulator?.kind === 'regulator' ? regulator.setPressure?.si : undefined;
   const followed = regulator?.kind === 'regulator' && regulator.referenced ? point.manifold : 0;

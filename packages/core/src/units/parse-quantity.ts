@@ -122,6 +122,8 @@ const kindWords: Record<QuantityField['kind'], string> = {
   viscosity: 'a viscosity',
   time: 'a time',
   angle: 'an angle',
+  conductance: 'heat passed on per kelvin',
+  heatTransfer: 'heat passed on per area and kelvin',
   number: 'a plain number',
 };
 

@@ -20,6 +20,8 @@ export const quantityKinds = [
   'viscosity', // Pa s
   'time', // s
   'angle', // rad
+  'conductance', // W/K, heat passed on per kelvin
+  'heatTransfer', // W/(m2 K)
   'number', // 1, for dimensionless figures such as Reynolds or K
 ] as const;
 export type QuantityKind = (typeof quantityKinds)[number];

@@ -118,6 +118,9 @@ export const units: readonly Unit[] = [
   unit('time', 'min', 60, 1, ['minute', 'minutes']),
   unit('angle', '°', Math.PI / 180, 0, ['deg', 'degree', 'degrees', 'º']),
   unit('angle', 'rad', 1, 3, ['radian', 'radians']),
+  unit('time', 'h', 3600, 2, ['hr', 'hour', 'hours']),
+  unit('conductance', 'W/K', 1, 1, ['w/k']),
+  unit('heatTransfer', 'W/(m²·K)', 1, 1, ['w/m2k', 'w/(m2k)', 'w/m²k', 'w/(m²k)']),
   unit('number', '', 1, 3, []),
 ];
 

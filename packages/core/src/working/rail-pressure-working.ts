@@ -1,13 +1,18 @@
 import { componentName } from '../job/component.ts';
 import { allComponents } from '../job/needs.ts';
 import type { Findings } from '../run/findings.ts';
-import { pointNames, type PointKey } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import { standIns } from './stand-ins.ts';
 import type { Working } from './working.ts';
 
+const voltageKey: Partial<Record<string, string>> = {
+  fullLoadHot: 'lowVoltage',
+  hotRestart: 'lowVoltage',
+  keyOn: 'restingVoltage',
+};
+
 /** Where the rail's pressure comes from, part by part from the fuel surface; the parts add up to it. */
-export function railPressureWorking({ job, solution }: Findings, key: PointKey): Working | undefined {
+export function railPressureWorking({ job, solution }: Findings, key: string): Working | undefined {
   const result = solution?.points[key];
   if (!result) return undefined;
   const name = (id: string) => componentName(allComponents(job).find((c) => c.id === id)!);
@@ -38,7 +43,7 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
   const uncertain = result.components.filter((c) => c.regime === 'transition').map((c) => name(c.id));
   return {
     key: `railPressure:${key}`,
-    title: `${consumer.kind === 'rail' ? 'Rail' : 'Carburettor'} pressure at ${pointNames[key]}`,
+    title: `${consumer.kind === 'rail' ? 'Rail' : 'Carburettor'} pressure at ${result.point.name}`,
     result: figure('pressure', result.railPressure),
     formula:
       'p = Σ rises − Σ losses;  loss = (f·L/D + ΣK)·ρ·v²/2, f by Churchill, K by Darby and Rennels; height ρ·g·Δz',
@@ -47,7 +52,7 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
       {
         symbol: 'Qₑ',
         name: 'drawn by the engine',
-        figure: figure('volumeFlow', result.point.demand),
+        figure: figure('volumeFlow', result.delivered),
         source: 'computed',
       },
       {
@@ -55,7 +60,7 @@ export function railPressureWorking({ job, solution }: Findings, key: PointKey):
         name: 'voltage at the pump',
         figure: figure('voltage', pump?.voltage ?? result.point.voltage),
         source: wired ? 'computed: system voltage less supply, earth and contacts' : 'system voltage; no wiring given',
-        path: ['assumptions', key === 'fullLoadHot' ? 'lowVoltage' : 'runningVoltage'],
+        path: ['assumptions', voltageKey[key] ?? 'runningVoltage'],
       },
       {
         symbol: 'T',

@@ -1,5 +1,5 @@
 import type { Findings } from '../run/findings.ts';
-import { pointKeys } from '../run/operating-point.ts';
+import { pointKeysOf } from '../run/operating-point.ts';
 import { demandWorking } from './demand-working.ts';
 import { pumpMarginWorking } from './pump-margin-working.ts';
 import { railPressureWorking } from './rail-pressure-working.ts';
@@ -9,7 +9,7 @@ import type { Working } from './working.ts';
 export function workingsOf(findings: Findings): Working[] {
   return [
     demandWorking(findings),
-    ...pointKeys.map((key) => railPressureWorking(findings, key)),
+    ...pointKeysOf(findings.job).map((key) => railPressureWorking(findings, key)),
     pumpMarginWorking(findings),
   ].filter((w) => w !== undefined);
 }

@@ -1,10 +1,10 @@
 import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
-import type { RunSolution } from '@endrel/core/run/solve-run';
+import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { componentName } from '@endrel/core/job/component';
 import type { Job } from '@endrel/core/job/job';
 import { allComponents } from '@endrel/core/job/needs';
-import { pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { pressureProfile, type ProfilePoint } from '@endrel/core/run/profile';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
@@ -15,23 +15,12 @@ import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 interface PressureChartProps {
   readonly job: Job;
   readonly solution: RunSolution;
-  readonly point: PointKey;
+  readonly point: string;
 }
 
-const dashes: Record<PointKey, number[]> = {
-  idle: [2, 3],
-  cruise: [8, 3],
-  fullLoad: [],
-  fullLoadHot: [12, 3, 2, 3],
-  overrun: [4, 5],
-};
-const short: Record<PointKey, string> = {
-  idle: 'idle',
-  cruise: 'cruise',
-  fullLoad: 'full load',
-  fullLoadHot: 'full, hot, low V',
-  overrun: 'overrun',
-};
+/** One line pattern per point, so that they differ in grey too; the fitter's own start again from the first. */
+const dashes = [[1, 4], [2, 3], [8, 3], [], [12, 3, 2, 3], [4, 5], [6, 2, 1, 2, 1, 2]];
+const dashOf = (index: number): number[] => dashes[index % dashes.length]!;
 
 /** Pressure along the run for every operating point; the chosen one is drawn strong, places are named along the top. */
 export function PressureChart({ job, solution, point }: PressureChartProps) {
@@ -41,10 +30,15 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
     const length = (m: number) => (units.system === 'imperial' ? m / 0.3048 : m);
-    const profiles = pointKeys.map((key) => ({ key, profile: pressureProfile(solution.spans, solution.points[key]) }));
+    const profiles = resultsOf(solution).map((result, i) => ({
+      key: result.point.key,
+      short: shortPointName(job, result.point.key),
+      dash: dashOf(i),
+      profile: pressureProfile(solution.spans, result),
+    }));
     const data: ChartData<'scatter'> = {
-      datasets: profiles.map(({ key, profile }) => ({
-        label: pointNames[key],
+      datasets: profiles.map(({ key, dash, profile }) => ({
+        label: pointName(job, key),
         data: withGap(job, profile).map((p) =>
           p ? { x: length(p.distance), y: fromSi(p.pressure, pressureUnit) } : { x: NaN, y: NaN },
         ),
@@ -53,7 +47,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         pointBackgroundColor: ink.ink,
         borderColor: key === point ? ink.ink : ink.soft,
         borderWidth: key === point ? 2.4 : 1.2,
-        borderDash: dashes[key],
+        borderDash: dash,
         order: key === point ? 0 : 1,
       })),
     };
@@ -123,12 +117,12 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
           data={data}
           options={options}
           annotate={annotate}
-          label={`Pressure along the run at each operating point, ${pointNames[point]} drawn strong`}
+          label={`Pressure along the run at each operating point, ${pointName(job, point)} drawn strong`}
         />
       </div>
       <figcaption className="sr-only">
-        {pointKeys.map(
-          (key) => `${pointNames[key]}: rail ${units.show('pressure', solution.points[key].railPressure)}. `,
+        {resultsOf(solution).map(
+          (result) => `${result.point.name}: rail ${units.show('pressure', result.railPressure)}. `,
         )}
       </figcaption>
     </figure>
@@ -142,7 +136,7 @@ function withGap(job: Job, profile: readonly ProfilePoint[]): (ProfilePoint | un
   return first < 0 || joined ? [...profile] : [...profile.slice(0, first), undefined, ...profile.slice(first)];
 }
 
-type Profiles = { key: PointKey; profile: ReturnType<typeof pressureProfile> }[];
+type Profiles = { key: string; short: string; dash: number[]; profile: ReturnType<typeof pressureProfile> }[];
 
 /** Names each line at its right end, pushed apart where ends meet. */
 function labelLines(
@@ -150,27 +144,32 @@ function labelLines(
   area: { right: number; top: number; bottom: number },
   profiles: Profiles,
   scales: Record<string, { getPixelForValue(value: number): number }>,
-  point: PointKey,
+  point: string,
   place: (p: Profiles[number]['profile'][number]) => { x: number; y: number },
   ink: { ink: string; soft: string },
 ): void {
   const supplyEnd = (profile: Profiles[number]['profile']) => profile.at(-1)!;
   const ends = profiles
-    .map(({ key, profile }) => ({ key, y: scales.y!.getPixelForValue(place(supplyEnd(profile)).y) }))
+    .map(({ key, short, dash, profile }) => ({
+      key,
+      short,
+      dash,
+      y: scales.y!.getPixelForValue(place(supplyEnd(profile)).y),
+    }))
     .sort((a, b) => a.y - b.y);
   for (let i = 1; i < ends.length; i++) ends[i]!.y = Math.max(ends[i]!.y, ends[i - 1]!.y + 14);
   const over = ends.at(-1)!.y - area.bottom;
   if (over > 0) for (const end of ends) end.y -= over;
-  for (const { key, y } of ends) {
+  for (const { key, short, dash, y } of ends) {
     ctx.fillStyle = key === point ? ink.ink : ink.soft;
     ctx.strokeStyle = ctx.fillStyle;
     ctx.lineWidth = key === point ? 2.2 : 1.2;
-    ctx.setLineDash(dashes[key]);
+    ctx.setLineDash(dash);
     ctx.beginPath();
     ctx.moveTo(area.right + 4, y);
     ctx.lineTo(area.right + 18, y);
     ctx.stroke();
     ctx.setLineDash([]);
-    ctx.fillText(short[key], area.right + 21, y + 4);
+    ctx.fillText(short, area.right + 21, y + 4);
   }
 }

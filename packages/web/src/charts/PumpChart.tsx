@@ -1,10 +1,9 @@
 import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
-import type { RunSolution } from '@endrel/core/run/solve-run';
+import { resultAt, resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { pumpCurveAt } from '@endrel/core/hydraulics/pump-curve';
 import type { ComponentOf } from '@endrel/core/job/component';
-import { pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
-import { pumpRows } from '@endrel/core/run/run-fault';
+import { pumpRows } from '@endrel/core/pumps/pump-rows';
 import { formatQuantity } from '@endrel/core/units/format-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
@@ -22,7 +21,7 @@ export function PumpChart({
 }: {
   pump: ComponentOf<'pump'>;
   solution: RunSolution;
-  point: PointKey;
+  point: string;
 }) {
   const units = useDisplayUnits();
   const theme = useTheme();
@@ -32,8 +31,7 @@ export function PumpChart({
     const ink = chartInk();
     const tables = pumpRows(pump);
     // to a tenth of a volt: the wiring gives each point its own; the two ends are drawn
-    const given = pointKeys.map((key) => {
-      const { components, point: conditions } = solution.points[key];
+    const given = resultsOf(solution).map(({ components, point: conditions }) => {
       return Math.round((components.find((c) => c.id === pump.id)?.voltage ?? conditions.voltage) * 10) / 10;
     });
     const voltages = [...new Set([Math.max(...given), Math.min(...given)])];
@@ -56,8 +54,8 @@ export function PumpChart({
         },
       ];
     });
-    const working = pointKeys.map((key) => {
-      const c = solution.points[key].components.find((f) => f.id === pump.id)!;
+    const working = resultsOf(solution).map(({ point: { key }, components }) => {
+      const c = components.find((f) => f.id === pump.id)!;
       return { key, ...at(c.flow, c.outletPressure - c.inletPressure) };
     });
     const data: ChartData<'scatter'> = {
@@ -113,10 +111,10 @@ export function PumpChart({
         );
       });
       ctx.textAlign = 'left';
-      const chosen = working.find((w) => w.key === point)!;
+      const chosen = working.find((w) => w.key === point) ?? working[0]!;
       ctx.fillStyle = ink.ink;
       ctx.fillText(
-        pointNames[point],
+        resultAt(solution, point).point.name,
         scales.x!.getPixelForValue(chosen.x) + 9,
         scales.y!.getPixelForValue(chosen.y) - 7,
       );
@@ -131,7 +129,7 @@ export function PumpChart({
           data={data}
           options={options}
           annotate={annotate}
-          label={`Pump curve with its operating points, ${pointNames[point]} filled`}
+          label={`Pump curve with its operating points, ${resultAt(solution, point).point.name} filled`}
         />
       </div>
     </figure>

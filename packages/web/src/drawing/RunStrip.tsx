@@ -4,7 +4,7 @@ import { grades, type Grade } from '@endrel/core/checks/snag';
 import { componentName } from '@endrel/core/job/component';
 import type { Job } from '@endrel/core/job/job';
 import { assumed } from '@endrel/core/job/assumption';
-import { pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { pointName } from '@endrel/core/run/operating-point';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { GradeShape } from './GradeMark.tsx';
@@ -16,7 +16,7 @@ import { wrapName } from './wrap-name.ts';
 interface RunStripProps {
   readonly job: Job;
   readonly assessment: Assessment | undefined;
-  readonly point: PointKey;
+  readonly point: string;
   readonly selected: string | undefined;
   onSelect(id: string): void;
 }
@@ -50,7 +50,7 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
         width={geometry.width}
         height={geometry.height}
         role="group"
-        aria-label={`The run at ${pointNames[point]}`}
+        aria-label={`The run at ${pointName(job, point)}`}
         className="block"
       >
         <defs>
@@ -146,7 +146,7 @@ function Pressures({
 }: {
   geometry: RunGeometry;
   assessment: Assessment | undefined;
-  point: PointKey;
+  point: string;
   job: Job;
 }) {
   const units = useDisplayUnits();
@@ -182,7 +182,7 @@ function Pressures({
       aria-hidden="true"
     >
       <text x={geometry.width - 8} y={14} textAnchor="end" fontSize={11.5} fill="var(--ink-soft)">
-        {`${unit.label} at each joint, ${pointNames[point]}`}
+        {`${unit.label} at each joint, ${pointName(job, point)}`}
       </text>
       {joints.map(({ x, y, flow }) =>
         flow ? (

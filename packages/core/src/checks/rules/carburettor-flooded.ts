@@ -1,6 +1,6 @@
 import type { Rule } from '../snag.ts';
 import { placedOf, quoted } from '../reading.ts';
-import { pointKeys, pointNames } from '../../run/operating-point.ts';
+import { pointKeys } from '../../run/operating-point.ts';
 import { settledValue } from '../../job/value.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
@@ -25,7 +25,7 @@ export const carburettorFlooded: Rule = {
           grade: 'stop',
           stage: 'run',
           component: component.id,
-          what: `${quoted(component)} is fed above its needle and seat at ${pointNames[worst.point.key]}.`,
+          what: `${quoted(component)} is fed above its needle and seat at ${worst.point.name}.`,
           figure: { label: 'at the carburettor', ...figure('pressure', worst.railPressure) },
           limit: { label: 'needle and seat holds', ...figure('pressure', limit) },
           why: 'It floods: raw fuel runs into the engine and out of the vents, onto a hot manifold.',

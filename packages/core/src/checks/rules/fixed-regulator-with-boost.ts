@@ -9,6 +9,7 @@ export const fixedRegulatorWithBoost: Rule = {
     const boost = job.brief.boost?.si ?? 0;
     const boosted =
       job.brief.induction === 'injection' &&
+      job.brief.direct !== true &&
       job.brief.aspiration !== undefined &&
       job.brief.aspiration !== 'natural' &&
       boost > 0;

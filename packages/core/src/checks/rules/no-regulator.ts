@@ -5,7 +5,11 @@ import { figure } from '../../units/quantity.ts';
 export const noRegulator: Rule = {
   key: 'no-regulator',
   check: ({ job, solution }) => {
-    if (job.run.supply.length === 0 || job.run.supply.some((c) => c.kind === 'regulator')) return [];
+    if (
+      job.run.supply.length === 0 ||
+      job.run.supply.some((c) => c.kind === 'regulator' || (c.kind === 'pump' && c.drive === 'pwm'))
+    )
+      return [];
     if (!job.run.supply.some((c) => c.kind === 'pump')) return [];
     const wanted = job.brief.railPressure?.si;
     const overrun = solution?.points.overrun.railPressure;

@@ -1,5 +1,5 @@
 import type { Rule } from '../snag.ts';
-import { pointNames, type PointKey } from '../../run/operating-point.ts';
+import type { PointKey } from '../../run/operating-point.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatNumber } from '../../units/format-quantity.ts';
 
@@ -25,7 +25,7 @@ export const railPressureLow: Rule = {
         grade: share < STOP_BELOW ? 'stop' : 'fix',
         stage: 'run',
         component: job.run.supply.find((c) => c.kind === 'rail')?.id,
-        what: `The rail does not hold its pressure at ${pointNames[worst.point.key]}.`,
+        what: `The rail does not hold its pressure at ${worst.point.name}.`,
         figure: { label: 'rail less manifold', ...figure('pressure', worst.injectorPressure) },
         limit: { label: 'wanted', ...figure('pressure', wanted) },
         why: `Injector flow goes with the square root of pressure: about ${lost} % less fuel, and a lean engine.`,

@@ -6,14 +6,15 @@ const LEAST_MARGIN = 1; // m of fuel at the hot case, common practice
 /** Fuel that boils at the pump's inlet on a hot day. */
 export const suctionMargin: Rule = {
   key: 'suction-margin',
-  check: ({ job, solution }) => {
-    const margin = solution?.points.fullLoadHot.suctionMargin;
-    if (margin === undefined || margin >= LEAST_MARGIN) return [];
+  check: ({ solution }) => {
+    if (!solution) return [];
+    const { suctionMargin: margin, suctionPump } = solution.points.fullLoadHot;
+    if (margin >= LEAST_MARGIN) return [];
     return [
       {
         grade: margin < 0 ? 'stop' : 'fix',
         stage: 'run',
-        component: job.run.supply.find((c) => c.kind === 'pump')?.id,
+        component: suctionPump,
         what: margin < 0 ? 'Hot fuel boils at the pump’s inlet.' : 'Hot fuel is close to boiling at the pump’s inlet.',
         figure: { label: 'suction margin, head of fuel', ...figure('length', margin) },
         limit: { label: 'at least', ...figure('length', LEAST_MARGIN) },

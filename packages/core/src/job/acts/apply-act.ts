@@ -83,7 +83,7 @@ const withLine = (job: Job, line: Line, change: (line: Component[]) => Component
 });
 const mapLines = (job: Job, change: (line: Component[]) => Component[]): Job => ({
   ...job,
-  run: { supply: change(job.run.supply), return: change(job.run.return) },
+  run: { ...job.run, supply: change(job.run.supply), return: change(job.run.return) },
 });
 const mapComponent = (job: Job, id: string, change: (component: Component) => Component): Job =>
   mapLines(job, (line) => (line.some((c) => c.id === id) ? line.map((c) => (c.id === id ? change(c) : c)) : line));

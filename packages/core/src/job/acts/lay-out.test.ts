@@ -10,7 +10,7 @@ import { applyAct } from './apply-act.ts';
 const keys = Object.keys(layouts) as LayoutKey[];
 const injection = keys.filter((key) => layouts[key].engine === 'injection');
 const measurements = (job: Job) =>
-  allComponents(job)
+  [...allComponents(job), ...(job.run.spare ?? [])]
     .filter((c) => c.kind === 'hose' || c.kind === 'hardLine' || c.kind === 'filter')
     .map((c) => JSON.stringify({ ...c, id: c.id }))
     .sort();

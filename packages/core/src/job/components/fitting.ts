@@ -13,6 +13,8 @@ export const fitting = defineComponent('fitting', 'Fitting', {
       elbow45Swept: '45° hose end, swept',
       teeRun: 'tee, straight through',
       teeBranch: 'tee, through the branch',
+      y: 'Y, into one branch',
+      block: 'distribution block, into one port',
       quickConnector: 'quick connector',
       banjo: 'banjo',
       bulkhead: 'bulkhead fitting',

@@ -1,6 +1,7 @@
 import { hoseConstructions } from '../../ratings/hose-construction.ts';
 import { mm } from '../../units/quick.ts';
 import { choice, flag, namesOf, quantity } from '../property.ts';
+import { lineTags } from '../line-tag.ts';
 import { defineComponent } from './define-component.ts';
 
 export const hose = defineComponent('hose', 'Hose', {
@@ -22,4 +23,5 @@ export const hose = defineComponent('hose', 'Hose', {
     crimped: 'crimped sleeves',
     none: 'push-on barbs, no clamp',
   }),
+  tag: choice('tag on it', lineTags),
 });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { celsius } from '../../units/quick.ts';
+import { bar, celsius, kPa } from '../../units/quick.ts';
 import { gaugeArea, wireGauges, type WireGauge } from '../../wiring/wire.ts';
 import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../property.ts';
 import { measuredSchema } from '../measured.ts';
@@ -46,6 +46,34 @@ export const pump = defineComponent('pump', 'Pump', {
   }),
   tables,
   checkValve: flag('check valve in the outlet', 'Holds the line full when the pump stops.'),
+  reversed: flag('arrow points against the flow'),
+  beside: flag('works beside the pump before it', 'Same inlet, same outlet: two or three pumps in one hanger.'),
+  runs: choice('runs', {
+    always: 'whenever the engine runs',
+    onDemand: 'when the engine burns more than …',
+    onBoost: 'when the boost is above …',
+  }),
+  startsAtDemand: quantity('starts when the engine burns', 'volumeFlow', 'L/h', { maximum: 3e-4, step: 10 }),
+  startsAtBoost: quantity('starts at boost', 'pressure', 'kPa', { maximum: kPa(400) }),
+  ownRelay: flag('has a relay and a fuse of its own'),
+  drive: choice('driven by', {
+    full: 'the system voltage',
+    pwm: 'a pump controller (PWM) that holds a pressure',
+  }),
+  targetPressure: quantity('pressure that the controller holds', 'pressure', 'kPa', {
+    maximum: bar(15),
+    likely: [bar(2), bar(7)],
+  }),
+  targetReferenced: flag('the held pressure follows the manifold'),
+  sensorExpected: choice('the controller expects its pressure sensor', {
+    rail: 'on the rail',
+    tank: 'near the tank',
+  }),
+  sensorShielded: flag('sensor wiring is shielded'),
+  leastDuty: quantity('least duty of the controller', 'fraction', '%', {
+    maximum: 1,
+    typical: { si: 0.2, source: TYPICAL },
+  }),
   reliefPressure: quantity('relief valve opens at', 'pressure', 'kPa', { maximum: 2e6 }),
   supplyWire: choice('supply wire', wires, {
     hint: 'From battery or relay to the pump. With all four, Endrel reckons the voltage at the pump.',

@@ -78,6 +78,21 @@ const symbols: Record<ComponentKind, (action?: string) => ReactNode> = {
       <path d="M-4 -12-7 -15 -1 -17 -7 -19 -1 -21" {...LINE} strokeWidth={1.2} />
     </>
   ),
+  swirlPot: () => (
+    <>
+      <path d="M-14 -15V13Q-14 17 -10 17H10Q14 17 14 13V-15Z" {...BODY} />
+      <path d="M-14 -7H14" {...LINE} strokeWidth={1.1} strokeDasharray="5 2.5" />
+      <path d="M8 4A8 6 0 1 1 3 -1M3 -1 -1.500 -3.500M3 -1 0.500 3" {...LINE} strokeWidth={1.3} />
+    </>
+  ),
+  pressureSensor: () => (
+    <>
+      <path d="M0 0V-6" {...LINE} />
+      <circle cy={-13} r={7.5} {...BODY} />
+      <path d="M-4 -10 3.500 -16.500M3.500 -16.500H-0.500M3.500 -16.500V-12.500" {...LINE} strokeWidth={1.2} />
+      <circle r={2.6} fill="currentColor" />
+    </>
+  ),
   returnDrop: () => <path d="M0 -16V12M-4.500 5 0 13 4.500 5" {...LINE} strokeWidth={2} />,
 };
 

@@ -1,24 +1,16 @@
 import { RadioGroup } from 'radix-ui';
-import type { PointKey } from '@endrel/core/run/operating-point';
-import { pointKeys } from '@endrel/core/run/operating-point';
-import { wantedRailPressure, type PointResult } from '@endrel/core/run/solve-run';
+import { pointKeysOf, pointName, shortPointName } from '@endrel/core/run/operating-point';
+import { resultAt, wantedRailPressure, type PointResult } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
 import type { ReactNode } from 'react';
+import { capital } from '../../components/capital.ts';
 import { Moving } from '../../components/Moving.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
 
-const names: Record<PointKey, string> = {
-  idle: 'Idle',
-  cruise: 'Cruise',
-  fullLoad: 'Full load',
-  fullLoadHot: 'Full, hot, low V',
-  overrun: 'Overrun',
-};
-
 interface ReadingsProps {
-  readonly point: PointKey;
-  onPoint(point: PointKey): void;
+  readonly point: string;
+  onPoint(point: string): void;
   onWorking(key: string): void;
 }
 
@@ -27,45 +19,41 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
   const { snapshot, assessment } = useJobSession();
   const solution = assessment?.findings.solution;
   const demand = assessment?.findings.demand;
-  const place = snapshot.job.run.supply.some((c) => c.kind === 'carburettor') ? 'Carburettor' : 'Rail';
+  const { job } = snapshot;
+  const place = job.run.supply.some((c) => c.kind === 'carburettor') ? 'Carburettor' : 'Rail';
   const waiting = waitingFor(assessment);
   return (
     <div className="relative flex items-stretch overflow-x-auto border-b border-hair">
-      <RadioGroup.Root
-        aria-label="Operating point"
-        className="flex shrink-0"
-        value={point}
-        onValueChange={(v) => onPoint(v as PointKey)}
-      >
-        {pointKeys.map((key) => (
+      <RadioGroup.Root aria-label="Operating point" className="flex shrink-0" value={point} onValueChange={onPoint}>
+        {pointKeysOf(job).map((key) => (
           <div
             key={key}
-            className={`min-w-[7.4rem] border-r border-hair px-3 pt-1 pb-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
+            className={`min-w-[6.7rem] border-r border-hair px-2.5 pt-1 pb-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
           >
             <RadioGroup.Item
               value={key}
               className="label block w-full text-left"
-              aria-label={`${names[key]}: show on the run`}
+              aria-label={`${capital(pointName(job, key))}: show on the run`}
             >
-              {key === 'idle' ? `${place} at idle` : names[key]}
+              {key === 'idle' ? `${place} at idle` : capital(shortPointName(job, key))}
             </RadioGroup.Item>
             <Reading
               onOpen={solution && (() => onWorking(`railPressure:${key}`))}
-              label={`Working of the pressure at ${names[key].toLowerCase()}`}
+              label={`Working of the pressure at ${pointName(job, key)}`}
             >
-              {solution ? <Moving figure={figure('pressure', solution.points[key].railPressure)} /> : '–'}
+              {solution ? <Moving figure={figure('pressure', resultAt(solution, key).railPressure)} /> : '–'}
             </Reading>
-            {solution && <Wanted result={solution.points[key]} />}
+            {solution && <Wanted result={resultAt(solution, key)} />}
           </div>
         ))}
       </RadioGroup.Root>
-      <div className="min-w-[7.4rem] shrink-0 border-r border-hair px-3 pt-1">
+      <div className="min-w-[6.7rem] shrink-0 border-r border-hair px-2.5 pt-1">
         <span className="label block">Demand, full load</span>
         <Reading onOpen={demand && (() => onWorking('demand'))} label="Working of the demand">
           {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : '–'}
         </Reading>
       </div>
-      <div className="min-w-[7.4rem] shrink-0 border-r border-hair px-3 pt-1">
+      <div className="min-w-[6.7rem] shrink-0 border-r border-hair px-2.5 pt-1">
         <span className="label block">Pump margin</span>
         <Reading onOpen={solution?.margin && (() => onWorking('pumpMargin'))} label="Working of the pump margin">
           {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : '–'}

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { FieldPath, Stage } from '@endrel/core/job/needs';
-import { pointKeys, type PointKey } from '@endrel/core/run/operating-point';
+import { pointKeysOf } from '@endrel/core/run/operating-point';
+import { useJob } from '../../session/session-context.tsx';
 import { focusField } from '../../components/anchor.ts';
 import { stageList } from './stages.ts';
 import { tabOfField } from './stage-tabs.ts';
@@ -11,11 +12,11 @@ export interface JobView {
   readonly jobId: string;
   readonly stage: Stage;
   readonly part: string | undefined;
-  readonly point: PointKey;
+  readonly point: string;
   goTo(stage: Stage): void;
   /** Shows a part on the bench: that is the run stage. */
   selectPart(id: string): void;
-  setPoint(point: PointKey): void;
+  setPoint(point: string): void;
   /** Goes to where a field is and puts the cursor into it. */
   goToField(stage: Stage, path: FieldPath, component?: string): void;
 }
@@ -28,7 +29,7 @@ export function useJobView(): JobView {
   const part = search.get('part') ?? undefined;
   const at = search.get('at');
   const tab = search.get('tab') ?? undefined;
-  const point = pointKeys.find((key) => key === at) ?? 'fullLoad';
+  const point = pointKeysOf(useJob()).find((key) => key === at) ?? 'fullLoad';
   const wanted = useRef<FieldPath>(undefined);
 
   // a field that was asked for may be on a stage that has only now been drawn

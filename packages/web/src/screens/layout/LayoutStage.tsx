@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
-import { lengthOf } from '@endrel/core/run/build-network';
+import { lengthOf } from '@endrel/core/run/component-loss';
 import { miniRun } from '@endrel/core/contract/summary';
 import { TextField } from '../../components/PropertyField.tsx';
 import { useLayoutComparison, type LaidOut } from '../../calc/use-layout-comparison.ts';

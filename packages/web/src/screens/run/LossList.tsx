@@ -1,14 +1,13 @@
 import { componentName } from '@endrel/core/job/component';
 import { allComponents } from '@endrel/core/job/needs';
 import type { Job } from '@endrel/core/job/job';
-import { pointNames, type PointKey } from '@endrel/core/run/operating-point';
-import type { RunSolution } from '@endrel/core/run/solve-run';
+import { resultAt, type RunSolution } from '@endrel/core/run/solve-run';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 interface LossListProps {
   readonly job: Job;
   readonly solution: RunSolution;
-  readonly point: PointKey;
+  readonly point: string;
   onPart(id: string): void;
 }
 
@@ -16,7 +15,8 @@ interface LossListProps {
 export function LossList({ job, solution, point, onPart }: LossListProps) {
   const units = useDisplayUnits();
   const parts = allComponents(job);
-  const losses = solution.points[point].components
+  const result = resultAt(solution, point);
+  const losses = result.components
     .flatMap((c) => {
       const part = parts.find((p) => p.id === c.id);
       const loss = c.inletPressure - c.outletPressure;
@@ -28,7 +28,7 @@ export function LossList({ job, solution, point, onPart }: LossListProps) {
   return (
     <details className="mt-1" open>
       <summary className="py-1 font-semibold">
-        Where each {units.system === 'metric' ? 'kPa' : 'psi'} goes at {pointNames[point]}
+        Where each {units.system === 'metric' ? 'kPa' : 'psi'} goes at {result.point.name}
       </summary>
       <table className="w-full text-right text-[0.95rem]">
         <thead className="sr-only">

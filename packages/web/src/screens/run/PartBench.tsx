@@ -2,6 +2,7 @@ import { ArrowLeft, ArrowRight, Trash2 } from 'lucide-react';
 import { componentDefinitions, componentName, propertiesOf, type Component } from '@endrel/core/job/component';
 import { commonProperties } from '@endrel/core/job/components/define-component';
 import { lineOf } from '@endrel/core/job/needs';
+import { isRelevant } from '@endrel/core/job/relevant';
 import type { Property } from '@endrel/core/job/property';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { ComponentSymbol } from '../../drawing/symbols/ComponentSymbol.tsx';
@@ -31,7 +32,7 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
     />
   );
   const properties = Object.entries(propertiesOf(part.kind)).filter(
-    ([key, property]) => property.type !== 'pumpTable' && (key !== 'inletHeight' || values.place !== 'inTank'),
+    ([key, property]) => property.type !== 'pumpTable' && isRelevant(part, key),
   );
   const tables = Object.entries(propertiesOf(part.kind)).filter(([, property]) => property.type === 'pumpTable');
   const neighbour = job.run[line][index - 1] ?? job.run[line][index + 1];

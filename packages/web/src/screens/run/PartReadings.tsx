@@ -1,15 +1,19 @@
-import type { RunSolution } from '@endrel/core/run/solve-run';
+import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import type { Component } from '@endrel/core/job/component';
-import { pointKeys, pointNames, type PointKey } from '@endrel/core/run/operating-point';
+import { shortPointName } from '@endrel/core/run/operating-point';
+import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
-const short: Record<PointKey, string> = { ...pointNames, fullLoadHot: 'full, hot, low V' };
 const stateWords = { open: '', regulating: 'regulating', wideOpen: 'wide open', shut: 'shut' } as const;
 
 /** What a part does at each operating point. */
-export function PartReadings({ part, solution, point }: { part: Component; solution: RunSolution; point: PointKey }) {
+export function PartReadings({ part, solution, point }: { part: Component; solution: RunSolution; point: string }) {
   const units = useDisplayUnits();
-  const rows = pointKeys.map((key) => ({ key, flow: solution.points[key].components.find((c) => c.id === part.id) }));
+  const job = useJob();
+  const rows = resultsOf(solution).map(({ point: { key }, components }) => ({
+    key,
+    flow: components.find((c) => c.id === part.id),
+  }));
   const spills = part.kind === 'regulator' && part.action === 'bypass';
   const hasVelocity = rows.some((r) => r.flow?.velocity !== undefined);
   const hasCurrent = rows.some((r) => r.flow?.current !== undefined);
@@ -36,7 +40,7 @@ export function PartReadings({ part, solution, point }: { part: Component; solut
             flow ? (
               <tr key={key} className={key === point ? 'bg-lit font-semibold' : ''}>
                 <th scope="row" className="text-left font-normal">
-                  {short[key]}
+                  {shortPointName(job, key)}
                 </th>
                 <td className="figure">{units.show('pressure', flow.inletPressure)}</td>
                 {!spills && (

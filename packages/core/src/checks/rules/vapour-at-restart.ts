@@ -1,0 +1,29 @@
+import type { Rule } from '../snag.ts';
+import { figure } from '../../units/quantity.ts';
+
+/** Fuel that boils in a rail, or in the line to a carburettor, after the engine has stood hot. */
+export const vapourAtRestart: Rule = {
+  key: 'vapour-at-restart',
+  check: ({ job, solution }) => {
+    const restart = solution?.points.hotRestart;
+    if (!restart || restart.engineVapourMargin >= 0) return [];
+    const consumer = job.run.supply.find((c) => c.kind === 'rail' || c.kind === 'carburettor');
+    return [
+      {
+        // a carburettor vents its bowl: it starts badly, but it starts
+        grade: consumer?.kind === 'carburettor' ? 'note' : 'fix',
+        stage: 'run',
+        component: consumer?.id,
+        what: `Fuel boils in ${consumer?.kind === 'carburettor' ? 'the line to the carburettor' : 'the rail'} at hot restart.`,
+        figure: { label: 'at the engine, gauge', ...figure('pressure', restart.railPressure) },
+        limit: {
+          label: 'must be above, gauge',
+          ...figure('pressure', restart.railPressure - restart.engineVapourMargin),
+        },
+        why: 'Injectors meter vapour, and the engine stalls until the rail is flushed.',
+        cure: 'Hold more pressure, flush the rail with a return, keep the line off the heat, or sleeve it.',
+        source: 'vapour pressure by EPA AP-42 7.1',
+      },
+    ];
+  },
+};

@@ -1,0 +1,227 @@
+import { expect } from 'chai';
+import { afterRailJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { demoJobs } from '../demo/index.ts';
+import type { ComponentOf } from '../job/component.ts';
+import type { Job } from '../job/job.ts';
+import { pumpClasses } from '../pumps/library.ts';
+import { celsius } from '../units/quick.ts';
+import { deadHeads } from './dead-head.ts';
+import { findingsOf } from './findings.ts';
+import { pointKeys } from './operating-point.ts';
+import type { RunSolution } from './solve-run.ts';
+import { potSeconds, potVolumeFor } from './swirl-pot.ts';
+
+function solve(job: Job): RunSolution {
+  const { solution, faults, needs } = findingsOf(job);
+  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.title)]));
+  return solution;
+}
+const LPH = 3.6e6;
+const si = (value: number, unit: string) => ({ si: value, unit });
+
+/** The sprint car with a second pump like its first beside it. */
+const twoPumps = (rest: Partial<ComponentOf<'pump'>> = {}) =>
+  changed(demoJobs.sprintCar, (job) => {
+    const at = job.run.supply.findIndex((c) => c.kind === 'pump');
+    job.run.supply.splice(at + 1, 0, { ...get(job, 'pump'), id: 'pump-2', beside: true, ...rest });
+  });
+const flowOf = (solution: RunSolution, key: (typeof pointKeys)[number], id: string) =>
+  solution.points[key].components.find((c) => c.id === id)!.flow * LPH;
+
+describe('pumps side by side', () => {
+  it('share the flow equally when they are alike, against the same pressure', () => {
+    const solution = solve(twoPumps());
+    for (const key of pointKeys) {
+      expect(flowOf(solution, key, 'pump-1')).to.be.closeTo(flowOf(solution, key, 'pump-2'), 1e-4);
+      expect(solution.points[key].pumpFlow * LPH).to.be.closeTo(2 * flowOf(solution, key, 'pump-1'), 1e-4);
+    }
+  });
+  it('bring more margin than one, and less than twice as much: the line loses more', () => {
+    const [one, two] = [solve(demoJobs.sprintCar).margin!, solve(twoPumps()).margin!];
+    expect(two.available)
+      .to.be.greaterThan(1.2 * one.available)
+      .and.lessThan(2 * one.available);
+  });
+  it('draw current together', () => {
+    expect(solve(twoPumps()).points.fullLoad.pumpCurrent! / solve(demoJobs.sprintCar).points.fullLoad.pumpCurrent!)
+      .to.be.greaterThan(1.6)
+      .and.lessThan(2.4);
+  });
+  it('start by demand: the second stands at idle and runs at full load', () => {
+    const solution = solve(twoPumps({ runs: 'onDemand', startsAtDemand: si(100 / LPH, 'L/h') }));
+    expect(flowOf(solution, 'idle', 'pump-2')).to.equal(0);
+    expect(flowOf(solution, 'fullLoad', 'pump-2')).to.be.greaterThan(100);
+  });
+  it('a standing pump without a check valve lets fuel back: the rail gets less', () => {
+    const staged = { runs: 'onBoost', startsAtBoost: si(400e3, 'kPa') } as const;
+    const [held, leaking] = [solve(twoPumps(staged)), solve(twoPumps({ ...staged, checkValve: false }))];
+    expect(flowOf(leaking, 'fullLoad', 'pump-2')).to.be.lessThan(-50);
+    expect(leaking.margin!.available).to.be.lessThan(held.margin!.available);
+  });
+});
+
+describe('dead-head pressures', () => {
+  it('add up in series, take the strongest side by side, and start again at a pot', () => {
+    const alone = deadHeads(demoJobs.sprintCar, 13.5).pressure;
+    expect(deadHeads(twoPumps(), 13.5).pressure).to.equal(alone);
+    expect(deadHeads(twoPumps({ beside: false }), 13.5).pressure).to.be.closeTo(2 * alone, 1);
+    const { at } = deadHeads(demoJobs.rescuePickup, 13.5);
+    expect(at['hose-1']).to.be.closeTo(690e3, 1); // behind the lift pump
+    expect(at['hose-2']).to.equal(0); // between pot and pump
+    expect(at['filter-1']).to.equal(650e3); // capped by the relief valve
+  });
+});
+
+describe('a swirl pot', () => {
+  it('balances: what is lifted and returned is drawn or runs over, and the rail is fed from it', () => {
+    const { points } = solve(demoJobs.rescuePickup);
+    for (const key of pointKeys) {
+      const { pot, pumpFlow, returnFlow, railPressure, point } = points[key];
+      expect(pot!.draw * LPH).to.be.closeTo(pumpFlow * LPH, 1e-4);
+      expect(pot!.back * LPH).to.be.closeTo(returnFlow * LPH, 1e-4);
+      expect((pot!.lift - pot!.overflow) * LPH).to.be.closeTo(point.demand * LPH, 1e-4);
+      expect(railPressure - point.manifold).to.be.within(295e3, 312e3);
+    }
+  });
+  it('runs down when the lift pump is too weak, by what is missing', () => {
+    const { points } = solve(
+      changed(demoJobs.rescuePickup, (j) => {
+        get(j, 'pump').tables = pumpClasses.carburettor120;
+        j.brief.power!.si *= 1.4;
+      }),
+    );
+    const { pot, point } = points.fullLoadHot;
+    expect(pot!.overflow).to.be.lessThan(0);
+    expect((pot!.lift - pot!.overflow) * LPH).to.be.closeTo(point.demand * LPH, 1e-4);
+  });
+  it('lasts its volume over the flow, and is sized to the tenth of a litre', () => {
+    expect(potSeconds(1e-3, 100 / LPH)).to.be.closeTo(36, 1e-9);
+    expect(potVolumeFor(36, 100 / LPH)).to.be.closeTo(1e-3, 1e-12);
+    expect(potVolumeFor(37, 100 / LPH)).to.be.closeTo(1.1e-3, 1e-12);
+  });
+});
+
+describe('a pump under a controller', () => {
+  it('holds the pressure at the sensor at every point, by less than full duty, and spills nothing', () => {
+    const { points } = solve(demoJobs.islandShuttle);
+    for (const key of pointKeys) {
+      expect(points[key].railPressure).to.be.closeTo(500e3, 60);
+      expect(points[key].duty).to.be.within(0.5, 0.99);
+      expect(points[key].pumpFlow * LPH).to.be.closeTo(points[key].point.demand * LPH, 1e-4);
+    }
+    expect(points.fullLoad.duty!).to.be.greaterThan(points.idle.duty!);
+    expect(points.fullLoadHot.duty!).to.be.greaterThan(points.fullLoad.duty!); // less voltage
+  });
+  it('with the sensor near the tank leaves out what the line loses', () => {
+    const near = changed(demoJobs.islandShuttle, (j) => {
+      const at = j.run.supply.findIndex((c) => c.kind === 'pressureSensor');
+      const [sensor] = j.run.supply.splice(at, 1) as [ComponentOf<'pressureSensor'>];
+      j.run.supply.splice(3, 0, { ...sensor, onRail: false });
+    });
+    const { points } = solve(near);
+    const outlet = (key: 'idle' | 'fullLoad') => points[key].components.find((c) => c.id === 'pump-1')!.outletPressure;
+    expect(outlet('fullLoad')).to.be.closeTo(500e3, 60);
+    expect(points.fullLoad.railPressure).to.be.lessThan(points.idle.railPressure - 1e3);
+  });
+  it('that cannot reach its pressure runs at full duty, and the rail is what it is', () => {
+    const { points } = solve(
+      changed(demoJobs.islandShuttle, (j) => {
+        get(j, 'pump').tables = pumpClasses.injection190;
+        j.brief.power!.si *= 3;
+      }),
+    );
+    expect(points.fullLoadHot.duty).to.equal(1);
+    expect(points.fullLoadHot.railPressure).to.be.lessThan(480e3);
+  });
+});
+
+describe('two rails', () => {
+  const fed = (feed: ComponentOf<'rail'>['feed']) =>
+    solve(changed(demoJobs.rescuePickup, (j) => (get(j, 'rail').feed = feed)));
+  it('hold their pressure and pass the same demand however they are fed', () => {
+    for (const feed of ['single', 'series', 'parallel', 'crossover'] as const) {
+      const { points } = fed(feed);
+      for (const key of pointKeys) {
+        expect(points[key].pumpFlow * LPH).to.be.closeTo(
+          (points[key].point.demand + points[key].returnFlow) * LPH,
+          1e-4,
+        );
+        expect(points[key].injectorPressure, feed).to.be.within(295e3, 315e3);
+      }
+    }
+  });
+  it('lose most in series, where all that is spilled passes both and the tube between them', () => {
+    const loss = (feed: ComponentOf<'rail'>['feed']) => {
+      const rail = fed(feed).points.idle.components.find((c) => c.id === 'rail-1')!;
+      return rail.inletPressure - rail.outletPressure;
+    };
+    expect(loss('series')).to.be.greaterThan(loss('parallel'));
+    expect(loss('crossover')).to.be.lessThan(loss('series'));
+  });
+});
+
+describe('operating points', () => {
+  it('are seven, and the fitter’s own come after them', () => {
+    const job = cleanJob(
+      (j) =>
+        (j.points = {
+          own: [
+            {
+              id: 'row-1',
+              label: 'Long climb',
+              load: si(0.7, '%'),
+              voltage: si(12, 'V'),
+              temperature: si(celsius(45), '°C'),
+            },
+          ],
+        }),
+    );
+    const { points } = solve(job);
+    expect(Object.keys(points)).to.deep.equal([...pointKeys, 'row-1']);
+    const climb = points['row-1']!;
+    expect(climb.point.name).to.equal('Long climb');
+    expect(climb.point.demand / points.fullLoad.point.demand).to.be.closeTo(0.7, 1e-9);
+    expect(climb.pumpFlow).to.be.lessThan(points.fullLoad.pumpFlow); // at 12 V
+  });
+  it('take their own voltage, level, temperature and dirt', () => {
+    const plain = solve(cleanJob()).points.fullLoad;
+    const at = (conditions: object) => solve(cleanJob((j) => (j.points = { fullLoad: conditions }))).points.fullLoad;
+    expect(at({ voltage: si(12, 'V') }).pumpFlow).to.be.lessThan(plain.pumpFlow);
+    expect(at({ level: si(1, '%') }).suctionMargin - plain.suctionMargin).to.be.closeTo(0.75 * 0.236, 5e-3);
+    expect(at({ temperature: si(celsius(45), '°C') }).suctionMargin).to.be.lessThan(plain.suctionMargin - 3);
+    const drop = (dirt: number) => {
+      const filter = at({ dirt: si(dirt, '') }).components.find((c) => c.id === 'filter-1')!;
+      return (filter.inletPressure - filter.outletPressure) / filter.flow;
+    };
+    expect((drop(7) - drop(4)) / (drop(4) - drop(1))).to.be.closeTo(1, 0.03);
+  });
+  it('hot restart has the fuel at the engine hotter than in the tank', () => {
+    const { hotRestart, idle } = solve(cleanJob()).points;
+    expect(hotRestart.engineVapourMargin).to.be.lessThan(idle.engineVapourMargin - 100e3);
+  });
+  it('key-on says how long an empty line takes to fill', () => {
+    const { prime } = solve(cleanJob());
+    const volume = (Math.PI / 4) * (0.14 * 0.008 ** 2 + 3.4 * 0.006 ** 2 + 0.42 * 0.008 ** 2 + 0.381 * 0.012 ** 2);
+    expect(prime!.volume).to.be.closeTo(volume, 1e-6);
+    expect(prime!.time).to.be.within(1.5, 3);
+  });
+});
+
+describe('a run that cannot bring what the engine burns', () => {
+  const weak = () =>
+    afterRailJob((j) => {
+      get(j, 'pump').tables = pumpClasses.carburettor120;
+      j.brief.power!.si *= 3;
+      j.brief.railPressure!.si = 3e5;
+    });
+  it('delivers less, with the rail at manifold pressure and nowhere below vacuum', () => {
+    const { points } = solve(weak());
+    const { delivered, point, railPressure, pumpFlow } = points.fullLoad;
+    expect(railPressure).to.be.closeTo(point.manifold, 1);
+    expect(delivered * LPH).to.be.within(60, 130);
+    expect(pumpFlow * LPH).to.be.closeTo(delivered * LPH, 1e-3);
+    expect(delivered).to.be.lessThan(point.demand);
+    for (const p of Object.values(points))
+      for (const c of p!.components) expect(Math.min(c.inletPressure, c.outletPressure)).to.be.greaterThan(-101.325e3);
+  });
+});
