@@ -12,6 +12,7 @@ import { fineFilterBeforePump } from './rules/fine-filter-before-pump.ts';
 import { fixedRegulatorWithBoost } from './rules/fixed-regulator-with-boost.ts';
 import { floatArcMeets } from './rules/float-arc-meets.ts';
 import { floatPastTank } from './rules/float-past-tank.ts';
+import { fuelOverheats } from './rules/fuel-overheats.ts';
 import { fuseTooSmall } from './rules/fuse-too-small.ts';
 import { gaugeMismatch } from './rules/gauge-mismatch.ts';
 import { hangerTooLong } from './rules/hanger-too-long.ts';
@@ -78,6 +79,7 @@ export const rules: readonly Rule[] = [
   stagedPumps,
   sensorMisplaced,
   vapourAtRestart,
+  fuelOverheats,
   pressureCreep,
   fixedRegulatorWithBoost,
   carburettorFlooded,

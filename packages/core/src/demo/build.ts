@@ -23,6 +23,7 @@ export const amp = in_('A');
 export const percent = in_('%');
 export const litre = in_('L');
 export const bsfc = in_('lb/(hp·h)');
+export const minute = in_('min');
 export const ohm = in_('Ω');
 export const plain = in_('');
 export const degree = in_('°');

@@ -12,6 +12,7 @@ import {
   litre,
   lph,
   male,
+  minute,
   mm,
   ohm,
   percent,
@@ -134,6 +135,7 @@ export const mailVan: Job = {
     armSide: 'back',
     pivotForward: mm(60),
   },
+  assumptions: { driveTime: minute(75) },
   layout: { key: 'bypassAtTank', reason: 'One sound factory line forward; the engine control expects a fixed 4 bar.' },
   run: {
     supply: [

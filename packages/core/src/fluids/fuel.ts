@@ -78,3 +78,14 @@ export const volumeMultiplier = (fuel: Fuel): number =>
   fuel.family === 'diesel'
     ? 1
     : massMultiplier(fuel) * (petrol.density / fuelLiquid(fuel, REFERENCE_TEMPERATURE).density);
+
+const petrolHeat = 2100; // J/(kg K) near 30 °C, typical, from memory
+const ethanolHeat = 2440; // the same
+const dieselHeat = 2000; // the same
+
+/** Specific heat capacity, J/(kg K): blends by mass. */
+export function heatCapacity(fuel: Fuel): number {
+  if (fuel.family === 'diesel') return dieselHeat;
+  const w = ethanolMassFraction(fuel.ethanol);
+  return w * ethanolHeat + (1 - w) * petrolHeat;
+}

@@ -14,6 +14,7 @@ import { solveRun, type RunSolution } from './solve-run.ts';
 import { floatFindings, type FloatFindings } from '../senders/float-findings.ts';
 import { tankFindings, type TankFindings } from '../tanks/tank-findings.ts';
 import { surveyedTank } from '../tanks/surveyed-tank.ts';
+import { driveOf, type Drive } from '../heat/drive.ts';
 import { ventFindings, type VentFindings } from '../vents/vent-findings.ts';
 
 /** Everything computed from a job. Rules, working, cards and drawings read from here and compute no physics of their own. */
@@ -26,6 +27,8 @@ export interface Findings {
   readonly bsfc?: Value;
   readonly demand?: Demand;
   readonly solution?: RunSolution;
+  /** A drive at cruise; absent while a pump's current, the tank's volume or the flow is not known. */
+  readonly drive?: Drive;
   readonly gauge: GaugeOutcome;
   readonly sweep?: ReturnType<typeof sweepOutcome>;
   readonly tank: TankFindings;
@@ -67,6 +70,10 @@ export function findingsOf(job: Job): Findings {
     bsfc,
     demand,
     ...run,
+    drive:
+      run.solution && fuel && demand
+        ? driveOf(job, fuel, demand.volumeFlow, shell?.full ?? job.survey.tank.capacity?.si)
+        : undefined,
     gauge: gaugeOutcome(job),
     sweep: sweepOutcome(job),
     tank: tankFindings(job, tank),

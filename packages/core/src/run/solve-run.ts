@@ -164,7 +164,8 @@ function wiringCost(job: Job, id: string, curve: PumpCurve, pressure: number, vo
   return without > 0 ? 1 - flowAgainst(curve, pressure) / without : undefined;
 }
 
-function pointResult(job: Job, fuel: Fuel, point: OperatingPoint, solved: SolvedPoint): PointResult {
+/** What one solved point comes to, part by part. */
+export function pointResult(job: Job, fuel: Fuel, point: OperatingPoint, solved: SolvedPoint): PointResult {
   const { run: built, solution, voltages } = solved;
   const { liquid } = built.network;
   const pressureAt = (node: string) => solution.pressures[node]!;

@@ -1,0 +1,193 @@
+import { fuelLiquid, heatCapacity, type Fuel } from '../fluids/fuel.ts';
+import { vapourPressure } from '../fluids/vapour-pressure.ts';
+import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
+import { assumed } from '../job/assumption.ts';
+import type { Job } from '../job/job.ts';
+import { lengthOf } from '../run/component-loss.ts';
+import { operatingPoints } from '../run/operating-point.ts';
+import { solvePoint } from '../run/solve-point.ts';
+import { pointResult, type PointResult } from '../run/solve-run.ts';
+import { circuitHeat, wettedArea, type HeatCircuit } from './tank-heat.ts';
+
+export interface DriveStep {
+  readonly time: number; // s
+  readonly tank: number; // K
+  /** Share of the tank's depth. */
+  readonly level: number;
+  /** Head of fuel in hand before it boils at the pump that has least, m. */
+  readonly margin: number;
+  readonly pot?: number; // K
+}
+
+export interface Drive {
+  readonly steps: readonly DriveStep[];
+  /** The margin below which a pump begins to lose fuel, m. */
+  readonly leastMargin: number;
+  /** When the margin falls below it, s; absent when it does not. */
+  readonly trouble?: number;
+  /** The tank was down to its last before the drive was over. */
+  readonly ranDry: boolean;
+  /** At the end of the drive, W. */
+  readonly heat: { readonly pumps: number; readonly engine: number; readonly lost: number };
+}
+
+const STEPS = 60;
+const LEAST_MARGIN = 1; // m of fuel, common practice
+const LAST_LEVEL = 0.05; // a drive ends there: no gauge shows less
+const HOSE_SHARE = 0.4; // of the engine's heat, taken on in the hoses before the rail; typical, from memory
+
+/**
+ * A drive at cruise: the pumps and the engine warm what comes back, the tank gives heat off, the level falls. The run is
+ * solved at the start and again at the end's temperature and level, and the flows go from the one to the other.
+ *
+ * Undefined while a pump's current or the tank's volume is not known. @param volume - of the full tank, m3.
+ */
+export function driveOf(job: Job, fuel: Fuel, fullDemand: number, volume: number | undefined): Drive | undefined {
+  const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
+  if (volume === undefined) return undefined;
+  const begin = { temperature: value('fuelTemperature'), level: value('driveStartLevel') };
+  const first = cruiseAt(job, fuel, fullDemand, begin);
+  if (first?.pumpPower === undefined) return undefined;
+  const rough = integrate(job, fuel, volume, first, first);
+  const end = rough.steps.at(-1)!;
+  const last = cruiseAt(job, fuel, fullDemand, { temperature: end.tank, level: end.level }) ?? first;
+  return integrate(job, fuel, volume, first, last);
+}
+
+interface Conditions {
+  readonly temperature: number;
+  readonly level: number;
+}
+
+function cruiseAt(job: Job, fuel: Fuel, fullDemand: number, conditions: Conditions): PointResult | undefined {
+  const cruise = operatingPoints(job, fullDemand).find((p) => p.key === 'cruise')!;
+  const point = { ...cruise, ...conditions, engineTemperature: conditions.temperature };
+  const solved = solvePoint(job, fuel, point);
+  return solved.ok ? pointResult(job, fuel, point, solved.value) : undefined;
+}
+
+function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last: PointResult): Drive {
+  const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
+  const time = value('driveTime');
+  const startLevel = value('driveStartLevel');
+  const reid = value('reidVapourPressure');
+  const atmosphere = value('atmosphere');
+  const depth = job.survey.tank.depth?.si ?? 0;
+  const ambient = value('ambientTemperature');
+  const circuits = [circuitOf(job, fuel, first), circuitOf(job, fuel, last)] as const;
+  const suction = [suctionOf(job, first), suctionOf(job, last)] as const;
+  const mix = (a: number, b: number, share: number) => a + (b - a) * share;
+  const steps: DriveStep[] = [];
+  let tank = first.point.temperature;
+  let left = full * startLevel;
+  let ranDry = false;
+  const dt = time / STEPS;
+  let heat = { pumps: 0, engine: 0, lost: 0 };
+  for (let i = 0; i <= STEPS; i++) {
+    const share = i / STEPS;
+    const circuit = blend(circuits[0], circuits[1], share);
+    const level = left / full;
+    const around = circuitHeat(circuit, tank);
+    const liquid = fuelLiquid(fuel, tank);
+    // at the pump that has least in hand: behind a pot it draws the pot's warmer fuel
+    const margins = suction[0].map((s, k) => {
+      const inlet = mix(s.inlet - s.head * first.point.level, suction[1][k]!.inlet - s.head * last.point.level, share);
+      const drawn = s.fromPot ? (around.potTemperature ?? tank) : tank;
+      return (
+        (atmosphere + inlet + s.head * level - vapourPressure(fuel, reid, drawn)) / (liquid.density * STANDARD_GRAVITY)
+      );
+    });
+    steps.push({ time: i * dt, tank, level, margin: Math.min(...margins), pot: around.potTemperature });
+    const lost = value('tankHeat') * wettedArea(full, level) * (tank - ambient);
+    heat = { pumps: around.fromPumps, engine: around.fromEngine, lost };
+    if (level <= LAST_LEVEL) {
+      ranDry = i < STEPS;
+      break;
+    }
+    // implicit in the tank's loss, which is what could make a long step swing
+    const gained = circuit.back * circuit.capacity * (around.backTemperature - tank) - lost;
+    const stored = left * circuit.capacity;
+    tank += (gained * dt) / (stored + value('tankHeat') * wettedArea(full, level) * dt);
+    left = Math.max(0, left - first.point.demand * dt);
+  }
+  return { steps, leastMargin: LEAST_MARGIN, trouble: troubleOf(steps), ranDry, heat };
+
+  /** Inlet pressure of each pump at its point, and by how much it rises from an empty tank to a full one. Pa. */
+  function suctionOf(of: Job, result: PointResult) {
+    const pot = of.run.supply.findIndex((c) => c.kind === 'swirlPot');
+    return of.run.supply.flatMap((c, i) => {
+      const flow =
+        c.kind === 'pump' ? result.components.find((f) => f.id === c.id && f.suctionMargin !== undefined) : undefined;
+      if (!flow) return [];
+      const fromPot = pot >= 0 && i > pot;
+      const density = fuelLiquid(fuel, result.point.temperature).density;
+      return [{ inlet: flow.inletPressure, fromPot, head: fromPot ? 0 : density * STANDARD_GRAVITY * depth }];
+    });
+  }
+}
+
+const blend = (a: HeatCircuit, b: HeatCircuit, share: number): HeatCircuit => {
+  const mix = (x: number, y: number) => x + (y - x) * share;
+  return {
+    ...a,
+    drawn: mix(a.drawn, b.drawn),
+    back: mix(a.back, b.back),
+    pumpPower: mix(a.pumpPower, b.pumpPower),
+    bayFlow: mix(a.bayFlow, b.bayFlow),
+    pot: a.pot &&
+      b.pot && {
+        drawn: mix(a.pot.drawn, b.pot.drawn),
+        back: mix(a.pot.back, b.pot.back),
+        pumpPower: mix(a.pot.pumpPower, b.pot.pumpPower),
+      },
+  };
+};
+
+/** What circulates at a point, and how much of the engine's heat comes back with it. */
+export function circuitOf(job: Job, fuel: Fuel, result: PointResult): HeatCircuit {
+  const liquid = fuelLiquid(fuel, result.point.temperature);
+  const { pot } = result;
+  const potAt = pot ? job.run.supply.findIndex((c) => c.id === pot.id) : -1;
+  const powerOf = (behindPot: boolean) =>
+    job.run.supply.reduce((sum, c, i) => {
+      const flow =
+        c.kind === 'pump' && (pot !== undefined && i > potAt) === behindPot
+          ? result.components.find((f) => f.id === c.id)
+          : undefined;
+      return sum + (flow?.current ?? 0) * (flow?.voltage ?? 0);
+    }, 0);
+  return {
+    capacity: liquid.density * heatCapacity(fuel),
+    drawn: pot ? pot.lift : result.pumpFlow,
+    back: pot ? Math.max(0, pot.overflow) : result.returnFlow,
+    pumpPower: powerOf(false),
+    bayConductance: bayConductance(job),
+    bayFlow: result.returnFlow,
+    bayTemperature: assumed(job.assumptions, 'bayTemperature'),
+    pot: pot && { drawn: pot.draw, back: pot.back, pumpPower: powerOf(true) },
+  };
+}
+
+/**
+ * W/K of the engine that the returning fuel passes: all of it when it is spilled after the rail, the hoses' share when
+ * before the rail but in the engine bay, nothing when by the tank. In the bay is where most of the line lies behind.
+ */
+export function bayConductance(job: Job): number {
+  const { supply } = job.run;
+  const spill = supply.findIndex((c) => c.kind === 'regulator' && c.action === 'bypass');
+  const consumer = supply.findIndex((c) => c.kind === 'rail' || c.kind === 'carburettor');
+  if (spill < 0 || consumer < 0) return 0;
+  const all = assumed(job.assumptions, 'railHeat');
+  if (spill > consumer) return all;
+  const length = (to: number) => supply.slice(0, to).reduce((sum, c) => sum + lengthOf(c), 0);
+  return length(spill) > length(consumer) / 2 ? HOSE_SHARE * all : 0;
+}
+
+/** When the margin falls below the least, between two steps by straight line. */
+function troubleOf(steps: readonly DriveStep[]): number | undefined {
+  const at = steps.findIndex((s) => s.margin < LEAST_MARGIN);
+  if (at < 0) return undefined;
+  if (at === 0) return 0;
+  const [a, b] = [steps[at - 1]!, steps[at]!];
+  return a.time + ((b.time - a.time) * (a.margin - LEAST_MARGIN)) / (a.margin - b.margin);
+}

@@ -1,0 +1,131 @@
+import { expect } from 'chai';
+import { afterRailJob, changed, cleanJob, expectSnag, get } from '../../test/rule-cases.ts';
+import { demoJobs } from '../demo/index.ts';
+import type { Job } from '../job/job.ts';
+import { findingsOf } from '../run/findings.ts';
+import { celsius, litresPerHour } from '../units/quick.ts';
+import { bayConductance, type Drive } from './drive.ts';
+import { circuitHeat, warmed, wettedArea, type HeatCircuit } from './tank-heat.ts';
+
+const si = (value: number, unit: string) => ({ si: value, unit });
+const drive = (job: Job): Drive => findingsOf(job).drive!;
+const last = (d: Drive) => d.steps.at(-1)!;
+
+const circuit: HeatCircuit = {
+  capacity: 745 * 2100,
+  drawn: litresPerHour(200),
+  back: litresPerHour(186),
+  pumpPower: 120,
+  bayConductance: 2.5,
+  bayFlow: litresPerHour(186),
+  bayTemperature: celsius(85),
+};
+
+// Closed forms: a heat exchanger with one side at a fixed temperature (effectiveness 1 − exp(−NTU)), mixing by heat balance,
+// and the first-order lag of a stirred tank; any textbook of heat transfer.
+describe('heat that the fuel takes on', () => {
+  it('along a warm surface follows 1 − exp(−NTU)', () => {
+    const ntu = 2.5 / (litresPerHour(186) * circuit.capacity);
+    const out = warmed(300, 358.15, 2.5, litresPerHour(186), circuit.capacity);
+    expect((out - 300) / 58.15).to.be.closeTo(1 - Math.exp(-ntu), 1e-12);
+    expect(warmed(300, 358.15, 2.5, 0, circuit.capacity)).to.equal(300);
+  });
+  it('balances: what comes back is the tank plus pump and engine', () => {
+    const heat = circuitHeat(circuit, celsius(30));
+    const brought = circuit.back * circuit.capacity * (heat.backTemperature - celsius(30));
+    expect(brought).to.be.closeTo(heat.fromPumps + heat.fromEngine, 1e-9);
+    expect(heat.fromPumps).to.be.closeTo((120 * 186) / 200, 1e-9); // the engine burns the rest of it
+  });
+  it('with a pot mixes as a pot does, found here by going round until it settles', () => {
+    const withPot: HeatCircuit = {
+      ...circuit,
+      drawn: litresPerHour(170),
+      back: litresPerHour(156),
+      pumpPower: 60,
+      pot: { drawn: litresPerHour(200), back: litresPerHour(186), pumpPower: 120 },
+    };
+    const tank = celsius(30);
+    const lifted = tank + 60 / (withPot.drawn * circuit.capacity);
+    let pot = tank;
+    for (let i = 0; i < 500; i++) {
+      const pumped = pot + 120 / (withPot.pot!.drawn * circuit.capacity);
+      const returned = warmed(
+        pumped,
+        circuit.bayTemperature,
+        circuit.bayConductance,
+        circuit.bayFlow,
+        circuit.capacity,
+      );
+      pot = (withPot.drawn * lifted + withPot.pot!.back * returned) / (withPot.drawn + withPot.pot!.back);
+    }
+    expect(circuitHeat(withPot, tank).potTemperature).to.be.closeTo(pot, 1e-6);
+  });
+  it('leaves through a surface that shrinks with the level, not to nothing', () => {
+    expect(wettedArea(0.001, 1)).to.be.closeTo(0.065, 1e-9);
+    expect(wettedArea(0.001, 0) / wettedArea(0.001, 1)).to.be.closeTo(0.4, 1e-9);
+  });
+});
+
+describe('a drive', () => {
+  it('that burns nothing warms like a stirred tank: exponentially to its balance', () => {
+    const job = cleanJob((j) => {
+      Object.assign(j.assumptions, {
+        cruiseDemand: si(litresPerHour(0.001), 'L/h'),
+        driveTime: si(3600, 'min'),
+        fuelTemperature: si(celsius(20), '°C'),
+      });
+    });
+    const { steps } = drive(job);
+    const { solution, tank } = findingsOf(job);
+    const power = solution!.points.cruise.pumpPower!;
+    const volume = tank.full!;
+    const conductance = 10 * wettedArea(volume, 0.5);
+    const capacity = 0.5 * volume * 744.6 * 2113; // E10 near 20 °C
+    const balance = celsius(35) + power / conductance;
+    const expected = balance + (celsius(20) - balance) * Math.exp((-3600 * conductance) / capacity);
+    expect(steps.at(-1)!.tank).to.be.closeTo(expected, 0.35);
+  });
+  it('burns what the engine burns', () => {
+    const { steps } = drive(cleanJob());
+    const full = 0.62 * 0.41 * 0.236;
+    const burnt = litresPerHour(14) * steps.at(-1)!.time;
+    expect((steps[0]!.level - steps.at(-1)!.level) * full).to.be.closeTo(burnt, 0.05 * burnt); // rounded corners take a little
+  });
+  it('ends when the tank is down to its last', () => {
+    const long = cleanJob((j) => (j.assumptions.driveTime = si(10 * 3600, 'h')));
+    expect(drive(long).ranDry).to.equal(true);
+    expect(last(drive(long)).level).to.be.within(0, 0.06);
+  });
+  it('brings more heat back from behind the rail than from a regulator by the tank', () => {
+    expect(bayConductance(cleanJob())).to.equal(0);
+    expect(bayConductance(afterRailJob())).to.equal(2.5);
+    const before = afterRailJob((j) => {
+      const [regulator] = j.run.supply.splice(-1);
+      j.run.supply.splice(-1, 0, regulator!);
+    });
+    expect(bayConductance(before)).to.be.closeTo(1, 1e-12);
+    expect(last(drive(afterRailJob())).tank).to.be.greaterThan(last(drive(cleanJob())).tank + 2);
+  });
+  it('stays cool without a return', () => {
+    const { steps, heat } = drive(demoJobs.islandShuttle);
+    expect(heat.pumps + heat.engine).to.equal(0);
+    expect(steps.at(-1)!.tank).to.be.lessThan(celsius(35));
+  });
+  it('is not told while the pump’s current is unknown', () => {
+    const job = cleanJob((j) => get(j, 'pump').tables!.forEach((t) => t.rows.forEach((r) => delete r.current)));
+    expect(findingsOf(job).drive).to.equal(undefined);
+  });
+  it('that warms the tank too far is a snag, with the time to trouble', () => {
+    const hot = cleanJob((j) => (j.assumptions.driveTime = si(7200, 'min')));
+    const snag = expectSnag('fuel-overheats', cleanJob(), hot, 'fix', 'tank-1');
+    expect(snag.figure!.si).to.be.within(5000, 7200);
+    const margin = (t: number) => drive(hot).steps.find((s) => s.time >= t)!.margin;
+    expect(margin(snag.figure!.si - 200)).to.be.greaterThan(0.9);
+  });
+  it('draws from a pot fuel that is warmer than the tank’s', () => {
+    const step = last(drive(demoJobs.rescuePickup));
+    expect(step.pot!).to.be.greaterThan(step.tank);
+    const cool = changed(demoJobs.rescuePickup, (j) => (j.assumptions.railHeat = si(0, 'W/K')));
+    expect(last(drive(cool)).pot!).to.be.lessThan(step.pot!);
+  });
+});

@@ -1,0 +1,76 @@
+/** Heat that fuel takes on and gives off on its way round, and the tank's balance. All SI. */
+
+/** What circulates. m3/s; temperatures in K; heats in W. */
+export interface HeatCircuit {
+  /** J/(m3 K) of the fuel. */
+  readonly capacity: number;
+  /** Drawn from the tank, by all pumps that draw from it. */
+  readonly drawn: number;
+  /** Comes back to the tank. */
+  readonly back: number;
+  /** Electrical power of the pumps drawing from the tank: in the end all of it warms the fuel. */
+  readonly pumpPower: number;
+  /** Where the return leaves the supply: which of the engine's heat it brings back. W/K, 0 at the tank. */
+  readonly bayConductance: number;
+  /** Flow past that heat. */
+  readonly bayFlow: number;
+  readonly bayTemperature: number;
+  /** A pot in between: what the pump behind it draws, what comes back to it, and that pump's power. */
+  readonly pot?: { readonly drawn: number; readonly back: number; readonly pumpPower: number };
+}
+
+export interface CircuitHeat {
+  /** Of the fuel that comes back to the tank, K. */
+  readonly backTemperature: number;
+  /** Of the fuel in the pot, K. */
+  readonly potTemperature?: number;
+  /** W from pumps, and from the engine, that stay with the fuel that comes back. */
+  readonly fromPumps: number;
+  readonly fromEngine: number;
+}
+
+/** Warming along a surface at a fixed temperature: a heat exchanger with one side at rest. */
+export function warmed(inlet: number, surface: number, conductance: number, flow: number, capacity: number): number {
+  if (!(flow > 0)) return inlet;
+  return surface - (surface - inlet) * Math.exp(-conductance / (flow * capacity));
+}
+
+/** What the fuel of a tank at `tank` K brings back. */
+export function circuitHeat(circuit: HeatCircuit, tank: number): CircuitHeat {
+  const { capacity, drawn, back, pumpPower, pot, bayFlow, bayConductance, bayTemperature } = circuit;
+  const heated = (inlet: number, power: number, flow: number) => (flow > 0 ? inlet + power / (flow * capacity) : inlet);
+  const past = (inlet: number) => warmed(inlet, bayTemperature, bayConductance, bayFlow, capacity);
+  const lifted = heated(tank, pumpPower, drawn);
+  if (!pot) {
+    const returned = past(lifted);
+    return {
+      backTemperature: returned,
+      fromPumps: back * capacity * (lifted - tank),
+      fromEngine: back * capacity * (returned - lifted),
+    };
+  }
+  // the pot mixes what is lifted with what comes back; that depends on the pot again, linearly
+  const share = pot.drawn > 0 ? pot.back / (drawn + pot.back) : 0;
+  const keep = bayFlow > 0 ? Math.exp(-bayConductance / (bayFlow * capacity)) : 1;
+  const rise = pot.drawn > 0 ? pot.pumpPower / (pot.drawn * capacity) : 0;
+  // pot = (1 − share) lifted + share (bay − (bay − pot − rise) keep)
+  const potTemperature =
+    ((1 - share) * lifted + share * (bayTemperature * (1 - keep) + rise * keep)) / (1 - share * keep);
+  const brought = back * capacity * (potTemperature - tank);
+  const fromEngine = pot.back * capacity * (past(potTemperature + rise) - potTemperature - rise);
+  const total = fromEngine + pumpPower + pot.pumpPower;
+  const engineShare = total > 0 ? fromEngine / total : 0;
+  return {
+    backTemperature: potTemperature,
+    potTemperature,
+    fromPumps: brought * (1 - engineShare),
+    fromEngine: brought * engineShare,
+  };
+}
+
+const FLAT_TANK = 6.5; // surface over volume^(2/3): a cube has 6, a flat tank more; typical, from memory
+const FLOOR_SHARE = 0.4; // of a flat tank's surface that is wet to the last litre; typical, from memory
+
+/** Surface through which a tank of a volume gives off heat when it is filled to a share, m2. */
+export const wettedArea = (volume: number, level: number): number =>
+  FLAT_TANK * volume ** (2 / 3) * (FLOOR_SHARE + (1 - FLOOR_SHARE) * level);
