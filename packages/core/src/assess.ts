@@ -4,6 +4,7 @@ import type { Job } from './job/job.ts';
 import { snagsOf } from './checks/snags.ts';
 import type { Snag } from './checks/snag.ts';
 import { findingsOf, type Findings } from './run/findings.ts';
+import { figure, type Figure, type QuantityKind } from './units/quantity.ts';
 
 /** All that Endrel has to say about a job. Plain data, so that it can cross from a worker. */
 export interface Assessment {
@@ -16,27 +17,49 @@ export function assess(job: Job): Assessment {
   return { findings, snags: snagsOf(findings) };
 }
 
-/** What an act would change, for a cure's button to show before it is pressed. SI. */
+/** What an act would change, for its button to show before it is pressed. */
 export interface Preview {
   readonly cured: readonly string[];
   readonly caused: readonly string[];
-  /** Rail pressure at full load, before and after. */
-  readonly railBefore?: number;
-  readonly railAfter?: number;
-  readonly marginBefore?: number;
-  readonly marginAfter?: number;
+  /** Figures of the whole job that move, by name, before and after. */
+  readonly moved: readonly MovedFigure[];
+}
+export interface MovedFigure {
+  readonly label: string;
+  readonly before: Figure;
+  readonly after: Figure;
 }
 
 export function previewAct(job: Job, act: Act): Preview {
-  const [before, after] = [assess(job), assess(applyAct(job, act))];
+  return compareAssessments(assess(job), assess(applyAct(job, act)));
+}
+
+export function compareAssessments(before: Assessment, after: Assessment): Preview {
   const missing = (from: Assessment, by: Assessment) =>
     from.snags.filter((s) => !by.snags.some((t) => t.id === s.id)).map((s) => s.what);
   return {
     cured: missing(before, after),
     caused: missing(after, before),
-    railBefore: before.findings.solution?.points.fullLoad.railPressure,
-    railAfter: after.findings.solution?.points.fullLoad.railPressure,
-    marginBefore: before.findings.solution?.margin?.margin,
-    marginAfter: after.findings.solution?.margin?.margin,
+    moved: keyFigures(before.findings).flatMap(({ label, figure: was }) => {
+      const now = keyFigures(after.findings).find((f) => f.label === label)?.figure;
+      return now && now.si !== was.si ? [{ label, before: was, after: now }] : [];
+    }),
   };
+}
+
+/** The figures by which two states of a job are compared. */
+export function keyFigures({ solution, drive, demand }: Findings): { label: string; figure: Figure }[] {
+  const { fullLoad, idle, fullLoadHot } = solution?.points ?? {};
+  const end = drive?.steps.at(-1);
+  const list: (readonly [string, QuantityKind, number | undefined])[] = [
+    ['Demand at full load', 'volumeFlow', demand?.volumeFlow],
+    ['Pressure at full load', 'pressure', fullLoad?.railPressure],
+    ['Pressure at idle', 'pressure', idle?.railPressure],
+    ['Pump margin', 'fraction', solution?.margin?.margin],
+    ['Suction margin, hot', 'length', fullLoadHot?.suctionMargin],
+    ['Pump current at full load', 'current', fullLoad?.pumpCurrent],
+    ['Return at idle', 'volumeFlow', solution && idle?.returnFlow],
+    ['Tank after the drive', 'temperature', end?.tank],
+  ];
+  return list.flatMap(([label, kind, si]) => (si === undefined ? [] : [{ label, figure: figure(kind, si) }]));
 }

@@ -8,10 +8,13 @@ import { NotFoundError } from './errors.ts';
 import { allowedHosts } from './http/allowed-hosts.ts';
 import { errorHandler } from './http/error-handler.ts';
 import { jobRoutes } from './http/job-routes.ts';
+import { pumpRoutes } from './http/pump-routes.ts';
+import type { PumpRepository } from './repositories/pump-repository.ts';
 import type { Acting, JobService } from './services/job-service.ts';
 
 export interface AppParts {
   readonly jobs: JobService;
+  readonly pumps: PumpRepository;
   readonly shop: { readonly id: string; readonly name: string };
   readonly logger: Logger;
   /** Folder of the built web application; without it only the API is served. */
@@ -23,7 +26,7 @@ const LARGEST_BODY = '2mb';
 const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at most
 
 /** The HTTP application: API under /api, the web application everywhere else. */
-export function createApp({ jobs, shop, logger, webRoot, boundTo }: AppParts): Express {
+export function createApp({ jobs, pumps, shop, logger, webRoot, boundTo }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
@@ -57,6 +60,7 @@ export function createApp({ jobs, shop, logger, webRoot, boundTo }: AppParts): E
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.get('/shop', (_req, res) => void res.json({ name: shop.name }));
   api.use('/jobs', jobRoutes(jobs, acting));
+  api.use('/pumps', pumpRoutes(pumps, acting));
   api.use(() => {
     throw new NotFoundError('address');
   });

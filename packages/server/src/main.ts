@@ -6,6 +6,7 @@ import { readConfig } from './config.ts';
 import { migrate, openDatabase } from './database.ts';
 import { prepareShop } from './demo-data.ts';
 import { JobRepository } from './repositories/job-repository.ts';
+import { PumpRepository } from './repositories/pump-repository.ts';
 import { ShopRepository } from './repositories/shop-repository.ts';
 import { JobService } from './services/job-service.ts';
 
@@ -39,7 +40,9 @@ async function main(): Promise<void> {
   const jobs = new JobService(repository);
   const shop = await prepareShop(new ShopRepository(database), jobs, repository, config.loadDemo);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const server = createServer(createApp({ jobs, shop, logger, webRoot, boundTo: config.host }));
+  const server = createServer(
+    createApp({ jobs, pumps: new PumpRepository(database), shop, logger, webRoot, boundTo: config.host }),
+  );
   const port = await listen(server, config.host, config.port);
   console.log(`Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`);
 

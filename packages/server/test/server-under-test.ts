@@ -6,6 +6,7 @@ import { createApp } from '../src/app.ts';
 import { migrate, openDatabase } from '../src/database.ts';
 import { prepareShop } from '../src/demo-data.ts';
 import { JobRepository } from '../src/repositories/job-repository.ts';
+import { PumpRepository } from '../src/repositories/pump-repository.ts';
 import { ShopRepository } from '../src/repositories/shop-repository.ts';
 import { JobService } from '../src/services/job-service.ts';
 
@@ -37,7 +38,13 @@ export class ServerUnderTest {
     const repository = new JobRepository(database);
     const jobs = new JobService(repository);
     const shop = await prepareShop(new ShopRepository(database), jobs, repository, demo);
-    const app = createApp({ jobs, shop, logger: pino({ level: 'silent' }), boundTo: '127.0.0.1' });
+    const app = createApp({
+      jobs,
+      pumps: new PumpRepository(database),
+      shop,
+      logger: pino({ level: 'silent' }),
+      boundTo: '127.0.0.1',
+    });
     const server = createServer(app);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     return new ServerUnderTest(admin, name, database, server);

@@ -98,7 +98,7 @@ describe('npm start', function () {
     const third = await start(data, script);
     const names = (await jobsAt(third.address)).map((j) => j.name);
     expect(names).to.include('kept through a crash');
-    expect(names.length).to.equal(5);
+    expect(names.length).to.equal(7);
     expect(await third.end('SIGINT')).to.equal(0);
   });
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pumpTableSchema, type PumpTable } from '../job/components/pump.ts';
 import type { Job } from '../job/job.ts';
 
 /** What server and web say to each other. Job documents travel as they are and are judged by the job schema. */
@@ -15,6 +16,18 @@ export const createRequestSchema = z.union([
   }),
   z.strictObject({ document: z.unknown() }),
 ]);
+
+export const keepPumpSchema = z.strictObject({
+  name: z.string().trim().min(1, 'must not be empty').max(80),
+  tables: z.array(pumpTableSchema).min(1, 'needs a flow table').max(6),
+});
+
+/** A pump of the shop's own library. */
+export interface ShopPump {
+  readonly id: string;
+  readonly name: string;
+  readonly tables: readonly PumpTable[];
+}
 
 export interface StoredJob {
   readonly id: string;

@@ -17,7 +17,7 @@ export class OfflineError extends Error {
 }
 
 /** One call to the API. @throws ApiError, or OfflineError when nothing answers. */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT', path: string, body?: unknown): Promise<T> {
+export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
   let answer: Response;
   try {
     answer = await fetch(`/api${path}`, {

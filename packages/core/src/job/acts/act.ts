@@ -20,6 +20,16 @@ export const actSchema = z.discriminatedUnion('act', [
     value: z.unknown(),
   }),
   z.strictObject({ act: z.literal('setOnComponent'), id, key: z.string().max(40), value: z.unknown() }),
+  /** Several measurements at once, as one edit: a line in another size, a pump for another. */
+  z.strictObject({
+    act: z.literal('setOnComponents'),
+    changes: z
+      .array(z.strictObject({ id, key: z.string().max(40), value: z.unknown() }))
+      .min(1)
+      .max(200)
+      .readonly(),
+    title: z.string().max(120),
+  }),
   z.strictObject({
     act: z.literal('insertComponent'),
     line,

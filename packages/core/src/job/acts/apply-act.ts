@@ -18,6 +18,11 @@ export function applyAct(job: Job, act: Act): Job {
       return setAt(job, act.path, act.value) as Job;
     case 'setOnComponent':
       return mapComponent(job, act.id, (c) => setAt(c, [act.key], act.value) as Component);
+    case 'setOnComponents':
+      return act.changes.reduce(
+        (changed, { id, key, value }) => applyAct(changed, { act: 'setOnComponent', id, key, value }),
+        job,
+      );
     case 'insertComponent':
       return withLine(job, act.line, (line) => line.toSpliced(Math.min(act.index, line.length), 0, act.component));
     case 'removeComponent':
@@ -58,6 +63,8 @@ export function describeAct(job: Job, act: Act): string {
       return `${act.value === undefined ? 'clear' : 'set'} ${act.path.filter((p) => typeof p === 'string').join(' ')}`;
     case 'setOnComponent':
       return `${act.value === undefined ? 'clear' : 'set'} ${act.key} of ${name(act.id)}`;
+    case 'setOnComponents':
+      return act.title;
     case 'insertComponent':
       return `put in ${componentName(act.component)}`;
     case 'removeComponent':

@@ -1,0 +1,39 @@
+import { expect } from 'chai';
+import { demoJobs } from '@endrel/core/demo/index';
+import { ServerUnderTest } from './server-under-test.ts';
+
+describe('the shop’s own pumps', () => {
+  let server: ServerUnderTest;
+  before(async () => {
+    server = await ServerUnderTest.start();
+  });
+  after(() => server.stop());
+  const tables = demoJobs.mailVan.run.supply.flatMap((c) => (c.kind === 'pump' ? (c.tables ?? []) : []));
+  it('are kept, listed, replaced by name and dropped', async () => {
+    const kept = await server.call('POST', '/api/pumps', { name: 'Bench pump 3', tables });
+    expect(kept.status).to.equal(201);
+    expect(kept.body.tables).to.deep.equal(tables);
+    await server.call('POST', '/api/pumps', { name: 'Bench pump 3', tables: tables.slice(0, 1) });
+    const { body } = await server.call('GET', '/api/pumps');
+    expect(body).to.have.length(1);
+    expect(body[0].tables).to.have.length(1);
+    expect((await server.call('DELETE', `/api/pumps/${body[0].id}`)).status).to.equal(200);
+    expect((await server.call('GET', '/api/pumps')).body).to.deep.equal([]);
+    expect((await server.call('DELETE', `/api/pumps/${body[0].id}`)).status).to.equal(404);
+  });
+  it('with tables that rise, with no name or with nothing in them are refused by field', async () => {
+    const rising = structuredClone(tables);
+    rising[0]!.rows[2]!.flow.si = 1e-3;
+    for (const [bad, message] of [
+      [{ name: 'x', tables: rising }, /make no sense \(notMonotone\)/],
+      [{ name: ' ', tables }, /name must not be empty/],
+      [{ name: 'x', tables: [] }, /tables needs a flow table/],
+      [{ name: 'x', tables, shop_id: 'other' }, /shop_id/],
+    ] as const) {
+      const { status, body } = await server.call('POST', '/api/pumps', bad);
+      expect(status).to.equal(400);
+      expect(body.message).to.match(message);
+    }
+    expect((await server.call('DELETE', '/api/pumps/1%27%20or%201=1')).status).to.equal(404);
+  });
+});
