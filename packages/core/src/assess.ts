@@ -56,7 +56,7 @@ export function keyFigures({ solution, drive, demand }: Findings): { label: stri
     ['Pressure at full load', 'pressure', fullLoad?.railPressure],
     ['Pressure at idle', 'pressure', idle?.railPressure],
     ['Pump margin', 'fraction', solution?.margin?.margin],
-    ['Suction margin, hot', 'length', fullLoadHot?.suctionMargin],
+    ['Suction margin, hot', 'head', fullLoadHot?.suctionMargin],
     ['Pump current at full load', 'current', fullLoad?.pumpCurrent],
     ['Return at idle', 'volumeFlow', solution && idle?.returnFlow],
     ['Tank after the drive', 'temperature', end?.tank],

@@ -6,6 +6,7 @@ import { ApiError } from './api/client.ts';
 import { ThemeProvider } from './components/theme.tsx';
 import { JobScreen } from './screens/job/JobScreen.tsx';
 import { JobListScreen } from './screens/jobs/JobListScreen.tsx';
+import { PumpLibraryScreen } from './screens/pumps/PumpLibraryScreen.tsx';
 import './styles/app.css';
 import { DisplayUnitsProvider } from './units/display-units.tsx';
 
@@ -45,6 +46,7 @@ function NotHere() {
 
 const router = createBrowserRouter([
   { path: '/', element: <JobListScreen />, errorElement: <Fault /> },
+  { path: '/pumps', element: <PumpLibraryScreen />, errorElement: <Fault /> },
   { path: '/jobs/:id', element: <Navigate to="brief" replace />, errorElement: <Fault /> },
   { path: '/jobs/:id/:stage', element: <JobScreen />, errorElement: <Fault /> },
   { path: '*', element: <NotHere /> },

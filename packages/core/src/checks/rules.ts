@@ -1,6 +1,7 @@
 import type { Rule } from './snag.ts';
 import { aluminiumWithEthanol } from './rules/aluminium-with-ethanol.ts';
 import { beyondPumpTable } from './rules/beyond-pump-table.ts';
+import { blendTestedOtherwise } from './rules/blend-tested-otherwise.ts';
 import { bucketCannotRefill } from './rules/bucket-cannot-refill.ts';
 import { carburettorFlooded } from './rules/carburettor-flooded.ts';
 import { coatingAttacked } from './rules/coating-attacked.ts';
@@ -38,6 +39,7 @@ import { regulatorAboveDeadHead } from './rules/regulator-above-dead-head.ts';
 import { returnEnd } from './rules/return-end.ts';
 import { runDoesNotSolve } from './rules/run-does-not-solve.ts';
 import { sealantWrong } from './rules/sealant-wrong.ts';
+import { sealAttacked } from './rules/seal-attacked.ts';
 import { senderWorn } from './rules/sender-worn.ts';
 import { sensorMisplaced } from './rules/sensor-misplaced.ts';
 import { sensorMissing } from './rules/sensor-missing.ts';
@@ -90,7 +92,9 @@ export const rules: readonly Rule[] = [
   coatingAttacked,
   aluminiumWithEthanol,
   ethanolHose,
+  sealAttacked,
   wrongMultiplier,
+  blendTestedOtherwise,
   wormClamp,
   filterReversed,
   returnEnd,

@@ -89,3 +89,16 @@ export function heatCapacity(fuel: Fuel): number {
   const w = ethanolMassFraction(fuel.ethanol);
   return w * ethanolHeat + (1 - w) * petrolHeat;
 }
+
+/** The ethanol share by volume that a volume multiplier fits; undefined for one that no blend has. */
+export function ethanolForMultiplier(multiplier: number): number | undefined {
+  const at = (ethanol: number) => volumeMultiplier({ family: 'petrol', ethanol });
+  if (multiplier < at(0) || multiplier > at(1)) return undefined;
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2;
+    if (at(middle) < multiplier) low = middle;
+    else high = middle;
+  }
+  return low;
+}

@@ -40,6 +40,16 @@ export const briefProperties = {
     maximum: 1,
     hint: 'By volume. Pump “E85” runs from the mid 50s to the mid 80s: test it with water if it matters.',
   }),
+  testWater: quantity('water in the glass', 'volume', 'mL', {
+    maximum: 1e-3,
+    likely: [5e-6, 2e-4],
+    hint: 'Water test: water to the lower mark.',
+  }),
+  testFuel: quantity('fuel put on top', 'volume', 'mL', { maximum: 1e-3, likely: [2e-5, 5e-4] }),
+  testBoundary: quantity('boundary after shaking', 'volume', 'mL', {
+    maximum: 2e-3,
+    hint: 'Shake, wait a minute or two: read where water and fuel part.',
+  }),
   quotedMultiplier: quantity('volume multiplier used for the injectors', 'number', '', {
     minimum: 0.5,
     maximum: 3,

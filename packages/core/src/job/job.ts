@@ -36,6 +36,8 @@ export const jobSchema = z
     layout: z.strictObject({
       key: z.enum(Object.keys(layouts) as [LayoutKey, ...LayoutKey[]]).optional(),
       reason: textSchema(1000).optional(),
+      /** Why not the one that Endrel would choose. */
+      overrule: textSchema(1000).optional(),
     }),
     /** Components in the order in which fuel passes them; the return begins at the bypass regulator. */
     run: z.strictObject({

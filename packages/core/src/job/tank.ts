@@ -1,8 +1,9 @@
+import { tankWalls } from '../ratings/material-fuel.ts';
 import { z } from 'zod';
 import { packedMeshSchema } from '../tanks/packed-mesh.ts';
 import { litres, mm } from '../units/quick.ts';
 import { measuredSchema } from './measured.ts';
-import { choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from './property.ts';
+import { namesOf, choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from './property.ts';
 
 /** Heights are above the tank floor. */
 const HEIGHT = { minimum: -3, maximum: 3 };
@@ -113,15 +114,7 @@ export const tankProperties = {
     ...HEIGHT,
     hint: 'Where fuel leaves the tank, above the tank floor: 0 at a bottom outlet.',
   }),
-  coating: choice('tank wall inside', {
-    bareSteel: 'bare steel',
-    zinc: 'zinc (galvanised)',
-    terne: 'terne (lead-tin)',
-    aluminium: 'bare aluminium',
-    stainless: 'stainless',
-    polyethylene: 'polyethylene',
-    sealer: 'epoxy sealer',
-  }),
+  coating: choice('tank wall inside', namesOf(tankWalls)),
   vent: choice('vent', {
     none: 'none',
     open: 'open line',

@@ -1,5 +1,6 @@
 import { fullLoadDemand, usualBsfc, type Demand } from '../engine/demand.ts';
 import type { Fuel } from '../fluids/fuel.ts';
+import { waterTest } from '../fluids/water-test.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { gaugeOutcome, sweepOutcome, type GaugeOutcome } from '../gauge/gauge-findings.ts';
 import { blockingOff, type BlockedOff } from '../hangers/blocking-off.ts';
@@ -43,6 +44,13 @@ export function fuelOf(job: Job): Fuel | undefined {
   if (job.brief.fuel === 'diesel') return { family: 'diesel' };
   if (job.brief.fuel !== 'petrol' || job.brief.ethanol === undefined) return undefined;
   return { family: 'petrol', ethanol: job.brief.ethanol.si };
+}
+
+/** The ethanol that the water test found, once all three readings are there. */
+export function waterTestOf({
+  brief: { testWater, testFuel, testBoundary },
+}: Job): ReturnType<typeof waterTest> | undefined {
+  return testWater && testFuel && testBoundary ? waterTest(testWater.si, testFuel.si, testBoundary.si) : undefined;
 }
 
 /** BSFC as given, or the top of the usual band for the aspiration. */

@@ -97,7 +97,7 @@ function lineChecks(job: Job, solution: RunSolution, group: LineGroup, ids: Read
   const fast = check('velocity, fastest', 'velocity', velocity, guides[group], 'atMost');
   const { fullLoadHot, idle, overrun } = solution.points;
   if (group === 'suction')
-    return [check('suction margin, hot', 'length', fullLoadHot.suctionMargin, LEAST_SUCTION, 'atLeast'), fast];
+    return [check('suction margin, hot', 'head', fullLoadHot.suctionMargin, LEAST_SUCTION, 'atLeast'), fast];
   if (group === 'feed') {
     const wanted = wantedRailPressure(job, fullLoadHot.point);
     return [
@@ -126,14 +126,14 @@ function* pumpProposals(job: Job, before: Assessment, library: readonly LibraryP
   const main = pumps.filter(({ i }) => i > pot).map((p) => p.pump);
   const lift = pumps.filter(({ i }) => i < pot).map((p) => p.pump);
   const weakestFirst = [...library].sort((a, b) => powerOf(a) - powerOf(b));
-  const swapFor = (which: ComponentOf<'pump'>[]) =>
+  const swapFor = (which: ComponentOf<'pump'>[]): { name: string; act: Act }[] =>
     weakestFirst.map(({ name, tables }) => ({
       name,
       act: {
         act: 'setOnComponents',
         title: `${name} for ${which.map(componentName).join(', ')}`,
         changes: which.map(({ id }) => ({ id, key: 'tables', value: tables })),
-      } as Act,
+      },
     }));
   if (main.length > 0)
     yield smallest(

@@ -36,10 +36,20 @@ export function formatIn(si: number, unit: Unit): string {
 
 const FINEST_IN_MILLIMETRES = 5e-4; // m; below it a length is a mesh or a roughness, and those are in micrometres
 
-/** `si` of this kind as text, in the named unit or the kind's own; very short lengths in micrometres. */
+const LONGEST_IN_SECONDS = 180; // s; beyond it nobody counts seconds
+
+/** The unit in which a reading of this size is best said, where that is not the kind's own. */
+function unitForSize(kind: QuantityKind, size: number): string | undefined {
+  if (kind === 'length' && size !== 0 && size < FINEST_IN_MILLIMETRES) return 'µm';
+  if (kind === 'time' && size > LONGEST_IN_SECONDS) return 'min';
+  return kind === 'power' && size < 1000 ? 'W' : undefined;
+}
+
+/** `si` of this kind as text, in the named unit or the kind's own; very short lengths, long times and small powers in theirs. */
 export function formatQuantity(kind: QuantityKind, si: number, unitId?: string): string {
-  const fine = kind === 'length' && si !== 0 && Math.abs(si) < FINEST_IN_MILLIMETRES;
-  return formatIn(si, fine ? unitById('µm') : unitId ? unitById(unitId) : defaultUnit(kind));
+  const bySize = unitForSize(kind, Math.abs(si));
+  const chosen = bySize === 'µm' ? bySize : (unitId ?? bySize);
+  return formatIn(si, chosen ? unitById(chosen) : defaultUnit(kind));
 }
 
 export const formatFigure = (f: Figure, unitId?: string): string => formatQuantity(f.kind, f.si, unitId);

@@ -106,6 +106,7 @@ function readNumberAndUnit(text: string, field: QuantityField, unitId: string): 
 
 const kindWords: Record<QuantityField['kind'], string> = {
   length: 'a length',
+  head: 'a head of fuel',
   pressure: 'a pressure',
   volumeFlow: 'a volume flow',
   massFlow: 'a mass flow',

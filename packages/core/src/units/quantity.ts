@@ -4,6 +4,7 @@
  */
 export const quantityKinds = [
   'length', // m
+  'head', // m of the fuel itself
   'pressure', // Pa, gauge unless a name says absolute
   'volumeFlow', // m3/s
   'massFlow', // kg/s

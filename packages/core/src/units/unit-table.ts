@@ -45,6 +45,9 @@ export const units: readonly Unit[] = [
   unit('length', 'µm', 1e-6, 0, ['um', 'μm', 'micron', 'microns', 'micrometre', 'micrometer', 'mic']),
   unit('length', 'dash', METRES_PER_INCH / 16, 0, ['an']), // sixteenths of an inch of tube outside diameter
 
+  unit('head', 'm of fuel', 1, 2, ['mfuel'], { label: 'm' }),
+  unit('head', 'ft of fuel', 12 * METRES_PER_INCH, 2, ['ftfuel'], { label: 'ft' }),
+
   unit('pressure', 'kPa', 1e3, 1, ['kilopascal', 'kpag']),
   unit('pressure', 'bar', 1e5, 2, ['bars', 'barg']),
   unit('pressure', 'psi', PASCALS_PER_PSI, 1, ['psig', 'lb/in2', 'lb/in²', 'lbs', 'lbf/in2', 'pounds']),

@@ -3,6 +3,12 @@ import { assess, previewAct } from '@endrel/core/assess';
 import { farPickupPlace, pickupPlace } from '@endrel/core/hangers/hanger-findings';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { Job } from '@endrel/core/job/job';
+import { layOutAndSolve } from '@endrel/core/layouts/compare-layouts';
+import { proposals, type LibraryPump, type Proposal } from '@endrel/core/sizing/proposals';
+import { pumpRows } from '@endrel/core/pumps/pump-rows';
+import { findingsOf, fuelOf } from '@endrel/core/run/findings';
+import { resultAt } from '@endrel/core/run/solve-run';
+import { systemCurve, type SystemPoint } from '@endrel/core/run/system-curve';
 import { attitudeTables, type AttitudeTables } from '@endrel/core/tanks/attitude-tables';
 import { compartments } from '@endrel/core/tanks/compartments';
 import { pickupMap, type PickupMap } from '@endrel/core/tanks/pickup';
@@ -10,6 +16,8 @@ import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 
 /** Told the share done; answers whether to go on. A page answers later, so that a cancel gets through between two steps. */
 type Progress = (share: number) => boolean | Promise<boolean>;
+
+const SYSTEM_POINTS = 16;
 
 const calculator = {
   assess,
@@ -28,6 +36,25 @@ const calculator = {
       outcome.tank.porosity,
       { place, bucketInlet },
     );
+  },
+  /** Sizes one after the other; stops when told that they are no longer wanted. */
+  async proposals(
+    job: Job,
+    library: readonly LibraryPump[],
+    onFound: (proposal: Proposal) => boolean | Promise<boolean>,
+  ): Promise<void> {
+    for (const proposal of proposals(job, library)) if (!(await onFound(proposal))) return;
+  },
+  layOutAndSolve,
+  /** What the run asks of a pump over the flows of its table; empty while the run is not solved. */
+  systemCurve(job: Job, pumpId: string, key: string): SystemPoint[] {
+    const fuel = fuelOf(job);
+    const { solution } = findingsOf(job);
+    const pump = job.run.supply.find((c) => c.id === pumpId);
+    if (!fuel || !solution || pump?.kind !== 'pump') return [];
+    const most = Math.max(...pumpRows(pump).flatMap((t) => t.rows.map((r) => r.flow)));
+    const flows = Array.from({ length: SYSTEM_POINTS }, (_, i) => ((i + 1) / SYSTEM_POINTS) * most * 1.1);
+    return systemCurve(job, fuel, resultAt(solution, key).point, pumpId, flows);
   },
   /** Strapping tables at 25 attitudes; undefined when cancelled. */
   attitudeTables(job: Job, count: number, onAttitude: Progress): Promise<AttitudeTables | undefined> {

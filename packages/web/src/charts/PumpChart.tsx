@@ -3,6 +3,8 @@ import { useMemo } from 'react';
 import { resultAt, resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { pumpCurveAt } from '@endrel/core/hydraulics/pump-curve';
 import type { ComponentOf } from '@endrel/core/job/component';
+import type { Job } from '@endrel/core/job/job';
+import { useSystemCurve } from '../calc/use-system-curve.ts';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
 import { formatQuantity } from '@endrel/core/units/format-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
@@ -15,10 +17,12 @@ const STEPS = 48;
 
 /** The pump's curve at each voltage that it is run at, its table, and where it works at each operating point. */
 export function PumpChart({
+  job,
   pump,
   solution,
   point,
 }: {
+  job: Job;
   pump: ComponentOf<'pump'>;
   solution: RunSolution;
   point: string;
@@ -27,6 +31,7 @@ export function PumpChart({
   const theme = useTheme();
   const pressure = unitById(units.unitOf('pressure') ?? 'kPa');
   const flow = unitById(units.unitOf('volumeFlow') ?? 'L/h');
+  const asked = useSystemCurve(job, pump.id, point);
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
     const tables = pumpRows(pump);
@@ -36,24 +41,36 @@ export function PumpChart({
     });
     const voltages = [...new Set([Math.max(...given), Math.min(...given)])];
     const at = (q: number, p: number) => ({ x: fromSi(q, flow), y: fromSi(p, pressure) });
+    const line = (label: string, data: { x: number; y: number }[], colour: string, dash: number[], width = 2) => ({
+      label,
+      data,
+      showLine: true,
+      pointRadius: 0,
+      borderColor: colour,
+      borderWidth: width,
+      borderDash: dash,
+    });
     const curves = voltages.flatMap((voltage, i) => {
       const curve = pumpCurveAt(tables, voltage);
       if (!curve.ok) return [];
-      const points = Array.from({ length: STEPS + 1 }, (_, k) => (k / STEPS) * curve.value.tableFlow * 1.02)
+      const points = steps(0, curve.value.tableFlow * 1.02)
         .map((q) => at(q, curve.value.rise.value(q)))
         .filter((p) => p.y >= 0);
-      return [
-        {
-          label: formatQuantity('voltage', voltage),
-          data: points,
-          showLine: true,
-          pointRadius: 0,
-          borderColor: ink.supply,
-          borderWidth: 2,
-          borderDash: i === 0 ? [] : [7, 4],
-        },
-      ];
+      // at a voltage outside the tables the whole curve is a guess: dotted
+      const dash = curve.value.extrapolated ? [2, 4] : i === 0 ? [] : [7, 4];
+      const name = formatQuantity('voltage', voltage);
+      return [line(curve.value.extrapolated ? `${name}, extrapolated` : name, points, ink.supply, dash)];
     });
+    // beyond the last row of a table nobody measured anything: drawn as far as no pressure, dotted
+    const beyond = voltages.flatMap((voltage) => {
+      const curve = pumpCurveAt(tables, voltage);
+      if (!curve.ok) return [];
+      const { tableFlow, rise } = curve.value;
+      const points = steps(tableFlow, tableFlow * 1.3).map((q) => at(q, rise.value(q)));
+      const shown = points.filter((p) => p.y >= 0);
+      return shown.length > 1 ? [line('beyond its table', shown, ink.supply, [2, 4], 1.4)] : [];
+    });
+    const system = asked.map(({ flow: q, rise }) => at(q, rise));
     const working = resultsOf(solution).map(({ point: { key }, components }) => {
       const c = components.find((f) => f.id === pump.id)!;
       return { key, ...at(c.flow, c.outletPressure - c.inletPressure) };
@@ -61,6 +78,8 @@ export function PumpChart({
     const data: ChartData<'scatter'> = {
       datasets: [
         ...curves,
+        ...beyond,
+        ...(system.length > 1 ? [line('system', system, ink.back, [9, 3], 1.8)] : []),
         ...tables.map((t) => ({
           label: `table at ${formatQuantity('voltage', t.voltage)}`,
           data: t.rows.map((r) => at(r.flow, r.pressure)),
@@ -111,6 +130,11 @@ export function PumpChart({
         );
       });
       ctx.textAlign = 'left';
+      if (system.length > 1) {
+        const end = system[0]!;
+        ctx.fillStyle = ink.back;
+        ctx.fillText('what the run asks', scales.x!.getPixelForValue(end.x) + 6, scales.y!.getPixelForValue(end.y) - 6);
+      }
       const chosen = working.find((w) => w.key === point) ?? working[0]!;
       ctx.fillStyle = ink.ink;
       ctx.fillText(
@@ -121,7 +145,7 @@ export function PumpChart({
       ctx.restore();
     };
     return { data, options, annotate };
-  }, [pump, solution, point, pressure, flow, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
+  }, [pump, solution, point, asked, pressure, flow, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
   return (
     <figure>
       <div className="relative h-64 w-full">
@@ -135,3 +159,7 @@ export function PumpChart({
     </figure>
   );
 }
+
+/** Flows from one to another in even steps. */
+const steps = (from: number, to: number): number[] =>
+  Array.from({ length: STEPS + 1 }, (_, k) => from + (k / STEPS) * (to - from));

@@ -1,7 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import Papa from 'papaparse';
-import { pumpLibrary } from '@endrel/core/pumps/library';
 import { readPumpCsv, type PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
+import { useKeepPump, usePumpLibrary } from '../api/pumps.ts';
 import { FileButton } from './FileButton.tsx';
 import { pumpTableFields, type PumpTable } from '@endrel/core/job/components/pump';
 import type { Measured } from '@endrel/core/job/measured';
@@ -25,6 +25,7 @@ type Cells = { pressure?: Measured; flow?: Measured; current?: Measured };
 export function PumpTableField({ anchor, hint, value, onChange }: PumpTableFieldProps) {
   const replace = (at: number, table: PumpTable, group?: string) => onChange(value.with(at, table), group);
   const [refusals, setRefusals] = useState<readonly PumpCsvFault[]>([]);
+  const library = usePumpLibrary();
   const read = async (file: File) => {
     if (file.size > LARGEST_CSV) return setRefusals([{ row: 0, message: 'It is too large to be a pump table.' }]);
     const tables = readPumpCsv(Papa.parse<string[]>((await file.text()).trim(), { skipEmptyLines: true }).data);
@@ -72,16 +73,16 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
         </button>
         <FileButton label="Read a CSV file" accept=".csv,text/csv" onFile={(file) => void read(file)} />
         <label className="label">
-          or take a generic pump
+          or take a pump
           <select
             className="input"
             value=""
             onChange={(e) =>
-              onChange(structuredClone(pumpLibrary[e.target.value as keyof typeof pumpLibrary].tables) as PumpTable[])
+              onChange(structuredClone(library.find((p) => p.key === e.target.value)?.tables ?? []) as PumpTable[])
             }
           >
             <option value="">from the library …</option>
-            {Object.entries(pumpLibrary).map(([key, { name }]) => (
+            {library.map(({ key, name }) => (
               <option key={key} value={key}>
                 {name}
               </option>
@@ -103,10 +104,40 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
           </ul>
         </div>
       )}
+      {value.length > 0 && !fault && <KeepPump tables={value} />}
       <p className="label mt-1">
         CSV: a heading (voltage, pressure, flow, current), a row of units, then the readings.
       </p>
     </fieldset>
+  );
+}
+
+/** Keeps these tables in the shop's library, under a name. */
+function KeepPump({ tables }: { tables: readonly PumpTable[] }) {
+  const keep = useKeepPump();
+  const [name, setName] = useState('');
+  return (
+    <details className="mt-1">
+      <summary className="py-0.5 text-[0.9rem]">Keep it in the shop’s library</summary>
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="label">
+          under the name
+          <input className="input" value={name} maxLength={80} onChange={(e) => setName(e.target.value)} />
+        </label>
+        <button
+          type="button"
+          className="button"
+          disabled={name.trim() === '' || keep.isPending}
+          onClick={() => keep.mutate({ name: name.trim(), tables })}
+        >
+          Keep it
+        </button>
+      </div>
+      <p role="status" className="text-[0.88rem]">
+        {keep.isSuccess && `Kept as “${keep.data.name}”.`}
+        {keep.error && <span className="text-stop">{keep.error.message}</span>}
+      </p>
+    </details>
   );
 }
 

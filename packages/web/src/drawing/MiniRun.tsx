@@ -52,7 +52,7 @@ function Mini({
   return (
     <g transform={`translate(${x} ${y})`} color={component.kind === 'tank' ? 'var(--ink)' : colour}>
       <g transform="scale(0.72)">
-        <ComponentSymbol kind={component.kind} action={component.action} backwards={backwards} />
+        <ComponentSymbol kind={component.kind} variant={component.action} backwards={backwards} />
       </g>
       {component.grade && (
         <g transform="translate(11 -11) scale(0.8)">

@@ -1,10 +1,11 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Assessment } from '@endrel/core/assess';
 import { grades, type Grade } from '@endrel/core/checks/snag';
-import { componentName } from '@endrel/core/job/component';
+import { componentName, type Component } from '@endrel/core/job/component';
 import type { Job } from '@endrel/core/job/job';
 import { assumed } from '@endrel/core/job/assumption';
 import { pointName } from '@endrel/core/run/operating-point';
+import { resultAt, wantedRailPressure } from '@endrel/core/run/solve-run';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { GradeShape } from './GradeMark.tsx';
@@ -59,7 +60,7 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
           </pattern>
         </defs>
         <TankOutline geometry={geometry} job={job} selected={selected} onSelect={onSelect} />
-        <Lines geometry={geometry} />
+        <Lines geometry={geometry} job={job} />
         <Pressures geometry={geometry} assessment={assessment} point={point} job={job} />
         {geometry.slots.map((slot) => (
           <Place
@@ -119,23 +120,45 @@ function TankOutline({
   );
 }
 
-function Lines({ geometry: { slots, tank, supplyY, returnY, spillX } }: { geometry: RunGeometry }) {
+function Lines({ geometry, job }: { geometry: RunGeometry; job: Job }) {
+  const { slots, tank, supplyY, returnY, spillX, returnEndX, potX, groups } = geometry;
   const supply = slots.filter((s) => s.line === 'supply');
   const back = slots.filter((s) => s.line === 'return');
   const drop = back.find((s) => s.component.kind === 'returnDrop');
   const start = supply[0] && supply[0].x < tank.right ? supply[0].x : tank.right;
+  const toPot = returnEndX === potX;
+  const end = toPot ? `H${potX}V${supplyY + 17}` : `H${drop ? drop.x : tank.right}`;
+  const sensor = supply.find((s) => s.component.kind === 'pressureSensor');
+  const controlled = supply.find((s) => s.component.kind === 'pump' && s.component.drive === 'pwm');
   return (
     <g fill="none">
       {supply.length > 0 && <path d={`M${start} ${supplyY}H${supply.at(-1)!.x}`} {...circuits.supply} />}
+      {groups.map(({ x, top, bottom }) => (
+        <path
+          key={x}
+          d={`M${x - 25} ${top}V${bottom}H${x + 25}V${top}${bottom - top > 60 ? `M${x - 25} ${(top + bottom) / 2}H${x + 25}` : ''}`}
+          {...circuits.supply}
+        />
+      ))}
       {spillX !== undefined && back.length > 0 && (
-        <path d={`M${spillX} ${supplyY}V${returnY}H${drop ? drop.x : tank.right}`} {...circuits.return} />
+        <path d={`M${spillX} ${supplyY}V${returnY}${end}`} {...circuits.return} />
       )}
-      {spillX === undefined && back.length > 0 && (
-        <path d={`M${back[0]!.x} ${returnY}H${drop ? drop.x : tank.right}`} {...circuits.return} />
+      {spillX === undefined && back.length > 0 && <path d={`M${back[0]!.x} ${returnY}${end}`} {...circuits.return} />}
+      {potX !== undefined && (
+        <path
+          d={`M${potX - 9} ${supplyY - 15}V${OVERFLOW_Y}H${tank.right - 12}V${tank.top + 16}`}
+          {...circuits.return}
+        />
+      )}
+      {sensor && controlled && job.run.supply.length > 0 && (
+        <path d={`M${sensor.x} ${supplyY - 21}V${SIGNAL_Y}H${controlled.x}V${supplyY - 16}`} {...circuits.electrical} />
       )}
     </g>
   );
 }
+
+const OVERFLOW_Y = 17;
+const SIGNAL_Y = 12;
 
 /** Pressure above the line between components, flow where it changes, at the chosen operating point. */
 function Pressures({
@@ -150,23 +173,41 @@ function Pressures({
   job: Job;
 }) {
   const units = useDisplayUnits();
-  const result = assessment?.findings.solution?.points[point];
+  const result = assessment?.findings.solution && resultAt(assessment.findings.solution, point);
   if (!result) return null;
   const unit = unitById(units.unitOf('pressure') ?? 'kPa');
   const number = (pascals: number) => {
     const value = fromSi(pascals, unit);
-    return (Math.abs(value) < 20 ? value.toFixed(1) : value.toFixed(0)).replace('-', '−');
+    const text = Math.abs(value) < 20 ? value.toFixed(1) : value.toFixed(0);
+    return /^-0\.0$/.test(text) ? '0.0' : text.replace('-', '−');
   };
   const supply = geometry.slots.filter((s) => s.line === 'supply');
   const back = geometry.slots.filter((s) => s.line === 'return');
   const flowOf = (id: string) => result.components.find((c) => c.id === id);
-  const pump = supply.find((s) => s.component.kind === 'pump');
+  const pumps = supply
+    .filter((s) => s.component.kind === 'pump')
+    .map((slot) => {
+      const flow = flowOf(slot.component.id);
+      return { slot, flow: flow?.flow ?? 0, margin: flow?.suctionMargin };
+    });
+  const lastGroup = pumps.findLastIndex(({ slot }) => slot.y === geometry.supplyY);
+  const duty = result.duty === undefined ? '' : `, ${units.show('fraction', result.duty)} duty`;
+  const wanted = wantedRailPressure(job, result.point);
+  const spilling = geometry.slots.find((s) => s.component.kind === 'regulator' && s.component.action === 'bypass');
+  const creep =
+    wanted !== undefined &&
+    spilling &&
+    flowOf(spilling.component.id)?.state === 'wideOpen' &&
+    result.railPressure > wanted * MOST_CREEP
+      ? result.railPressure - wanted
+      : undefined;
   const consumer = supply.find((s) => s.component.kind === 'rail' || s.component.kind === 'carburettor');
   const spill = job.run.supply.some((c) => c.kind === 'regulator' && c.action === 'bypass');
+  const inLine = supply.filter((s) => s.y === geometry.supplyY);
   const joints = [
-    ...supply
+    ...inLine
       .slice(1)
-      .map((slot, i) => ({ x: (supply[i]!.x + slot.x) / 2, y: geometry.supplyY, flow: flowOf(slot.component.id) })),
+      .map((slot, i) => ({ x: (inLine[i]!.x + slot.x) / 2, y: geometry.supplyY, flow: flowOf(slot.component.id) })),
     ...back
       .slice(1)
       .map((slot, i) => ({ x: (back[i]!.x + slot.x) / 2, y: geometry.returnY, flow: flowOf(slot.component.id) })),
@@ -194,21 +235,52 @@ function Pressures({
           </g>
         ) : null,
       )}
-      {pump && (
+      {pumps.map(({ slot, flow, margin }, i) => (
+        <g key={slot.component.id}>
+          {slot.y === geometry.supplyY && (
+            <Flow
+              x={slot.x - 10}
+              anchor="start"
+              y={geometry.supplyY - 21}
+              text={
+                i === lastGroup ? `${units.show('volumeFlow', result.pumpFlow)}${duty}` : units.show('volumeFlow', flow)
+              }
+              colour="var(--supply)"
+            />
+          )}
+          {margin !== undefined && margin < CLOSE_TO_BOILING && (
+            <Boiling x={slot.x} y={slot.y} text={`${units.show('head', margin)} to boiling`} />
+          )}
+        </g>
+      ))}
+      {creep !== undefined && geometry.spillX !== undefined && (
         <Flow
-          x={pump.x - 10}
-          anchor="start"
-          y={geometry.supplyY - 21}
-          text={units.show('volumeFlow', result.pumpFlow)}
-          colour="var(--supply)"
+          x={geometry.spillX - 8}
+          anchor="end"
+          y={(geometry.supplyY + geometry.returnY) / 2 + 24}
+          text={`creeps up by ${units.show('pressure', creep)}`}
+          colour="var(--fix)"
+        />
+      )}
+      {result.pot && geometry.potX !== undefined && (
+        <Flow
+          x={geometry.potX - 14}
+          anchor="end"
+          y={OVERFLOW_Y - 4}
+          text={
+            result.pot.overflow < 0
+              ? `short of ${units.show('volumeFlow', -result.pot.overflow)}`
+              : units.show('volumeFlow', result.pot.overflow)
+          }
+          colour={result.pot.overflow < 0 ? 'var(--stop)' : 'var(--return)'}
         />
       )}
       {consumer && (
         <Flow
           x={consumer.x - 10}
           anchor="start"
-          y={geometry.supplyY - 21}
-          text={`${units.show('volumeFlow', result.point.demand)} drawn`}
+          y={geometry.supplyY - (variantOf(consumer.component) === 'two' ? 25 : 21)}
+          text={`${units.show('volumeFlow', result.delivered)} drawn`}
           colour="var(--supply)"
         />
       )}
@@ -225,6 +297,23 @@ function Pressures({
   );
 }
 
+const CLOSE_TO_BOILING = 1; // m of fuel, as in the rules
+const MOST_CREEP = 1.05; // of the wanted pressure, as in the rules
+
+/** Fuel that boils, or nearly: bubbles at the pump's inlet, and how much is left. */
+function Boiling({ x, y, text }: { x: number; y: number; text: string }) {
+  return (
+    <g>
+      <g fill="var(--sheet)" stroke="var(--stop)" strokeWidth={1.4} paintOrder="fill">
+        <circle cx={x - 21} cy={y - 4} r={3.2} />
+        <circle cx={x - 27} cy={y + 3} r={2.2} />
+        <circle cx={x - 20} cy={y + 6} r={1.7} />
+      </g>
+      <Flow x={x + 30} y={y + 55} anchor="end" text={text} colour="var(--stop)" />
+    </g>
+  );
+}
+
 function Flow({
   x,
   y,
@@ -236,7 +325,7 @@ function Flow({
   y: number;
   text: string;
   colour: string;
-  anchor?: 'start';
+  anchor?: 'start' | 'end';
 }) {
   return (
     <text
@@ -253,6 +342,14 @@ function Flow({
     </text>
   );
 }
+
+/** What sets a part's symbol apart from others of its kind. */
+export const variantOf = (component: Component): string | undefined =>
+  component.kind === 'regulator'
+    ? component.action
+    : component.kind === 'rail' && component.feed !== undefined && component.feed !== 'single'
+      ? 'two'
+      : undefined;
 
 function Place({
   slot,
@@ -300,11 +397,7 @@ function Place({
         />
       )}
       <g color={line === 'supply' ? 'var(--supply)' : 'var(--return)'}>
-        <ComponentSymbol
-          kind={component.kind}
-          action={component.kind === 'regulator' ? component.action : undefined}
-          backwards={line === 'return'}
-        />
+        <ComponentSymbol kind={component.kind} variant={variantOf(component)} backwards={line === 'return'} />
       </g>
       <text
         y={28}

@@ -17,6 +17,11 @@ export interface RunGeometry {
   readonly returnY: number;
   /** x at which the spill leaves the supply, when there is a bypass regulator. */
   readonly spillX?: number;
+  /** x at which the return ends: the tank's wall, or the swirl pot that it is led into. */
+  readonly returnEndX: number;
+  readonly potX?: number;
+  /** Pumps side by side stand under the first of them. */
+  readonly groups: readonly { readonly x: number; readonly top: number; readonly bottom: number }[];
   readonly slotWidth: number;
 }
 
@@ -25,6 +30,7 @@ const LEAST_SLOT = 70; // room for a symbol and two lines of name
 const SUPPLY_Y = 58;
 const RETURN_Y = 136;
 const HEIGHT = 178;
+const BESIDE = 46; // between pumps that stand under each other
 
 /** How many of the supply's first parts lie in the tank: all up to a pump in it, and the immersed hoses that follow. */
 function countInTank(supply: readonly Component[]): number {
@@ -43,15 +49,20 @@ const isImmersed = (component: Component): boolean =>
  * @param available - px; the drawing grows wider when the run needs it.
  */
 export function runGeometry(job: Job, available: number): RunGeometry {
-  const supply = job.run.supply.filter((c) => c.kind !== 'tank');
+  const all = job.run.supply.filter((c) => c.kind !== 'tank');
+  const isBeside = (i: number) =>
+    all[i]!.kind === 'pump' && (all[i] as { beside?: boolean }).beside === true && all[i - 1]?.kind === 'pump';
+  const supply = all.filter((_, i) => !isBeside(i));
   const back = job.run.return;
   const drop = back.filter((c) => c.kind === 'returnDrop');
   const outside = back.filter((c) => c.kind !== 'returnDrop');
   const inTank = countInTank(supply);
   const tankSlots = Math.max(inTank, 1);
   const spill = supply.findIndex((c) => c.kind === 'regulator' && c.action === 'bypass');
+  const pot = supply.findIndex((c) => c.kind === 'swirlPot');
+  const toPot = job.run.returnTo === 'pot' && pot >= 0;
   // the return needs room between the spill and the tank: the supply is pushed out where it would not have it
-  const push = spill < 0 ? 0 : Math.max(0, outside.length - (spill - inTank) - 0.4);
+  const push = spill < 0 ? 0 : Math.max(0, outside.length - (spill - (toPot ? pot + 0.5 : inTank)) - 0.4);
   const columns = tankSlots + (supply.length - inTank) + push + (inTank === 0 ? 0.2 : 0);
   const slotWidth = Math.max(LEAST_SLOT, (available - 2 * MARGIN) / Math.max(columns, 6));
   const tankRight = MARGIN + tankSlots * slotWidth;
@@ -59,10 +70,27 @@ export function runGeometry(job: Job, available: number): RunGeometry {
     const column = i < inTank ? i : tankSlots + (i - inTank) + (i >= spill && spill >= 0 ? push : 0);
     return MARGIN + (column + 0.5) * slotWidth;
   };
-  const slots: Slot[] = supply.map((component, i) => ({ component, line: 'supply', x: x(i), y: SUPPLY_Y }));
+  const slots: Slot[] = [];
+  const groups: { x: number; top: number; bottom: number }[] = [];
+  all.forEach((component, i) => {
+    const last = slots.at(-1);
+    const beside = isBeside(i) && last !== undefined;
+    slots.push({
+      component,
+      line: 'supply',
+      x: beside ? last.x : x(supply.indexOf(component)),
+      y: beside ? last.y + BESIDE : SUPPLY_Y,
+    });
+    if (!beside) return;
+    const open = groups.at(-1);
+    if (open && open.x === last.x) groups[groups.length - 1] = { ...open, bottom: last.y + BESIDE };
+    else groups.push({ x: last.x, top: last.y, bottom: last.y + BESIDE });
+  });
+  const potX = pot < 0 ? undefined : x(pot);
   const spillX = spill < 0 ? undefined : x(spill);
   const from = spillX ?? MARGIN + columns * slotWidth;
-  const room = (from - tankRight) / Math.max(outside.length, 1);
+  const returnEndX = toPot ? potX! : tankRight;
+  const room = (from - returnEndX) / Math.max(outside.length, 1);
   outside.forEach((component, i) => {
     slots.push({ component, line: 'return', x: from - room * (i + 0.5), y: RETURN_Y });
   });
@@ -82,6 +110,9 @@ export function runGeometry(job: Job, available: number): RunGeometry {
     supplyY: SUPPLY_Y,
     returnY: RETURN_Y,
     spillX,
+    returnEndX,
+    potX,
+    groups,
     slotWidth,
   };
 }

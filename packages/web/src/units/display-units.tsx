@@ -8,6 +8,7 @@ export type UnitSystem = 'metric' | 'imperial';
 const imperial: Partial<Record<QuantityKind, string>> = {
   pressure: 'psi',
   length: 'in',
+  head: 'ft of fuel',
   volumeFlow: 'gal/h',
   massFlow: 'lb/h',
   power: 'hp',

@@ -1,9 +1,8 @@
 import type { Rule } from '../snag.ts';
 import { ethanolShare } from '../reading.ts';
-import { tankProperties } from '../../job/tank.ts';
+import { tankWalls } from '../../ratings/material-fuel.ts';
 import { figure } from '../../units/quantity.ts';
 
-const attacked = ['zinc', 'terne', 'aluminium'] as const;
 const MILD_BLEND = 0.1; // up to E10 the attack is slow, common practice
 
 /** Ethanol attacks zinc, terne and bare aluminium. */
@@ -12,13 +11,13 @@ export const coatingAttacked: Rule = {
   check: ({ job }) => {
     const { coating } = job.survey.tank;
     const share = ethanolShare(job);
-    if (!coating || !(attacked as readonly string[]).includes(coating) || share === 0) return [];
+    if (!coating || share === 0 || tankWalls[coating].on.high !== 'attacked') return [];
     return [
       {
         grade: share > MILD_BLEND ? 'stop' : 'note',
         stage: 'survey',
         path: ['survey', 'tank', 'coating'],
-        what: `Ethanol attacks this tank wall: ${tankProperties.coating.options[coating]}.`,
+        what: `Ethanol attacks this tank wall: ${tankWalls[coating].name}.`,
         figure: { label: 'ethanol share', ...figure('fraction', share) },
         limit: { label: 'slow attack up to', ...figure('fraction', MILD_BLEND) },
         why: 'The coating comes off as grit and gel that blocks the sock and wears the pump.',

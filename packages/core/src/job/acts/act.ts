@@ -40,6 +40,8 @@ export const actSchema = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('moveComponent'), id, line, index: z.number().int().min(0) }),
   z.strictObject({ act: z.literal('chooseLayout'), key: z.enum(Object.keys(layouts) as [LayoutKey, ...LayoutKey[]]) }),
   z.strictObject({ act: z.literal('capPorts'), id }),
+  /** A bypass regulator goes to another place on the run, and the layout is named after it. */
+  z.strictObject({ act: z.literal('moveRegulator'), id, to: z.enum(['tank', 'beforeRail', 'afterRail']) }),
   z.strictObject({
     act: z.literal('overruleSnag'),
     snag: z.string().max(120),

@@ -6,6 +6,7 @@ import { layouts } from '../layout.ts';
 import { allComponents, type FieldPath } from '../needs.ts';
 import type { Act } from './act.ts';
 import { layOut } from './lay-out.ts';
+import { moveRegulator, regulatorPlaces } from './move-regulator.ts';
 
 /**
  * A job after an edit. Pure: the old job is untouched, and parts that did not change are shared with it.
@@ -28,13 +29,19 @@ export function applyAct(job: Job, act: Act): Job {
     case 'removeComponent':
       return mapLines(job, (line) => line.filter((c) => c.id !== act.id));
     case 'moveComponent': {
-      const moved = allComponents(job).find((c) => c.id === act.id);
+      // a part that was set aside may be taken up again so
+      const moved = [...allComponents(job), ...(job.run.spare ?? [])].find((c) => c.id === act.id);
       if (!moved) return job;
-      const without = mapLines(job, (line) => line.filter((c) => c.id !== act.id));
+      const without = withoutSpare(
+        mapLines(job, (line) => line.filter((c) => c.id !== act.id)),
+        act.id,
+      );
       return withLine(without, act.line, (line) => line.toSpliced(Math.min(act.index, line.length), 0, moved));
     }
     case 'chooseLayout':
       return layOut(job, act.key);
+    case 'moveRegulator':
+      return moveRegulator(job, act.id, act.to);
     case 'capPorts':
       return mapComponent(job, act.id, (c) => (c.kind === 'rail' ? { ...c, closedPorts: c.unusedPorts ?? 0 } : c));
     case 'overruleSnag':
@@ -55,7 +62,7 @@ export function applyAct(job: Job, act: Act): Job {
 /** The edit in a few words, for undo and the change table. */
 export function describeAct(job: Job, act: Act): string {
   const name = (id: string) => {
-    const found = allComponents(job).find((c) => c.id === id);
+    const found = [...allComponents(job), ...(job.run.spare ?? [])].find((c) => c.id === id);
     return found ? componentName(found) : id;
   };
   switch (act.act) {
@@ -73,6 +80,8 @@ export function describeAct(job: Job, act: Act): string {
       return `move ${name(act.id)}`;
     case 'chooseLayout':
       return `choose layout: ${layouts[act.key].name}`;
+    case 'moveRegulator':
+      return `move ${name(act.id)} ${regulatorPlaces[act.to]}`;
     case 'capPorts':
       return `cap the open ports of ${name(act.id)}`;
     case 'overruleSnag':
@@ -88,6 +97,11 @@ const withLine = (job: Job, line: Line, change: (line: Component[]) => Component
   ...job,
   run: { ...job.run, [line]: change(job.run[line]) },
 });
+function withoutSpare(job: Job, id: string): Job {
+  const { spare = [], ...run } = job.run;
+  const left = spare.filter((c) => c.id !== id);
+  return { ...job, run: left.length > 0 ? { ...run, spare: left } : run };
+}
 const mapLines = (job: Job, change: (line: Component[]) => Component[]): Job => ({
   ...job,
   run: { ...job.run, supply: change(job.run.supply), return: change(job.run.return) },

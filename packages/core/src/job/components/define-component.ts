@@ -1,6 +1,16 @@
 import { z } from 'zod';
 import { portSchema } from '../../fittings/port.ts';
-import { choice, idSchema, objectOf, quantity, text, type Property, type SpecialProperty } from '../property.ts';
+import { seals } from '../../ratings/material-fuel.ts';
+import {
+  choice,
+  idSchema,
+  namesOf,
+  objectOf,
+  quantity,
+  text,
+  type Property,
+  type SpecialProperty,
+} from '../property.ts';
 
 const port = (name: string): SpecialProperty<typeof portSchema> => ({ type: 'port', name, schema: portSchema });
 
@@ -15,6 +25,7 @@ export const commonProperties = {
   inletPort: port('inlet port'),
   outletPort: port('outlet port'),
   inletSealant: choice('sealant at the inlet joint', { none: 'none', liquid: 'liquid thread sealant', tape: 'tape' }),
+  seals: choice('seals', namesOf(seals)),
   note: text('note', 400),
 };
 

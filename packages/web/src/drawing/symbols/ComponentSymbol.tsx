@@ -3,7 +3,8 @@ import type { ComponentKind } from '@endrel/core/job/component';
 
 interface SymbolProps {
   readonly kind: ComponentKind;
-  readonly action?: 'bypass' | 'deadHead';
+  /** Of a regulator how it works, of a rail `two` where it is two. */
+  readonly variant?: string;
   /** Fuel runs right to left: arrows and triangles turn round. */
   readonly backwards?: boolean;
 }
@@ -12,7 +13,7 @@ const LINE = { fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 } as const
 const BODY = { fill: 'var(--sheet)', stroke: 'currentColor', strokeWidth: 1.6 } as const;
 
 /** Fluid-power symbols in the manner of ISO 1219-1, centred on the line, 36 wide at most. */
-const symbols: Record<ComponentKind, (action?: string) => ReactNode> = {
+const symbols: Record<ComponentKind, (variant?: string) => ReactNode> = {
   tank: () => <path d="M-14 -8V10H14V-8" {...LINE} />,
   sock: () => (
     <>
@@ -54,8 +55,10 @@ const symbols: Record<ComponentKind, (action?: string) => ReactNode> = {
       <path d="M-7 0H0V7" {...LINE} />
     </>
   ),
-  rail: () => (
+  rail: (variant) => (
     <>
+      {variant === 'two' && <path d="M-26 0V-15H26V0" {...LINE} />}
+      {variant === 'two' && <rect x={-20} y={-20} width={40} height={10} {...BODY} />}
       <rect x={-26} y={-7} width={52} height={14} {...BODY} />
       <path d="M-18 7v8M-6 7v8M6 7v8M18 7v8" {...LINE} />
       <path d="M-20.5 14h5L-18 19zM-8.5 14h5L-6 19zM3.500 14h5L6 19zM15.500 14h5L18 19z" fill="currentColor" />
@@ -67,10 +70,10 @@ const symbols: Record<ComponentKind, (action?: string) => ReactNode> = {
       <path d="M-19 0H-8M-4 0H6" {...LINE} />
     </>
   ),
-  regulator: (action) => (
+  regulator: (variant) => (
     <>
       <rect x={-12} y={-12} width={24} height={24} {...BODY} />
-      {action === 'bypass' ? (
+      {variant === 'bypass' ? (
         <path d="M5 -12V9M1.500 4 5 10 8.500 4" {...LINE} />
       ) : (
         <path d="M-12 -4H9M4 -7.500 10 -4 4 -0.500" {...LINE} />
@@ -96,6 +99,6 @@ const symbols: Record<ComponentKind, (action?: string) => ReactNode> = {
   returnDrop: () => <path d="M0 -16V12M-4.500 5 0 13 4.500 5" {...LINE} strokeWidth={2} />,
 };
 
-export function ComponentSymbol({ kind, action, backwards }: SymbolProps) {
-  return <g transform={backwards ? 'scale(-1 1)' : undefined}>{symbols[kind](action)}</g>;
+export function ComponentSymbol({ kind, variant, backwards }: SymbolProps) {
+  return <g transform={backwards ? 'scale(-1 1)' : undefined}>{symbols[kind](variant)}</g>;
 }

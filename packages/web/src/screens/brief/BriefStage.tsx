@@ -1,114 +1,23 @@
-import { assumptionProperties } from '@endrel/core/job/assumption';
-import { briefProperties } from '@endrel/core/job/brief';
-import { TextField } from '../../components/PropertyField.tsx';
-import { PropertyGrid } from '../../components/PropertyGrid.tsx';
-import { useAct, useJobSession } from '../../session/session-context.tsx';
-import { useDisplayUnits } from '../../units/display-units.tsx';
+import { StageTabs } from '../../components/StageTabs.tsx';
+import { stageTabs } from '../job/stage-tabs.ts';
+import { ConditionsTab } from './ConditionsTab.tsx';
+import { EngineTab } from './EngineTab.tsx';
+import { FuelTab } from './FuelTab.tsx';
 
-/** What the engine and its owner want; demand follows from it at once. */
+/** The brief: what the engine and its owner want, what it burns, and the conditions that all of it is reckoned for. */
 export function BriefStage({ onWorking }: { onWorking(key: string): void }) {
-  const { snapshot, assessment } = useJobSession();
-  const act = useAct();
-  const units = useDisplayUnits();
-  const { job } = snapshot;
-  const { brief } = job;
-  const boosted = brief.aspiration !== undefined && brief.aspiration !== 'natural';
-  const hidden = [
-    boosted ? '' : 'boost',
-    brief.fuel === 'diesel' ? 'ethanol' : '',
-    brief.fuel === 'diesel' ? 'quotedMultiplier' : '',
-    brief.induction === 'carburettor' ? 'injectors' : '',
-    brief.induction === 'carburettor' ? 'manifoldReference' : '',
-  ];
-  const engine = [
-    'induction',
-    'power',
-    'aspiration',
-    'boost',
-    'bsfc',
-    'injectors',
-    'railPressure',
-    'manifoldReference',
-  ];
-  const fuel = ['fuel', 'ethanol', 'quotedMultiplier'];
-  const demand = assessment?.findings.demand;
-  const bsfc = assessment?.findings.bsfc;
   return (
-    <div className="grid gap-x-10 gap-y-4 xl:grid-cols-[1.5fr_1fr]">
-      <section>
-        <h2 className="border-b border-ink pb-1 text-lg">What the engine wants</h2>
-        <PropertyGrid properties={briefProperties} path={['brief']} values={brief} only={engine} without={hidden} />
-        {bsfc?.source === 'common practice' && (
-          <p className="label">
-            BSFC unknown: {units.show('bsfc', bsfc.si)} is used, the top of the usual band for the aspiration (common
-            practice).
-          </p>
-        )}
-        <h2 className="mt-4 border-b border-ink pb-1 text-lg">Fuel</h2>
-        <PropertyGrid properties={briefProperties} path={['brief']} values={brief} only={fuel} without={hidden} />
-        <details className="mt-4">
-          <summary className="border-b border-ink pb-1 text-lg font-semibold" style={{ fontStretch: '80%' }}>
-            Conditions reckoned with
-          </summary>
-          <p className="label py-1">
-            Typical values stand in until you give your own; every result that uses them says so.
-          </p>
-          <PropertyGrid properties={assumptionProperties} path={['assumptions']} values={job.assumptions} />
-        </details>
-      </section>
-      <section>
-        <h2 className="border-b border-ink pb-1 text-lg">Fuel it burns at full load</h2>
-        {demand ? (
-          <>
-            <p className="figure mt-2 text-4xl">{units.show('volumeFlow', demand.volumeFlow)}</p>
-            <p className="text-ink-soft">
-              {units.show('massFlow', demand.massFlow)},{' '}
-              {demand.multiplier > 1.001
-                ? `${demand.multiplier.toFixed(3)} × petrol by mass`
-                : 'no allowance for ethanol'}
-            </p>
-            <button className="button mt-2" onClick={() => onWorking('demand')}>
-              Show the working
-            </button>
-          </>
-        ) : (
-          <p className="mt-2 text-ink-soft">Needs {firstMissing(brief)}.</p>
-        )}
-        <h2 className="mt-6 border-b border-ink pb-1 text-lg">The owner</h2>
-        <PropertyGrid
-          properties={briefProperties}
-          path={['brief']}
-          values={brief}
-          only={['reversible', 'wishes']}
-          columns=""
-        />
-        <h2 className="mt-4 border-b border-ink pb-1 text-lg">This job</h2>
-        <TextField
-          label="job name"
-          value={job.name}
-          onChange={(value, group) => value?.trim() && act({ act: 'set', path: ['name'], value }, group)}
-        />
-        <TextField
-          label="vehicle"
-          value={job.vehicle}
-          onChange={(value, group) => act({ act: 'set', path: ['vehicle'], value: value ?? '' }, group)}
-        />
-        <div className="flex items-center gap-3 py-1">
-          <button
-            className="button"
-            onClick={() => act({ act: 'set', path: ['state'], value: job.state === 'open' ? 'finished' : 'open' })}
-          >
-            {job.state === 'open' ? 'Mark as finished' : 'Open it again'}
-          </button>
-          <span className="text-ink-soft">{job.state === 'finished' ? 'Finished' : 'Open'}</span>
-        </div>
-      </section>
-    </div>
+    <StageTabs label="Brief" names={stageTabs.brief}>
+      {(tab) => {
+        switch (tab) {
+          case 'engine':
+            return <EngineTab onWorking={onWorking} />;
+          case 'fuel':
+            return <FuelTab />;
+          case 'conditions':
+            return <ConditionsTab />;
+        }
+      }}
+    </StageTabs>
   );
-}
-
-function firstMissing(brief: { power?: unknown; aspiration?: unknown; fuel?: unknown; ethanol?: unknown }): string {
-  if (brief.power === undefined) return briefProperties.power.name;
-  if (brief.aspiration === undefined) return `${briefProperties.aspiration.name} or BSFC`;
-  return brief.fuel === undefined ? 'the fuel' : briefProperties.ethanol.name;
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { ReactNode } from 'react';
 import { cutRows, partRows } from '@endrel/core/cards/parts-card';
+import { layouts } from '@endrel/core/job/layout';
 import { Caution } from '../../components/Caution.tsx';
 import { download } from '../../components/download.ts';
 import { useJobSession } from '../../session/session-context.tsx';
@@ -55,6 +56,13 @@ export function CardsStage() {
           {stops === 1 ? 'One snag says stop' : `${stops} snags say stop`}: do not buy or cut from this card until they
           are cured.
         </p>
+      )}
+      {job.layout.key && (
+        <section>
+          <h3 className="mt-4 text-lg">Layout: {layouts[job.layout.key].name.toLowerCase()}</h3>
+          {job.layout.reason && <p>{job.layout.reason}</p>}
+          {job.layout.overrule && <p>Against Endrel’s choice: {job.layout.overrule}</p>}
+        </section>
       )}
       <h3 className="mt-4 text-lg">To buy or find</h3>
       <TickList

@@ -1,9 +1,8 @@
-import { useEffect, useState } from 'react';
-import type { Preview } from '@endrel/core/assess';
+import { useState } from 'react';
 import type { Snag } from '@endrel/core/checks/snag';
-import { calculator } from '../../calc/calculator.ts';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
 import { useJobSession } from '../../session/session-context.tsx';
+import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from './use-job-view.ts';
 
@@ -158,39 +157,6 @@ function Actions({ snag, onShow }: { snag: Snag; onShow(): void }) {
 
 /** What the cure would change besides, computed before it is pressed. */
 function CurePreview({ snag }: { snag: Snag }) {
-  const { snapshot } = useJobSession();
-  const units = useDisplayUnits();
-  const [preview, setPreview] = useState<Preview>();
-  const { act } = snag;
-  const { job } = snapshot;
-  useEffect(() => {
-    let current = true;
-    if (act) void calculator.previewAct(job, act).then((p) => current && setPreview(p));
-    return () => {
-      current = false;
-    };
-  }, [job, act]);
-  if (!preview) return null;
-  const moved = (before: number | undefined, after: number | undefined, kind: 'pressure' | 'fraction') =>
-    before !== undefined && after !== undefined && units.show(kind, before) !== units.show(kind, after)
-      ? `${units.show(kind, before)} → ${units.show(kind, after)}`
-      : undefined;
-  const rail = moved(preview.railBefore, preview.railAfter, 'pressure');
-  const margin = moved(preview.marginBefore, preview.marginAfter, 'fraction');
-  const also = preview.cured.filter((what) => what !== snag.what);
-  return (
-    <ul className="border-l-2 border-hair-strong pl-2 text-[0.86rem] text-ink-soft">
-      {rail && <li>Pressure at full load {rail}</li>}
-      {margin && <li>Pump margin {margin}</li>}
-      {also.map((what) => (
-        <li key={what}>Also cures: {what}</li>
-      ))}
-      {preview.caused.map((what) => (
-        <li key={what} className="text-fix">
-          Brings up: {what}
-        </li>
-      ))}
-      {!rail && !margin && also.length === 0 && preview.caused.length === 0 && <li>Changes nothing else.</li>}
-    </ul>
-  );
+  const preview = usePreview(snag.act);
+  return preview ? <EffectsList preview={preview} without={snag.what} /> : null;
 }

@@ -2,10 +2,16 @@ import type { FieldPath, Stage } from '@endrel/core/job/needs';
 
 /** A stage that is too much for one page is laid out on tabs; the first is shown unless the address names another. */
 export const stageTabs = {
+  brief: { engine: 'Engine and owner', fuel: 'Fuel', conditions: 'Conditions' },
   survey: { heights: 'Heights and lines', tank: 'Tank', vent: 'Vent and filler', old: 'Blocking off' },
   hanger: { height: 'Height', opening: 'Opening', plate: 'Plate', pickup: 'Pickup, return, siphon' },
+  run: { part: 'Parts and pressure', points: 'Operating points', heat: 'Heat over a drive', sizes: 'Sizes' },
   gauge: { match: 'Match', sweep: 'Sweep', float: 'Float', card: 'Calibration' },
 } as const satisfies Partial<Record<Stage, Record<string, string>>>;
+
+/** The tab that a stage shows when the address names none. */
+export const firstTab = (stage: Stage): string | undefined =>
+  Object.keys((stageTabs as Partial<Record<Stage, Record<string, string>>>)[stage] ?? {})[0];
 
 const onTank = new Set<string | number>([
   'shape', 'capacity', 'length', 'width', 'cornerRadius', 'ends', 'dish', 'leftWidth', 'rightWidth', 'bridgeWidth', 'bridgeFloor',
@@ -17,6 +23,7 @@ const onOpening = new Set<string | number>([
   'openingDiameter', 'lip', 'play', 'wallThickness', 'headroom', 'stiffLength', 'stiffWidth', 'reach', 'bodies', 'parts',
 ]); // prettier-ignore
 const onPlate = new Set<string | number>(['plateHole', 'plateOutside', 'boltCircle', 'studs', 'studSize', 'ports']);
+const onFuel = new Set<string | number>(['quotedMultiplier', 'testWater', 'testFuel', 'testBoundary']);
 const onHeight = new Set<string | number>([
   'hold', 'depthFrom', 'gasketFree', 'gasketSqueezed', 'floorGap', 'preload', 'springTravel', 'stack', 'oldStack', 'sockThickness',
   'sockGive', 'outletRise', 'roomAbove', 'rods',
@@ -37,6 +44,9 @@ export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
   }
   if (stage === 'hanger')
     return onHeight.has(key) ? 'height' : onOpening.has(key) ? 'opening' : onPlate.has(key) ? 'plate' : 'pickup';
+  if (stage === 'brief')
+    return group === 'assumptions' ? 'conditions' : onFuel.has(key) ? 'fuel' : group === 'brief' ? 'engine' : undefined;
+  if (stage === 'run') return group === 'points' ? 'points' : 'part';
   if (stage === 'gauge') return key === 'sweep' ? 'sweep' : onFloat.has(key) ? 'float' : 'match';
   return undefined;
 }

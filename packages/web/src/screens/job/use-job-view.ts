@@ -5,7 +5,7 @@ import { pointKeysOf } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { focusField } from '../../components/anchor.ts';
 import { stageList } from './stages.ts';
-import { tabOfField } from './stage-tabs.ts';
+import { firstTab, tabOfField } from './stage-tabs.ts';
 
 /** Where in a job the person is: stage, chosen part, operating point. Kept in the address, so that back and reload work. */
 export interface JobView {
@@ -45,7 +45,7 @@ export function useJobView(): JobView {
       if (nextPart) next.set('part', nextPart);
       if (nextPoint !== 'fullLoad') next.set('at', nextPoint);
       const nextTab = change.tab ?? (to === stage ? tab : undefined);
-      if (nextTab) next.set('tab', nextTab);
+      if (nextTab && nextTab !== firstTab(to)) next.set('tab', nextTab);
       const text = next.toString();
       void navigate(`/jobs/${id}/${to}${text && `?${text}`}`, { replace: to === stage });
     },
@@ -58,7 +58,7 @@ export function useJobView(): JobView {
       part,
       point,
       goTo: (to) => go(to, {}),
-      selectPart: (chosen) => go('run', { part: chosen }),
+      selectPart: (chosen) => go('run', { part: chosen, tab: firstTab('run') }),
       setPoint: (chosen) => go(stage, { at: chosen }),
       goToField: (to, path, component) => {
         if (to === stage && (!component || component === part) && focusField(path)) return;

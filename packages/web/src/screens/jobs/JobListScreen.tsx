@@ -20,6 +20,9 @@ export function JobListScreen() {
         <h1 className="text-3xl">Endrel</h1>
         <p className="text-ink-soft">{shop.data?.name}</p>
         <div className="ml-auto flex items-center gap-2">
+          <Link className="button inline-block" to="/pumps">
+            Pump library
+          </Link>
           <UnitsButton />
           <ThemeButton />
           <ImportButton />

@@ -1,26 +1,38 @@
 import { useState, type ReactNode } from 'react';
+import { componentName } from '@endrel/core/job/component';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
-import { lengthOf } from '@endrel/core/run/component-loss';
+import { recommend, type LaidOut } from '@endrel/core/layouts/compare-layouts';
 import { miniRun } from '@endrel/core/contract/summary';
 import { TextField } from '../../components/PropertyField.tsx';
-import { useLayoutComparison, type LaidOut } from '../../calc/use-layout-comparison.ts';
+import { useLayoutComparison } from '../../calc/use-layout-comparison.ts';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
 import { MiniRun } from '../../drawing/MiniRun.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { Bar, PressureDots, type Range } from './PressureDots.tsx';
 
-/** Schools of layout side by side, each solved with the parts that the job has. */
+const allKeys = Object.keys(layouts) as LayoutKey[];
+
+/** Schools of layout side by side on the same axes, each solved with the parts that the job has. */
 export function LayoutStage() {
   const job = useJob();
   const act = useAct();
   const units = useDisplayUnits();
-  const comparison = useLayoutComparison(job);
-  const [all, setAll] = useState(false);
   const suits = (key: LayoutKey) => job.brief.induction === undefined || layouts[key].engine === job.brief.induction;
-  const keys = (Object.keys(layouts) as LayoutKey[]).filter((key) => all || suits(key) || job.layout.key === key);
-  const row = (name: string, cell: (laid: LaidOut) => ReactNode) => (
+  const [picked, setPicked] = useState<readonly LayoutKey[]>();
+  const keys = allKeys.filter((key) =>
+    (picked ?? allKeys.filter((k) => suits(k) || job.layout.key === k)).includes(key),
+  );
+  const comparison = useLayoutComparison(job, keys);
+  const laid = keys.flatMap((key) => comparison[key] ?? []);
+  const recommended = laid.length === keys.length ? recommend(laid.filter((l) => suits(l.key))) : undefined;
+  const range = rangeOf(laid);
+  const most = (value: (l: LaidOut) => number | undefined) => Math.max(1e-9, ...laid.map((l) => value(l) ?? 0));
+  const coolest = Math.min(...laid.map((l) => l.tankAfterDrive ?? Infinity));
+  const hottest = most((l) => l.tankAfterDrive);
+  const row = (name: ReactNode, cell: (laid: LaidOut) => ReactNode) => (
     <tr>
-      <th scope="row" className="label py-1.5 pr-3 text-left align-top font-normal">
+      <th scope="row" className="label sticky left-0 bg-ground py-1.5 pr-3 text-left align-top font-normal">
         {name}
       </th>
       {keys.map((key) => (
@@ -30,22 +42,25 @@ export function LayoutStage() {
       ))}
     </tr>
   );
-  const pressure = (laid: LaidOut, key: 'fullLoad' | 'idle', less = false) => {
-    const result = laid.assessment.findings.solution?.points[key];
-    if (!result)
-      return (
-        <span className="text-ink-soft">
-          needs {laid.assessment.findings.needs.find((n) => n.blocksSolution)?.title ?? 'a run that holds together'}
-        </span>
-      );
-    return (
-      <span className="figure text-lg">
-        {units.show('pressure', less ? result.injectorPressure : result.railPressure)}
-      </span>
-    );
-  };
   return (
     <>
+      <fieldset className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
+        <legend className="sr-only">Layouts to compare</legend>
+        <span className="label">Compare</span>
+        {allKeys.map((key) => (
+          <label key={key} className={`flex min-h-[24px] items-center gap-1.5 ${suits(key) ? '' : 'text-ink-soft'}`}>
+            <input
+              type="checkbox"
+              className="h-4 w-4 accent-[var(--ink)]"
+              checked={keys.includes(key)}
+              disabled={keys.length === 1 && keys.includes(key)}
+              onChange={(e) => setPicked(e.target.checked ? [...keys, key] : keys.filter((k) => k !== key))}
+            />
+            {layouts[key].name}
+          </label>
+        ))}
+      </fieldset>
+      <Recommended recommended={recommended} />
       <div className="overflow-x-auto">
         <table className="w-full table-fixed border-collapse" style={{ minWidth: `${8 + 11.5 * keys.length}rem` }}>
           <caption className="sr-only">Layouts compared</caption>
@@ -65,40 +80,101 @@ export function LayoutStage() {
             </tr>
           </thead>
           <tbody className="ruled">
-            {row('The run', (laid) => (
-              <MiniRun run={miniRun(laid.assessment)} />
-            ))}
-            {row('Rail at full load', (laid) => pressure(laid, 'fullLoad'))}
-            {row('Rail less manifold', (laid) => pressure(laid, 'fullLoad', true))}
-            {row('Rail at idle', (laid) => pressure(laid, 'idle'))}
-            {row('Suction margin, hot', ({ assessment }) => (
-              <span className="figure text-lg">
-                {assessment.findings.solution
-                  ? units.show('length', assessment.findings.solution.points.fullLoadHot.suctionMargin)
-                  : '–'}
-              </span>
-            ))}
-            {row('Pump margin', ({ assessment }) => (
-              <span className="figure text-lg">
-                {assessment.findings.solution?.margin
-                  ? units.show('fraction', assessment.findings.solution.margin.margin)
-                  : '–'}
-              </span>
-            ))}
-            {row('Line and joints', ({ job: laid, assessment }) => (
-              <>
-                <span className="figure">
-                  {units.show(
-                    'length',
-                    [...laid.run.supply, ...laid.run.return].reduce(
-                      (sum, c) => sum + (c.kind === 'rail' ? 0 : lengthOf(c)),
-                      0,
-                    ),
+            <tr>
+              <td />
+              {keys.map((key) => (
+                <td key={key} className={`px-3 py-1.5 ${job.layout.key === key ? 'bg-lit' : ''}`}>
+                  {job.layout.key === key ? (
+                    <p className="font-semibold">Chosen</p>
+                  ) : (
+                    <button
+                      className={`button ${suits(key) ? 'button-ink' : ''}`}
+                      onClick={() => act({ act: 'chooseLayout', key })}
+                    >
+                      Lay it out so
+                    </button>
                   )}
-                </span>{' '}
-                of line, <span className="figure">{assessment.findings.joints.length}</span> joints
+                  {recommended?.key === key && <p className="mt-1 text-[0.88rem]">Endrel’s choice</p>}
+                  {!suits(key) && job.brief.induction && (
+                    <p className="mt-1 text-[0.85rem] text-ink-soft">
+                      The brief says {job.brief.induction === 'carburettor' ? 'carburettor' : 'injection'}.
+                    </p>
+                  )}
+                </td>
+              ))}
+            </tr>
+            {row('The run', (l) => (
+              <MiniRun run={miniRun(l.assessment)} />
+            ))}
+            {row(
+              <>
+                What the injectors see
+                <span className="block text-[0.8rem]">
+                  dot: has; ring: wants. idle, cruise, full, hot, overrun, restart
+                </span>
+                <span className="figure block text-[0.8rem]">
+                  {units.show('pressure', range[0])} to {units.show('pressure', range[1])}
+                </span>
+              </>,
+              (l) => (
+                <PressureDots laid={l} range={range} />
+              ),
+            )}
+            {row('Rail at full load', (l) => (
+              <RailAtFullLoad laid={l} />
+            ))}
+            {row('Largest miss of it', (l) =>
+              l.error === undefined ? (
+                '–'
+              ) : (
+                <Bar text={units.show('fraction', l.error)} share={l.error / most((x) => x.error)} />
+              ),
+            )}
+            {row('Suction margin, hot', (l) =>
+              l.suctionMargin === undefined ? (
+                '–'
+              ) : (
+                <Bar
+                  text={units.show('head', l.suctionMargin)}
+                  share={l.suctionMargin / most((x) => x.suctionMargin)}
+                />
+              ),
+            )}
+            {row('Pump margin', ({ assessment: { findings } }) => (
+              <span className="figure text-lg">
+                {findings.solution?.margin ? units.show('fraction', findings.solution.margin.margin) : '–'}
+              </span>
+            ))}
+            {row('Tank after the drive', (l) =>
+              l.tankAfterDrive === undefined ? (
+                '–'
+              ) : (
+                <Bar
+                  text={units.show('temperature', l.tankAfterDrive)}
+                  share={(l.tankAfterDrive - coolest + 4) / (hottest - coolest + 4)}
+                />
+              ),
+            )}
+            {row('Line and joints', (l) => (
+              <>
+                <Bar text={units.show('length', l.line)} share={l.line / most((x) => x.line)} />
+                <span className="figure">{l.joints}</span> joints
               </>
             ))}
+            {row('To buy', (l) => (l.toBuy.length === 0 ? 'nothing new' : l.toBuy.join(', ')))}
+            {row('Set aside', (l) => (l.setAside.length === 0 ? 'nothing' : l.setAside.join(', ')))}
+            {row('Reversible', (l) =>
+              l.newOpening ? 'not wholly: needs a new opening in the tank' : 'yes: nothing is cut for good',
+            )}
+            {row('Assumed', (l) =>
+              l.assumed.length === 0 ? (
+                'nothing: all is measured'
+              ) : (
+                <span className="text-[0.9rem] text-ink-soft">
+                  {l.assumed.join(', ')}: plain stand-ins until measured
+                </span>
+              ),
+            )}
             {row('Snags', ({ assessment }) =>
               assessment.snags.length === 0 ? (
                 'none found'
@@ -115,45 +191,16 @@ export function LayoutStage() {
                 </ul>
               ),
             )}
-            {row('For', ({ job: laid }) => (
-              <span className="text-[0.9rem]">{layouts[laid.layout.key!].good}</span>
+            {row('For', ({ key }) => (
+              <span className="text-[0.9rem]">{layouts[key].good}</span>
             ))}
-            {row('Against', ({ job: laid }) => (
-              <span className="text-[0.9rem]">{layouts[laid.layout.key!].bad}</span>
+            {row('Against', ({ key }) => (
+              <span className="text-[0.9rem]">{layouts[key].bad}</span>
             ))}
-            <tr>
-              <td />
-              {keys.map((key) => (
-                <td key={key} className={`px-3 py-2 ${job.layout.key === key ? 'bg-lit' : ''}`}>
-                  {job.layout.key === key ? (
-                    <p className="font-semibold">Chosen</p>
-                  ) : (
-                    <button
-                      className={`button ${suits(key) ? 'button-ink' : ''}`}
-                      onClick={() => act({ act: 'chooseLayout', key })}
-                    >
-                      Lay it out so
-                    </button>
-                  )}
-                  {!suits(key) && job.brief.induction && (
-                    <p className="mt-1 text-[0.85rem] text-ink-soft">
-                      The brief says {job.brief.induction === 'carburettor' ? 'carburettor' : 'injection'}.
-                    </p>
-                  )}
-                </td>
-              ))}
-            </tr>
           </tbody>
         </table>
       </div>
-      {job.brief.induction !== undefined && (
-        <button className="button mb-2" aria-pressed={all} onClick={() => setAll(!all)}>
-          {all
-            ? 'Only those for this engine'
-            : `Also those for ${job.brief.induction === 'carburettor' ? 'injection' : 'a carburettor'}`}
-        </button>
-      )}
-      <div className="max-w-3xl">
+      <div className="mt-3 max-w-3xl">
         <TextField
           label="why this layout"
           long
@@ -161,11 +208,59 @@ export function LayoutStage() {
           value={job.layout.reason ?? ''}
           onChange={(value, group) => act({ act: 'set', path: ['layout', 'reason'], value }, group)}
         />
+        {job.layout.key && recommended && recommended.key !== job.layout.key && (
+          <TextField
+            label="why not Endrel’s choice"
+            long
+            hint={`Endrel would choose ${layouts[recommended.key].name.toLowerCase()}: ${recommended.reason}. Your reason against it goes on the card.`}
+            value={job.layout.overrule ?? ''}
+            onChange={(value, group) => act({ act: 'set', path: ['layout', 'overrule'], value }, group)}
+          />
+        )}
+        {job.run.spare && (
+          <p>
+            <span className="font-semibold">Set aside, with their measurements:</span>{' '}
+            {job.run.spare.map(componentName).join(', ')}.
+          </p>
+        )}
         <p className="label">
-          Measured parts are taken over, so nothing is lost by trying; only a return line is taken off by a layout that
-          has none, and undo brings it back.
+          Measured parts are taken over wherever a layout has a place for them; the others are set aside with their
+          measurements, and another layout takes them up again.
         </p>
       </div>
     </>
   );
+}
+
+function Recommended({ recommended }: { recommended: ReturnType<typeof recommend> }) {
+  return (
+    <p className="mb-2 min-h-[1.6em]" aria-live="polite">
+      {recommended && (
+        <>
+          Endrel would choose <strong>{layouts[recommended.key].name.toLowerCase()}</strong>: {recommended.reason}.
+        </>
+      )}
+    </p>
+  );
+}
+
+function RailAtFullLoad({ laid: { assessment } }: { laid: LaidOut }) {
+  const units = useDisplayUnits();
+  const { solution, needs } = assessment.findings;
+  if (!solution)
+    return (
+      <span className="text-ink-soft">
+        needs {needs.find((n) => n.blocksSolution)?.title ?? 'a run that holds together'}
+      </span>
+    );
+  return <span className="figure text-lg">{units.show('pressure', solution.points.fullLoad.railPressure)}</span>;
+}
+
+/** Lowest and highest of all that is shown, a little beyond. */
+function rangeOf(laid: readonly LaidOut[]): Range {
+  const all = laid.flatMap((l) => Object.values(l.pressures).flatMap((p) => [p.has, p.wants]));
+  if (all.length === 0) return [0, 1];
+  const [low, high] = [Math.min(...all), Math.max(...all)];
+  const beyond = 0.08 * (high - low || high);
+  return [low - beyond, high + beyond];
 }

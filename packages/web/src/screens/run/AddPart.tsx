@@ -1,6 +1,6 @@
 import { DropdownMenu } from 'radix-ui';
 import { Plus } from 'lucide-react';
-import { componentDefinitions, type Component, type ComponentKind } from '@endrel/core/job/component';
+import { componentDefinitions, componentName, type Component, type ComponentKind } from '@endrel/core/job/component';
 import { freshId } from '@endrel/core/job/acts/fresh-id';
 import type { Line } from '@endrel/core/job/job';
 import { useAct, useJob } from '../../session/session-context.tsx';
@@ -24,8 +24,9 @@ export function AddPart({
       ? !job.run.supply.some((c) => c.kind === 'tank') && line === 'supply'
       : line === 'supply'
         ? kind !== 'returnDrop'
-        : !['pump', 'rail', 'carburettor', 'sock'].includes(kind),
+        : !['pump', 'rail', 'carburettor', 'sock', 'swirlPot', 'pressureSensor'].includes(kind),
   );
+  const spare = (job.run.spare ?? []).filter((c) => kinds.includes(c.kind));
   const add = (kind: ComponentKind) => {
     const component = { kind, id: freshId(job, kind) } as Component;
     act({ act: 'insertComponent', line, index: kind === 'tank' ? 0 : index, component });
@@ -39,6 +40,18 @@ export function AddPart({
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="z-30 min-w-44 border border-ink bg-sheet py-1" align="start" sideOffset={2}>
+          {spare.map((part) => (
+            <DropdownMenu.Item
+              key={part.id}
+              className="cursor-pointer px-3 py-1.5 data-[highlighted]:bg-lit"
+              onSelect={() => {
+                act({ act: 'moveComponent', id: part.id, line, index });
+                onAdded(part.id);
+              }}
+            >
+              {componentName(part)} <span className="label">set aside, as measured</span>
+            </DropdownMenu.Item>
+          ))}
           {kinds.map((kind) => (
             <DropdownMenu.Item
               key={kind}

@@ -1,15 +1,41 @@
 import { ArrowLeft, ArrowRight, Trash2 } from 'lucide-react';
-import { componentDefinitions, componentName, propertiesOf, type Component } from '@endrel/core/job/component';
+import {
+  componentDefinitions,
+  componentName,
+  propertiesOf,
+  type Component,
+  type ComponentKind,
+} from '@endrel/core/job/component';
+import { regulatorPlace, regulatorPlaces, type RegulatorPlace } from '@endrel/core/job/acts/move-regulator';
 import { commonProperties } from '@endrel/core/job/components/define-component';
 import { lineOf } from '@endrel/core/job/needs';
 import { isRelevant } from '@endrel/core/job/relevant';
 import type { Property } from '@endrel/core/job/property';
 import { PropertyField } from '../../components/PropertyField.tsx';
+import { variantOf } from '../../drawing/RunStrip.tsx';
 import { ComponentSymbol } from '../../drawing/symbols/ComponentSymbol.tsx';
 import { useAct, useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
 import { PartReadings } from './PartReadings.tsx';
+
+/** Fields that few parts need: folded away until one of them is filled in or asked for. */
+const foldedFields: Partial<Record<ComponentKind, Record<string, readonly string[]>>> = {
+  pump: {
+    'Beside another pump, staged': ['beside', 'runs', 'startsAtDemand', 'startsAtBoost', 'ownRelay'],
+    'Driven by': ['drive', 'targetPressure', 'targetReferenced', 'sensorExpected', 'sensorShielded', 'leastDuty'],
+    'Wiring and fuse': [
+      'fuse',
+      'supplyWire',
+      'supplyLength',
+      'earthWire',
+      'earthLength',
+      'wireTemperature',
+      'contacts',
+    ],
+  },
+  regulator: { 'Filter inside': ['builtInRating', 'builtInFlow', 'builtInDrop'] },
+};
 
 /** One part of the run: what it does, its measurements, and the acts that change its place. */
 export function PartBench({ part, view }: { part: Component; view: JobView }) {
@@ -27,13 +53,22 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
       property={property}
       path={['run', line, index, key]}
       value={values[key]}
-      needed={assessment?.findings.needs.some((n) => n.component === part.id && n.path.at(-1) === key) ?? false}
+      needed={isNeeded(key)}
       onChange={(value, group) => act({ act: 'setOnComponent', id: part.id, key, value }, group)}
     />
   );
   const properties = Object.entries(propertiesOf(part.kind)).filter(
     ([key, property]) => property.type !== 'pumpTable' && isRelevant(part, key),
   );
+  const folds = foldedFields[part.kind] ?? {};
+  const isFolded = new Set(Object.values(folds).flat());
+  const main = properties.filter(([key]) => !isFolded.has(key));
+  const folded = Object.entries(folds)
+    .map(([title, keys]) => ({ title, fields: properties.filter(([key]) => keys.includes(key)) }))
+    .filter(({ fields }) => fields.length > 0);
+  const isNeeded = (key: string) =>
+    assessment?.findings.needs.some((n) => n.component === part.id && n.path.at(-1) === key) ?? false;
+  const place = regulatorPlace(job, part.id);
   const tables = Object.entries(propertiesOf(part.kind)).filter(([, property]) => property.type === 'pumpTable');
   const neighbour = job.run[line][index - 1] ?? job.run[line][index + 1];
   const fixedPlace = part.kind === 'tank';
@@ -47,11 +82,7 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
           aria-hidden="true"
           style={{ color: line === 'supply' ? 'var(--supply)' : 'var(--return)' }}
         >
-          <ComponentSymbol
-            kind={part.kind}
-            action={part.kind === 'regulator' ? part.action : undefined}
-            backwards={line === 'return'}
-          />
+          <ComponentSymbol kind={part.kind} variant={variantOf(part)} backwards={line === 'return'} />
         </svg>
         <div className="min-w-0">
           <h2 className="truncate text-lg leading-tight">{componentName(part)}</h2>
@@ -98,8 +129,14 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
       {solution && part.kind !== 'tank' && <PartReadings part={part} solution={solution} point={view.point} />}
       <div className="grid gap-x-5 sm:grid-cols-2">
         {field('label', commonProperties.label)}
-        {properties.map(([key, property]) => field(key, property))}
+        {main.map(([key, property]) => field(key, property))}
       </div>
+      {folded.map(({ title, fields }) => (
+        <details key={title} open={fields.some(([key]) => values[key] !== undefined || isNeeded(key))}>
+          <summary className="py-1 font-semibold">{title}</summary>
+          <div className="grid gap-x-5 sm:grid-cols-2">{fields.map(([key, property]) => field(key, property))}</div>
+        </details>
+      ))}
       {tables.map(([key, property]) => field(key, property))}
       {part.kind === 'tank' ? (
         <p className="py-2 text-ink-soft">
@@ -119,6 +156,7 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
           </div>
           <div className="grid gap-x-5 sm:grid-cols-2">
             {field('outletHeight', commonProperties.outletHeight)}
+            {field('seals', commonProperties.seals)}
             {field('note', commonProperties.note)}
           </div>
         </details>
@@ -126,6 +164,14 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
       <div className="flex flex-wrap gap-2 py-2">
         {!fixedPlace && <AddPart line={line} index={index} onAdded={view.selectPart} label="Put a part before it" />}
         <AddPart line={line} index={index + 1} onAdded={view.selectPart} label="Put a part after it" />
+        {place !== undefined &&
+          (Object.keys(regulatorPlaces) as RegulatorPlace[])
+            .filter((to) => to !== place)
+            .map((to) => (
+              <button key={to} className="button" onClick={() => act({ act: 'moveRegulator', id: part.id, to })}>
+                Move it {regulatorPlaces[to]}
+              </button>
+            ))}
         {line === 'supply' && part.kind === 'regulator' && part.action === 'bypass' && job.run.return.length === 0 && (
           <AddPart line="return" index={0} onAdded={view.selectPart} label="Start its return" />
         )}

@@ -10,14 +10,17 @@ const stateWords = { open: '', regulating: 'regulating', wideOpen: 'wide open', 
 export function PartReadings({ part, solution, point }: { part: Component; solution: RunSolution; point: string }) {
   const units = useDisplayUnits();
   const job = useJob();
-  const rows = resultsOf(solution).map(({ point: { key }, components }) => ({
+  const rows = resultsOf(solution).map(({ point: { key }, components, duty }) => ({
+    duty,
     key,
     flow: components.find((c) => c.id === part.id),
   }));
   const spills = part.kind === 'regulator' && part.action === 'bypass';
   const hasVelocity = rows.some((r) => r.flow?.velocity !== undefined);
   const hasCurrent = rows.some((r) => r.flow?.current !== undefined);
-  const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined);
+  const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined || r.duty !== undefined);
+  const hasDuty = part.kind === 'pump' && part.drive === 'pwm';
+  const hasSuction = part.kind === 'pump';
   const hasState = part.kind === 'regulator' || part.kind === 'checkValve';
   return (
     <div className="overflow-x-auto">
@@ -28,15 +31,17 @@ export function PartReadings({ part, solution, point }: { part: Component; solut
             <th className="text-left font-normal">At</th>
             <th className="font-normal">in</th>
             {!spills && <th className="font-normal">{part.kind === 'pump' ? 'rise' : 'loss'}</th>}
-            <th className="font-normal">{spills ? 'spills' : 'flow'}</th>
+            <th className="font-normal">{spills ? 'spills' : part.kind === 'swirlPot' ? 'runs over' : 'flow'}</th>
             {hasVelocity && <th className="font-normal">velocity</th>}
             {hasCurrent && <th className="font-normal">current</th>}
             {hasVoltage && <th className="font-normal">voltage</th>}
+            {hasDuty && <th className="font-normal">duty</th>}
+            {hasSuction && <th className="font-normal">suction</th>}
             {hasState && <th className="font-normal">state</th>}
           </tr>
         </thead>
         <tbody className="ruled">
-          {rows.map(({ key, flow }) =>
+          {rows.map(({ key, flow, duty }) =>
             flow ? (
               <tr key={key} className={key === point ? 'bg-lit font-semibold' : ''}>
                 <th scope="row" className="text-left font-normal">
@@ -59,6 +64,12 @@ export function PartReadings({ part, solution, point }: { part: Component; solut
                 )}
                 {hasVoltage && (
                   <td className="figure">{flow.voltage === undefined ? '–' : units.show('voltage', flow.voltage)}</td>
+                )}
+                {hasDuty && <td className="figure">{duty === undefined ? '–' : units.show('fraction', duty)}</td>}
+                {hasSuction && (
+                  <td className="figure">
+                    {flow.suctionMargin === undefined ? 'stands' : units.show('head', flow.suctionMargin)}
+                  </td>
                 )}
                 {hasState && <td>{stateWords[flow.state]}</td>}
               </tr>

@@ -1,100 +1,27 @@
-import type { ComponentKind } from '@endrel/core/job/component';
-import { allComponents } from '@endrel/core/job/needs';
-import { lazy, Suspense } from 'react';
-import { useJobSession } from '../../session/session-context.tsx';
+import { StageTabs } from '../../components/StageTabs.tsx';
+import { stageTabs } from '../job/stage-tabs.ts';
 import type { JobView } from '../job/use-job-view.ts';
-import { AddPart } from './AddPart.tsx';
-import { LossList } from './LossList.tsx';
-import { NetworkExport } from './NetworkExport.tsx';
-import { PartBench } from './PartBench.tsx';
+import { HeatTab } from './HeatTab.tsx';
+import { PartTab } from './PartTab.tsx';
+import { PointsTab } from './PointsTab.tsx';
+import { SizesTab } from './SizesTab.tsx';
 
-const PressureChart = lazy(() => import('../../charts/PressureChart.tsx').then((m) => ({ default: m.PressureChart })));
-const PumpChart = lazy(() => import('../../charts/PumpChart.tsx').then((m) => ({ default: m.PumpChart })));
-const drawing = <p className="h-64 text-ink-soft">Drawing …</p>;
-
-/** The chosen part with its measurements, beside the pressure along the whole run. */
+/** The run: its parts, the conditions it is solved for, what heat does to it, and the sizes it ought to have. */
 export function RunStage({ view }: { view: JobView }) {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
-  const components = allComponents(job);
-  const part = components.find((c) => c.id === view.part);
-  const solution = assessment?.findings.solution;
-  // charts draw what was computed from the job that it was computed from: an edit is ahead of its assessment for a moment
-  const solved = assessment?.findings.job;
-  const solvedPart = solved && allComponents(solved).find((c) => c.id === view.part);
-  if (components.length === 0)
-    return (
-      <div className="sheet max-w-xl p-5">
-        <h2 className="text-lg">There is no run yet</h2>
-        <p className="my-2">Choose a layout and Endrel lays it out, or put the parts on one by one, the tank first.</p>
-        <div className="flex gap-2">
-          <button className="button button-ink" onClick={() => view.goTo('layout')}>
-            Choose a layout
-          </button>
-          <AddPart line="supply" index={0} onAdded={view.selectPart} />
-        </div>
-      </div>
-    );
   return (
-    <div className="grid gap-x-7 gap-y-4 xl:grid-cols-[minmax(0,1.15fr)_minmax(22rem,1fr)]">
-      <div className="min-w-0">
-        {part && solvedPart?.kind === 'pump' && solution ? (
-          <section aria-label="Pump curve">
-            <h2 className="text-lg">Pump curve and where it works</h2>
-            <Suspense fallback={drawing}>
-              <PumpChart pump={solvedPart} solution={solution} point={view.point} />
-            </Suspense>
-          </section>
-        ) : null}
-        <section aria-label="Pressure along the run">
-          <h2 className="text-lg">Pressure along the run</h2>
-          {solution && solved ? (
-            <>
-              <Suspense fallback={drawing}>
-                <PressureChart job={solved} solution={solution} point={view.point} />
-              </Suspense>
-              <LossList job={solved} solution={solution} point={view.point} onPart={view.selectPart} />
-              <NetworkExport job={solved} solution={solution} point={view.point} />
-            </>
-          ) : (
-            <div className="sheet my-1 p-5 text-ink-soft">
-              {assessment?.findings.faults.length
-                ? 'No pressure can be computed until the first snag is cured.'
-                : 'The curve appears once these are known:'}
-              <ul className="mt-1 list-disc pl-5">
-                {assessment?.findings.needs
-                  .filter((n) => n.blocksSolution)
-                  .map((need) => (
-                    <li key={need.path.join('/')}>
-                      <button
-                        className="text-ink underline"
-                        onClick={() => view.goToField(need.stage, need.path, need.component)}
-                      >
-                        {need.title}
-                      </button>
-                    </li>
-                  ))}
-              </ul>
-            </div>
-          )}
-        </section>
-      </div>
-      <div className="min-w-0">
-        {part ? (
-          <PartBench key={part.id} part={part} view={view} />
-        ) : (
-          <div className="sheet p-5">
-            <h2 className="text-lg">Choose a part</h2>
-            <p className="my-2 text-ink-soft">
-              Click one on the run above, or walk it with the arrow keys. Its measurements and what it does at each
-              operating point appear here.
-            </p>
-            <AddPart line="supply" index={firstPlace(job.run.supply)} onAdded={view.selectPart} />
-          </div>
-        )}
-      </div>
-    </div>
+    <StageTabs label="The run" names={stageTabs.run}>
+      {(tab) => {
+        switch (tab) {
+          case 'part':
+            return <PartTab view={view} />;
+          case 'points':
+            return <PointsTab view={view} />;
+          case 'heat':
+            return <HeatTab />;
+          case 'sizes':
+            return <SizesTab />;
+        }
+      }}
+    </StageTabs>
   );
 }
-
-const firstPlace = (supply: readonly { kind: ComponentKind }[]) => (supply[0]?.kind === 'tank' ? 1 : 0);

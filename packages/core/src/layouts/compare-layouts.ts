@@ -1,0 +1,143 @@
+import { assess, type Assessment } from '../assess.ts';
+import { applyAct } from '../job/acts/apply-act.ts';
+import { componentName } from '../job/component.ts';
+import type { Job } from '../job/job.ts';
+import type { LayoutKey } from '../job/layout.ts';
+import { allComponents } from '../job/needs.ts';
+import { lengthOf } from '../run/component-loss.ts';
+import { pointKeys, type PointKey } from '../run/operating-point.ts';
+import type { wantedRailPressure } from '../run/solve-run.ts';
+import { withStandIns } from './stand-in-parts.ts';
+
+/** A job laid out in one school and solved, with what the schools are compared by. SI. */
+export interface LaidOut {
+  readonly key: LayoutKey;
+  readonly assessment: Assessment;
+  /** Parts that are not measured yet and reckoned with plain assumptions. */
+  readonly assumed: readonly string[];
+  /** Injector pressure (a carburettor: inlet pressure) and what is wanted there, at each usual point. Pa. */
+  readonly pressures: Readonly<Partial<Record<PointKey, { readonly has: number; readonly wants: number }>>>;
+  /** Largest miss of the wanted pressure, as a share of it. */
+  readonly error?: number;
+  readonly suctionMargin?: number; // m of fuel, hot
+  readonly tankAfterDrive?: number; // K
+  readonly joints: number;
+  readonly line: number; // m of hose and tube
+  /** Names of parts that are not on the run or set aside yet. */
+  readonly toBuy: readonly string[];
+  /** Names of measured parts that it has no use for. */
+  readonly setAside: readonly string[];
+  /** A return or an overflow needs a way into the tank that is not there: cut for good. Otherwise all can be put back. */
+  readonly newOpening: boolean;
+}
+
+/** The job in one school, with the parts there are and stand-ins for those there are not. */
+export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
+  const laid = applyAct(job, { act: 'chooseLayout', key });
+  const stood = withStandIns(laid);
+  const assessment = assess(stood.job);
+  const { solution, drive, joints } = assessment.findings;
+  const owned = new Set([...allComponents(job), ...(job.run.spare ?? [])].map((c) => c.id));
+  const pressures: LaidOut['pressures'] = Object.fromEntries(
+    pointKeys.flatMap((k) => {
+      const result = solution?.points[k];
+      const wants = result && wantedAtInjectors(stood.job, result.point);
+      return result && wants !== undefined && k !== 'keyOn' ? [[k, { has: result.injectorPressure, wants }]] : [];
+    }),
+  );
+  return {
+    key,
+    assessment,
+    assumed: stood.assumed,
+    pressures,
+    error: solution && Math.max(...Object.values(pressures).map((p) => Math.abs(p.has / p.wants - 1))),
+    suctionMargin: solution?.points.fullLoadHot.suctionMargin,
+    tankAfterDrive: drive?.steps.at(-1)!.tank,
+    joints: joints.length,
+    line: allComponents(stood.job).reduce((sum, c) => sum + (c.kind === 'rail' ? 0 : lengthOf(c)), 0),
+    toBuy: [
+      ...allComponents(laid)
+        .filter((c) => !owned.has(c.id))
+        .map(componentName),
+      ...(isControlled(laid) && !isControlled(job) ? ['Pump controller'] : []),
+    ],
+    setAside: (laid.run.spare ?? []).filter((c) => allComponents(job).some((o) => o.id === c.id)).map(componentName),
+    newOpening: needsNewOpening(job, laid),
+  };
+}
+
+const isControlled = (job: Job) => job.run.supply.some((c) => c.kind === 'pump' && c.drive === 'pwm');
+
+/** A return or an overflow comes into the tank, and neither a drop nor an old connection is there for it. */
+function needsNewOpening(job: Job, laid: Job): boolean {
+  const { supply, return: back, returnTo } = laid.run;
+  const intoTank = (back.length > 0 && returnTo !== 'pot') || supply.some((c) => c.kind === 'swirlPot');
+  const had = [...allComponents(job), ...(job.run.spare ?? [])].some(
+    (c) => c.kind === 'returnDrop' || c.kind === 'swirlPot',
+  );
+  const old = (job.survey.oldConnections ?? []).some((c) => c.did === 'return' || c.fate === 'reuse');
+  return intoTank && !had && !old;
+}
+
+/** What the engine wants where it measures: with a manifold reference the same at every point, without one what it gets. */
+function wantedAtInjectors(job: Job, point: Parameters<typeof wantedRailPressure>[1]): number | undefined {
+  const base = job.brief.railPressure?.si;
+  if (base === undefined) return undefined;
+  // an engine mapped for a fixed rail pressure sees it less the manifold, whatever the layout
+  return job.brief.induction === 'injection' && !job.brief.direct && job.brief.manifoldReference === false
+    ? base - point.manifold
+    : base;
+}
+
+/** What decides between schools, in this order, and how close two must come to count as equal. */
+const criteria: readonly {
+  readonly key: string;
+  readonly sentence: string;
+  readonly value: (laid: LaidOut) => number | undefined;
+  readonly sense: 1 | -1;
+  readonly equal: number;
+}[] = [
+  {
+    key: 'stops',
+    sentence: 'it has the fewest stop snags',
+    value: (l) => l.assessment.snags.filter((s) => s.grade === 'stop').length,
+    sense: 1,
+    equal: 0,
+  },
+  { key: 'error', sentence: 'the injectors see the steadiest pressure', value: (l) => l.error, sense: 1, equal: 0.03 },
+  {
+    key: 'suction',
+    sentence: 'the pump has the most head in hand',
+    value: (l) => l.suctionMargin,
+    sense: -1,
+    equal: 0.5,
+  },
+  { key: 'heat', sentence: 'it warms the tank least', value: (l) => l.tankAfterDrive, sense: 1, equal: 3 },
+  { key: 'joints', sentence: 'it has the fewest joints', value: (l) => l.joints, sense: 1, equal: 1 },
+  { key: 'cost', sentence: 'it needs the fewest new parts', value: (l) => l.toBuy.length, sense: 1, equal: 0 },
+  { key: 'line', sentence: 'it has the least line', value: (l) => l.line, sense: 1, equal: 0.2 },
+];
+
+export interface Recommendation {
+  readonly key: LayoutKey;
+  readonly reason: string;
+}
+
+/**
+ * The school that Endrel would choose: the first reason that it can compute and that tells them apart. Common practice in
+ * its order: pressure at the injectors, suction, heat, joints, cost, line.
+ */
+export function recommend(laid: readonly LaidOut[]): Recommendation | undefined {
+  let left = laid.filter((l) => l.assessment.findings.solution !== undefined);
+  let reason = '';
+  for (const { value, sense, equal, sentence } of criteria) {
+    if (left.length <= 1) break;
+    const known = left.filter((l) => value(l) !== undefined);
+    if (known.length === 0) continue;
+    const best = Math.min(...known.map((l) => sense * value(l)!));
+    const kept = known.filter((l) => sense * value(l)! <= best + equal);
+    if (kept.length < left.length) reason = sentence;
+    left = kept;
+  }
+  return left[0] && { key: left[0].key, reason: reason || 'nothing that can be computed tells it from the others' };
+}

@@ -1,0 +1,98 @@
+import { expect } from 'chai';
+import { afterRailJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { demoJobs } from '../demo/index.ts';
+import { applyAct } from '../job/acts/apply-act.ts';
+import { layoutsFor } from '../job/acts/lay-out.ts';
+import { regulatorPlace } from '../job/acts/move-regulator.ts';
+import type { Job } from '../job/job.ts';
+import { findingsOf } from '../run/findings.ts';
+import { layOutAndSolve, recommend } from './compare-layouts.ts';
+import { withStandIns } from './stand-in-parts.ts';
+
+const all = (job: Job) => layoutsFor('injection').map((key) => layOutAndSolve(job, key));
+
+describe('layouts compared', () => {
+  for (const [name, job] of Object.entries({
+    van: demoJobs.mailVan,
+    tender: demoJobs.flatBedTender,
+    pickup: demoJobs.rescuePickup,
+    shuttle: demoJobs.islandShuttle,
+  }))
+    it(`every school is solved with the parts of the ${name}, and says which parts it had to assume`, () => {
+      for (const laid of all(job)) {
+        expect(laid.assessment.findings.faults, laid.key).to.deep.equal([]);
+        expect(laid.error, laid.key).to.be.within(0, 1.2);
+        expect(laid.line).to.be.greaterThan(0.5);
+        for (const part of laid.assumed) expect(part).to.match(/^[A-Z]/);
+      }
+      expect(all(job).find((l) => l.key === job.layout.key)!.toBuy, 'its own').to.deep.equal([]);
+    });
+  it('a boosted engine is not given a fixed pressure: the reason is the steadiest pressure', () => {
+    const { key, reason } = recommend(all(demoJobs.sprintCar))!;
+    expect(['bypassAfterRail', 'bypassBeforeRail', 'liftAndPot']).to.include(key);
+    expect(reason).to.match(/[a-z]/);
+  });
+  it('an engine mapped for a fixed pressure is not given a referenced regulator', () => {
+    const laid = all(demoJobs.mailVan);
+    const error = (key: string) => laid.find((l) => l.key === key)!.error!;
+    expect(error('bypassAtTank')).to.be.lessThan(0.02);
+    expect(error('bypassAfterRail')).to.be.greaterThan(0.1);
+  });
+  it('swirl pot: buys a lift pump, its hoses and the pot, and says so', () => {
+    const pot = all(demoJobs.mailVan).find((l) => l.key === 'liftAndPot')!;
+    expect(pot.toBuy).to.include.members(['Lift pump', 'Lift hose', 'Swirl pot', 'Pot outlet hose']);
+    expect(pot.assumed).to.include('Lift pump');
+  });
+  it('electronic returnless sets the regulator and the return aside, and keeps the tank coolest', () => {
+    const laid = all(demoJobs.flatBedTender);
+    const electronic = laid.find((l) => l.key === 'electronicReturnless')!;
+    expect(electronic.setAside).to.include('Bypass regulator');
+    expect(Math.min(...laid.map((l) => l.tankAfterDrive!))).to.equal(electronic.tankAfterDrive);
+  });
+  it('is silent where nothing could be solved', () => {
+    expect(recommend(all(cleanJob((j) => delete j.brief.power)))).to.equal(undefined);
+  });
+});
+
+describe('stand-ins', () => {
+  it('fill only what is missing', () => {
+    expect(withStandIns(cleanJob())).to.deep.include({ assumed: [] });
+    expect(withStandIns(cleanJob()).job).to.deep.equal(cleanJob());
+    const { job, assumed } = withStandIns(
+      cleanJob((j) => {
+        delete get(j, 'hose').length;
+        get(j, 'pump').tables = [];
+      }),
+    );
+    expect(assumed).to.deep.equal(['Hanger pump', 'Hanger hose']);
+    expect(get(job, 'hose').bore).to.deep.equal(get(cleanJob(), 'hose').bore);
+    expect(findingsOf(job).solution).to.not.equal(undefined);
+  });
+});
+
+describe('moving a regulator', () => {
+  const places = ['tank', 'beforeRail', 'afterRail'] as const;
+  it('puts it there, names the layout after it, and moves nothing else', () => {
+    for (const start of [cleanJob(), afterRailJob(), demoJobs.flatBedTender])
+      for (const to of places) {
+        const { id } = get(start, 'regulator');
+        const moved = applyAct(start, { act: 'moveRegulator', id, to });
+        expect(regulatorPlace(moved, id), to).to.equal(to);
+        const others = (job: Job) => job.run.supply.filter((c) => c.id !== id).map((c) => c.id);
+        expect(others(moved)).to.deep.equal(others(start));
+        expect(findingsOf(moved).faults).to.deep.equal([]);
+      }
+    expect(applyAct(cleanJob(), { act: 'moveRegulator', id: 'regulator-1', to: 'afterRail' }).layout.key).to.equal(
+      'bypassAfterRail',
+    );
+  });
+  it('by the tank takes the manifold reference off', () => {
+    const moved = applyAct(afterRailJob(), { act: 'moveRegulator', id: 'regulator-1', to: 'tank' });
+    expect(get(moved, 'regulator').referenced).to.equal(false);
+  });
+  it('leaves a dead-head regulator and a part that is none alone', () => {
+    const job = changed(demoJobs.beachBuggy, () => undefined);
+    expect(applyAct(job, { act: 'moveRegulator', id: 'regulator-1', to: 'tank' })).to.equal(job);
+    expect(applyAct(cleanJob(), { act: 'moveRegulator', id: 'hose-1', to: 'tank' })).to.deep.equal(cleanJob());
+  });
+});

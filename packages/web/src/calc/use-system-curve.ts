@@ -1,0 +1,19 @@
+import { useEffect, useState } from 'react';
+import type { Job } from '@endrel/core/job/job';
+import type { SystemPoint } from '@endrel/core/run/system-curve';
+import { calculator } from './calculator.ts';
+
+const none: readonly SystemPoint[] = [];
+
+/** What the run asks of a pump, computed in the worker; the last one stays until the next is there. */
+export function useSystemCurve(job: Job, pump: string, point: string): readonly SystemPoint[] {
+  const [curve, setCurve] = useState(none);
+  useEffect(() => {
+    let current = true;
+    void calculator.systemCurve(job, pump, point).then((made) => current && setCurve(made));
+    return () => {
+      current = false;
+    };
+  }, [job, pump, point]);
+  return curve;
+}

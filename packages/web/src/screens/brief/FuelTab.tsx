@@ -1,0 +1,209 @@
+import { lazy, Suspense, useMemo } from 'react';
+import {
+  ethanolForMultiplier,
+  fuelLiquid,
+  heatCapacity,
+  stoichiometricRatio,
+  volumeMultiplier,
+} from '@endrel/core/fluids/fuel';
+import { vapourPressure } from '@endrel/core/fluids/vapour-pressure';
+import { waterTestFaults } from '@endrel/core/fluids/water-test';
+import { assumed } from '@endrel/core/job/assumption';
+import { briefProperties } from '@endrel/core/job/brief';
+import { fuelOf, waterTestOf } from '@endrel/core/run/findings';
+import { formatNumber } from '@endrel/core/units/format-quantity';
+import { Caution } from '../../components/Caution.tsx';
+import { PropertyGrid } from '../../components/PropertyGrid.tsx';
+import { Reading } from '../../components/Reading.tsx';
+import { useAct, useJob } from '../../session/session-context.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+import { FuelSwitch } from './FuelSwitch.tsx';
+import { MaterialTable } from './MaterialTable.tsx';
+
+const VapourChart = lazy(() => import('../../charts/VapourChart.tsx').then((m) => ({ default: m.VapourChart })));
+
+/** What the fuel is: its blend, what it boils at, what it attacks, and what another would change. */
+export function FuelTab() {
+  const job = useJob();
+  const units = useDisplayUnits();
+  const fuel = useMemo(() => fuelOf(job), [job]);
+  const marks = useMemo(
+    () => [
+      { name: 'cool', temperature: assumed(job.assumptions, 'fuelTemperature') },
+      { name: 'hot case', temperature: assumed(job.assumptions, 'hotFuelTemperature') },
+      { name: 'after a soak', temperature: assumed(job.assumptions, 'soakTemperature') },
+    ],
+    [job.assumptions],
+  );
+  const reid = assumed(job.assumptions, 'reidVapourPressure');
+  const atmosphere = assumed(job.assumptions, 'atmosphere');
+  return (
+    <div className="grid gap-x-10 gap-y-5 xl:grid-cols-[1.1fr_1fr]">
+      <section>
+        <h2 className="border-b border-ink pb-1 text-lg">The blend</h2>
+        <PropertyGrid
+          properties={briefProperties}
+          path={['brief']}
+          values={job.brief}
+          only={job.brief.fuel === 'diesel' ? ['fuel'] : ['fuel', 'ethanol']}
+        />
+        {fuel ? (
+          <dl className="mt-1 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
+            <Reading name="Air to fuel, stoichiometric" value={stoichiometricRatio(fuel).toFixed(2)} note="by mass" />
+            <Reading
+              name="Volume against petrol"
+              value={fuel.family === 'petrol' ? `× ${volumeMultiplier(fuel).toFixed(3)}` : '–'}
+              note="what injectors and pumps must pass"
+            />
+            <Reading
+              name="Density"
+              value={units.show('density', fuelLiquid(fuel, 293.15).density)}
+              note={`viscosity ${units.show('viscosity', fuelLiquid(fuel, 293.15).viscosity)}, at 20 °C`}
+            />
+            <Reading
+              name="Boils at the surface at"
+              value={boilingPoint(fuel, reid, atmosphere, (t) => units.show('temperature', t))}
+              note="earlier under suction"
+            />
+            <Reading name="Heat it takes" value={`${formatNumber(heatCapacity(fuel) / 1000, 2)} kJ/(kg·K)`} />
+          </dl>
+        ) : (
+          <p className="mt-2 text-ink-soft">Needs the fuel, and the ethanol share of petrol.</p>
+        )}
+        {job.brief.fuel !== 'diesel' && <WaterTest />}
+        {job.brief.fuel !== 'diesel' && <Multiplier />}
+      </section>
+      <section>
+        {fuel?.family === 'petrol' && (
+          <>
+            <h2 className="border-b border-ink pb-1 text-lg">What it boils at</h2>
+            <Suspense fallback={<p className="h-64 text-ink-soft">Drawing …</p>}>
+              <VapourChart fuel={fuel} reid={reid} atmosphere={atmosphere} marks={marks} />
+            </Suspense>
+            <p className="label">
+              Hydrocarbon petrol by EPA AP-42 7.1 from its Reid vapour pressure, {units.show('pressure', reid)}. Blends
+              of 5 to 50 % ethanol lie up to about 7 kPa above it: keep that much in hand.
+            </p>
+          </>
+        )}
+        {fuel && <FuelSwitch />}
+      </section>
+      <section className="xl:col-span-2">
+        <h2 className="border-b border-ink pb-1 text-lg">What it attacks</h2>
+        <MaterialTable fuel={fuel} />
+        <Caution>
+          Ethanol takes up water: for a long lay-up go back to petrol without it, tank full, stabiliser in. What is not
+          in the table is to be asked of its maker.
+        </Caution>
+      </section>
+    </div>
+  );
+}
+
+/** Temperature at which vapour pressure reaches the atmosphere, by bisection. */
+function boilingPoint(
+  fuel: Parameters<typeof vapourPressure>[0],
+  reid: number,
+  atmosphere: number,
+  show: (kelvin: number) => string,
+): string {
+  if (fuel.family === 'diesel') return 'far above use';
+  let [low, high] = [250, 420];
+  for (let i = 0; i < 40; i++) {
+    const middle = (low + high) / 2;
+    if (vapourPressure(fuel, reid, middle) < atmosphere) low = middle;
+    else high = middle;
+  }
+  return show(low);
+}
+
+function WaterTest() {
+  const job = useJob();
+  const act = useAct();
+  const units = useDisplayUnits();
+  const test = waterTestOf(job);
+  return (
+    <>
+      <h2 className="mt-4 border-b border-ink pb-1 text-lg">Water test for ethanol</h2>
+      <p className="label py-1">
+        Water to the lower mark, fuel on top, shake, wait a minute or two: ethanol goes into the water and the boundary
+        rises. Outside, no flame, gloves on.
+      </p>
+      <PropertyGrid
+        properties={briefProperties}
+        path={['brief']}
+        values={job.brief}
+        only={['testWater', 'testFuel', 'testBoundary']}
+        columns="sm:grid-cols-3"
+      />
+      {test && 'fault' in test && (
+        <p role="alert" className="text-stop">
+          {waterTestFaults[test.fault]}
+        </p>
+      )}
+      {test && !('fault' in test) && (
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+          <p>
+            <span className="figure text-2xl">{units.show('fraction', test.share)}</span> ethanol, between{' '}
+            <span className="figure">{units.show('fraction', test.low)}</span> and{' '}
+            <span className="figure">{units.show('fraction', test.high)}</span>
+          </p>
+          <button
+            className="button"
+            disabled={job.brief.ethanol?.si === Number(test.share.toFixed(2))}
+            onClick={() =>
+              act({ act: 'set', path: ['brief', 'ethanol'], value: { si: Number(test.share.toFixed(2)), unit: '%' } })
+            }
+          >
+            Reckon with it
+          </button>
+        </div>
+      )}
+    </>
+  );
+}
+
+/** What a rule-of-thumb multiplier means: the blend that it fits, and what it does to the one there is. */
+function Multiplier() {
+  const job = useJob();
+  const fuel = fuelOf(job);
+  const quoted = job.brief.quotedMultiplier?.si;
+  const fits = quoted === undefined ? undefined : ethanolForMultiplier(quoted);
+  const right = fuel?.family === 'petrol' ? volumeMultiplier(fuel) : undefined;
+  const error = quoted !== undefined && right !== undefined ? quoted / right - 1 : undefined;
+  const percent = (share: number) => `${formatNumber(Math.abs(share) * 100, 0)} %`;
+  return (
+    <>
+      <h2 className="mt-4 border-b border-ink pb-1 text-lg">A multiplier somebody quoted</h2>
+      <PropertyGrid
+        properties={briefProperties}
+        path={['brief']}
+        values={job.brief}
+        only={['quotedMultiplier']}
+        columns="sm:grid-cols-2"
+      />
+      {quoted !== undefined && (
+        <p>
+          {fits === undefined ? (
+            `No blend of petrol and ethanol needs ${quoted}.`
+          ) : (
+            <>
+              {quoted} fits <span className="figure">{percent(fits)}</span> ethanol.
+            </>
+          )}
+          {error !== undefined && Math.abs(error) > 0.005 && (
+            <>
+              {' '}
+              With what is reckoned here the engine is <span className="figure">{percent(error)}</span>{' '}
+              {error < 0 ? 'lean' : 'rich'}: it should be <span className="figure">{right!.toFixed(3)}</span>.
+            </>
+          )}
+        </p>
+      )}
+      <p className="label">
+        1.32 is often quoted for “E85” (common practice): it fits 70 %, and at a true 85 % leaves the engine about 7 %
+        lean. Pump “E85” runs from the mid 50s to the mid 80s.
+      </p>
+    </>
+  );
+}
