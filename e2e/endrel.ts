@@ -86,6 +86,9 @@ export const openJob = async (
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
 };
 
+/** Opens a page within a stage. */
+export const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click();
+
 /** Types into the field of this label and leaves it, as Tab does. */
 export async function fill(page: Page, label: string | RegExp, text: string): Promise<void> {
   const field = page.getByLabel(label).first();

@@ -90,9 +90,9 @@ test('the card prints without the screen around it, and comes as CSV', async ({ 
 
 test('layouts are compared side by side and one is laid out without losing a part', async ({ page }) => {
   await openJob(page, 'Tarrow 30', 'Layout');
-  await expect(page.getByRole('row', { name: /^Rail at full load/ }).getByText(/kPa/)).toHaveCount(4);
-  await page.getByRole('button', { name: 'Also those for a carburettor' }).click();
-  await expect(page.getByRole('columnheader')).toHaveCount(6);
+  await expect(page.getByRole('row', { name: /^Rail at full load/ }).getByText(/kPa/)).toHaveCount(6);
+  await page.getByRole('checkbox', { name: 'Carburettor, bypass' }).check();
+  await expect(page.getByRole('columnheader')).toHaveCount(7);
   await page.getByRole('cell', { name: 'Lay it out so' }).nth(1).getByRole('button').click();
   await expect(part(page, /^Engine feed hose/)).toBeVisible();
   await expect(snags(page)).toContainText('has no manifold reference, and the engine is boosted');

@@ -95,7 +95,7 @@ test('a job goes out as a file and comes back the same; a broken file is refused
   broken.survey.tank.depth.si = -0.2;
   await writeFile(file, JSON.stringify(broken));
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: '5 jobs' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '7 jobs' })).toBeVisible();
   await page.getByLabel('Job file').setInputFiles(file);
   await expect(page.getByRole('dialog')).toContainText('survey.tank.depth.si a tank depth cannot be negative');
   await page.getByRole('button', { name: 'Close' }).click();
@@ -103,7 +103,7 @@ test('a job goes out as a file and comes back the same; a broken file is refused
   await page.getByLabel('Job file').setInputFiles(file);
   await expect(page.getByRole('dialog')).toContainText('The file is 3.0 MB; a job file is at most 2 MB.');
   await page.getByRole('button', { name: 'Close' }).click();
-  await expect(page.getByRole('heading', { name: '5 jobs' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '7 jobs' })).toBeVisible();
 });
 
 test('the table of changes tells what was done', async ({ page }) => {

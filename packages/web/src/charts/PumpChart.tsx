@@ -75,6 +75,14 @@ export function PumpChart({
       const c = components.find((f) => f.id === pump.id)!;
       return { key, ...at(c.flow, c.outletPressure - c.inletPressure) };
     });
+    // the run's own curve may shoot far above what the pump can do
+    const highest =
+      1.12 *
+      Math.max(
+        ...[...curves, ...tables.map((t) => ({ data: t.rows.map((r) => at(r.flow, r.pressure)) }))].flatMap((c) =>
+          c.data.map((p) => p.y),
+        ),
+      );
     const data: ChartData<'scatter'> = {
       datasets: [
         ...curves,
@@ -103,8 +111,8 @@ export function PumpChart({
       maintainAspectRatio: false,
       layout: { padding: { top: 10, right: 40 } },
       scales: {
-        x: { beginAtZero: true, ...axis(`flow (${flow.label})`, ink) },
-        y: { beginAtZero: true, ...axis(`pressure rise (${pressure.label})`, ink) },
+        x: { min: 0, ...axis(`flow (${flow.label})`, ink) },
+        y: { min: 0, max: roundUp(highest), ...axis(`pressure rise (${pressure.label})`, ink) },
       },
       plugins: {
         tooltip: {
@@ -158,6 +166,12 @@ export function PumpChart({
       </div>
     </figure>
   );
+}
+
+/** The next number with two figures: an axis ends there. */
+function roundUp(value: number): number {
+  const step = 10 ** (Math.floor(Math.log10(value)) - 1) * 5;
+  return Math.ceil(value / step) * step;
 }
 
 /** Flows from one to another in even steps. */

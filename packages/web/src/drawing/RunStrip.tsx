@@ -249,7 +249,13 @@ function Pressures({
             />
           )}
           {margin !== undefined && margin < CLOSE_TO_BOILING && (
-            <Boiling x={slot.x} y={slot.y} text={`${units.show('head', margin)} to boiling`} />
+            <Boiling
+              x={slot.x}
+              y={slot.y}
+              text={
+                margin < 0 ? `boils, ${units.show('head', -margin)} short` : `${units.show('head', margin)} to boiling`
+              }
+            />
           )}
         </g>
       ))}

@@ -39,7 +39,7 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
             </RadioGroup.Item>
             <Reading
               onOpen={solution && (() => onWorking(`railPressure:${key}`))}
-              label={`Working of the pressure at ${pointName(job, key)}`}
+              label={`Working of the pressure at ${shortPointName(job, key)}`}
             >
               {solution ? <Moving figure={figure('pressure', resultAt(solution, key).railPressure)} /> : '–'}
             </Reading>

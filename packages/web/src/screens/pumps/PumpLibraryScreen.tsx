@@ -118,7 +118,7 @@ function PumpItem({ pump, onDrop }: { pump: LibraryPump; onDrop: (() => void) | 
             </button>
           ))}
       </div>
-      <div className="mt-1 flex flex-wrap gap-x-6 gap-y-2">
+      <div className="mt-1 flex flex-wrap items-start gap-x-6 gap-y-2">
         {pump.tables.map((table) => (
           <table key={table.voltage.si} className="text-right text-[0.93rem]">
             <caption className="label text-left">at {units.show('voltage', table.voltage.si)}</caption>
