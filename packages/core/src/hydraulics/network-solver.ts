@@ -14,7 +14,7 @@ import {
 const PASCALS = 1e3;
 const LITRES_PER_HOUR = 1 / 3.6e6;
 
-const TOLERANCE = 1e-8; // kPa in a link, L/h at a node: far below any instrument
+const TOLERANCE = 1e-6; // kPa in a link, L/h at a node: a thousand times finer than any instrument reads
 const STAGNANT = 1e-6; // a result is still accepted at this residual when rounding stops the last steps
 const MOST_ITERATIONS = 80;
 const MOST_ROUNDS = 40;
