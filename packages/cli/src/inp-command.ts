@@ -1,11 +1,11 @@
-import { fuelLiquid } from '@endrel/core/fluids/fuel';
 import { solveNetwork } from '@endrel/core/hydraulics/solve-network';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { writeInp } from '@endrel/core/networks/write-inp';
-import { buildNetwork } from '@endrel/core/run/build-network';
 import { findingsOf, fuelOf } from '@endrel/core/run/findings';
-import { operatingPoints, pointKeysOf } from '@endrel/core/run/operating-point';
+import { pointKeysOf } from '@endrel/core/run/operating-point';
+import { networkAt } from '@endrel/core/run/network-at';
 import { describeRunFault } from '@endrel/core/run/run-fault';
+import { resultAt } from '@endrel/core/run/solve-run';
 import { BadInput } from './bad-input.ts';
 import type { Output } from './output.ts';
 import { readInput } from './read-input.ts';
@@ -23,12 +23,12 @@ export async function inpCommand(
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
   const keys = pointKeysOf(read.value);
   if (!keys.includes(key)) throw new BadInput(`--point: there is no “${key}”; there are ${keys.join(', ')}`);
-  const { job, demand, faults, solution, needs } = findingsOf(read.value);
+  const { job, faults, solution, needs } = findingsOf(read.value);
   if (faults[0]) throw new BadInput(`${file}: ${describeRunFault(faults[0], job)}`);
   if (!solution) throw new BadInput(`${file}: the run still needs ${needs.map((n) => n.title).join(', ')}`);
-  const point = operatingPoints(job, demand!.volumeFlow).find((p) => p.key === key)!;
-  const { network } = buildNetwork(job, fuelLiquid(fuelOf(job)!, point.temperature), point);
+  const result = resultAt(solution, key);
+  const network = networkAt(job, fuelOf(job)!, result);
   const solved = solveNetwork(network);
-  output.out(writeInp(network, `${job.name}, ${point.name}`, solved.ok ? solved.value : undefined).trimEnd());
+  output.out(writeInp(network, `${job.name}, ${result.point.name}`, solved.ok ? solved.value : undefined).trimEnd());
   return 0;
 }

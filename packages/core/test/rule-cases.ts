@@ -37,6 +37,14 @@ export const carburettorJob = (change: (copy: Job) => void = () => undefined): J
     change(job);
   });
 
+/** The sprint car with a second pump like its first beside it. */
+export const twoPumpJob = (rest: Partial<ComponentOf<'pump'>> = {}): Job =>
+  changed(demoJobs.sprintCar, (job) => {
+    const at = job.run.supply.findIndex((c) => c.kind === 'pump');
+    const second = { ...get(job, 'pump'), id: 'pump-2', label: 'Second pump', beside: true, ...rest };
+    job.run.supply.splice(at + 1, 0, second);
+  });
+
 /** The n-th component of a kind. */
 export function get<K extends ComponentKind>(job: Job, kind: K, n = 0): ComponentOf<K> {
   const found = [...job.run.supply, ...job.run.return].filter((c: Component): c is ComponentOf<K> => c.kind === kind)[

@@ -1,4 +1,5 @@
 import { SparseSystem } from '../numerics/sparse-lu.ts';
+import { structuralFault } from './structural-fault.ts';
 import { failure, success, type Result } from '../result.ts';
 import { compileLoss, type CompiledLoss, type LossAt } from './compiled-loss.ts';
 import {
@@ -81,7 +82,7 @@ export class NetworkSolver {
     });
     this.#from = Int32Array.from(links, (l) => this.#nodeIndex.get(l.from) ?? -1);
     this.#to = Int32Array.from(links, (l) => this.#nodeIndex.get(l.to) ?? -1);
-    this.#structure = this.#structuralFault();
+    this.#structure = structuralFault(network);
     this.#states = links.map(initialState);
     this.#pressures = Float64Array.from(nodes, (n) => (n.fixedPressure ?? 0) / PASCALS);
     this.#flows = new Float64Array(links.length);
@@ -207,16 +208,6 @@ export class NetworkSolver {
       this.#flows[i] = FIRST_FLOW;
     });
     for (const node of this.#junctions) this.#pressures[node] = 0;
-  }
-
-  #structuralFault(): NetworkFault | undefined {
-    const { nodes, links } = this.#network;
-    for (let i = 0; i < links.length; i++) {
-      const link = links[i]!;
-      if (this.#from[i]! < 0) return { code: 'danglingLink', link: link.id, node: link.from };
-      if (this.#to[i]! < 0) return { code: 'danglingLink', link: link.id, node: link.to };
-    }
-    return nodes.some((n) => n.fixedPressure !== undefined) ? undefined : { code: 'noSource' };
   }
 
   /** Newton's steps for the states as they stand. */

@@ -2,15 +2,14 @@ import { readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { solveInp } from '../../test/open-inp.ts';
 import { referenceJson, referenceRows } from '../../test/read-reference.ts';
-import { afterRailJob, carburettorJob } from '../../test/rule-cases.ts';
+import { afterRailJob, carburettorJob, twoPumpJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import { fuelLiquid } from '../fluids/fuel.ts';
 import type { Network } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import type { Job } from '../job/job.ts';
-import { buildNetwork } from '../run/build-network.ts';
 import { findingsOf, fuelOf } from '../run/findings.ts';
-import { operatingPoints } from '../run/operating-point.ts';
+import { networkAt } from '../run/network-at.ts';
+import { resultsOf } from '../run/solve-run.ts';
 import { solvePlainNetwork } from './network-report.ts';
 import { networkOf, plainNetworkSchema, type PlainNetwork } from './plain-network.ts';
 import { readInp } from './read-inp.ts';
@@ -105,6 +104,9 @@ describe('an EPANET input file', () => {
 describe('the exported run of each job, solved by EPANET', () => {
   const jobs: Record<string, Job> = {
     'mail van': demoJobs.mailVan,
+    'swirl pot, two rails in parallel': demoJobs.rescuePickup,
+    'electronic returnless': demoJobs.islandShuttle,
+    'two pumps side by side': twoPumpJob(),
     'sprint car': demoJobs.sprintCar,
     tender: demoJobs.flatBedTender,
     'bypass after the rail': afterRailJob(),
@@ -113,8 +115,9 @@ describe('the exported run of each job, solved by EPANET', () => {
   for (const [name, job] of Object.entries(jobs))
     it(`${name}: agrees within 0.5 kPa and 0.3 L/h at every operating point`, async function () {
       this.timeout(30_000);
-      for (const point of operatingPoints(job, findingsOf(job).demand!.volumeFlow)) {
-        const built = buildNetwork(job, fuelLiquid(fuelOf(job)!, point.temperature), point).network;
+      for (const result of resultsOf(findingsOf(job).solution!)) {
+        const { point } = result;
+        const built = networkAt(job, fuelOf(job)!, result);
         const network: Network = { ...built, friction: 'epanet' };
         const ours = solveNetwork(network);
         if (!ours.ok) throw new Error(JSON.stringify(ours.fault));

@@ -302,7 +302,7 @@ class NetworkBuilder {
       id: `${id}:in`,
       from: inlet,
       to: node,
-      law: lineLaw(0, potInletBore(this.#job, id), 0, { k1: 0, kInfinity: EXIT }),
+      law: lineLaw(0, potInletBore(this.#job, id), DRAWN_TUBE_ROUGHNESS, { k1: 0, kInfinity: EXIT }),
     });
     const [length, bore] = [settledValue(component, 'overflowLength'), settledValue(component, 'overflowBore')];
     this.#links.push({

@@ -1,14 +1,13 @@
 import { expect } from 'chai';
 import { openInEpanet } from '../../test/epanet.ts';
-import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
+import { afterRailJob, carburettorJob, cleanJob, get, twoPumpJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import { fuelLiquid } from '../fluids/fuel.ts';
 import type { LinkLaw, Network } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import type { Job } from '../job/job.ts';
-import { buildNetwork } from './build-network.ts';
 import { findingsOf, fuelOf } from './findings.ts';
-import { operatingPoints } from './operating-point.ts';
+import { networkAt } from './network-at.ts';
+import { resultsOf } from './solve-run.ts';
 
 /** What EPANET cannot say is taken out on both sides: regulator slope, the Reynolds part of fitting losses, cracking. */
 function plain(law: LinkLaw): LinkLaw {
@@ -18,6 +17,9 @@ function plain(law: LinkLaw): LinkLaw {
 
 const jobs: Record<string, Job> = {
   'mail van': demoJobs.mailVan,
+  'swirl pot, two rails in parallel': demoJobs.rescuePickup,
+  'electronic returnless': demoJobs.islandShuttle,
+  'two pumps side by side': twoPumpJob(),
   'sprint car': demoJobs.sprintCar,
   'tender with its creeping return': demoJobs.flatBedTender,
   'bypass after the rail': afterRailJob(),
@@ -31,9 +33,9 @@ describe('whole runs against the EPANET engine', () => {
   for (const [name, job] of Object.entries(jobs))
     it(`${name}: every pressure at every operating point`, async function () {
       this.timeout(30_000);
-      const { demand } = findingsOf(job);
-      for (const point of operatingPoints(job, demand!.volumeFlow)) {
-        const built = buildNetwork(job, fuelLiquid(fuelOf(job)!, point.temperature), point).network;
+      for (const result of resultsOf(findingsOf(job).solution!)) {
+        const { point } = result;
+        const built = networkAt(job, fuelOf(job)!, result);
         const network: Network = { ...built, links: built.links.map((l) => ({ ...l, law: plain(l.law) })) };
         const ours = solveNetwork(network);
         if (!ours.ok) throw new Error(JSON.stringify(ours.fault));

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { afterRailJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { afterRailJob, changed, cleanJob, get, twoPumpJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { ComponentOf } from '../job/component.ts';
 import type { Job } from '../job/job.ts';
@@ -19,42 +19,36 @@ function solve(job: Job): RunSolution {
 const LPH = 3.6e6;
 const si = (value: number, unit: string) => ({ si: value, unit });
 
-/** The sprint car with a second pump like its first beside it. */
-const twoPumps = (rest: Partial<ComponentOf<'pump'>> = {}) =>
-  changed(demoJobs.sprintCar, (job) => {
-    const at = job.run.supply.findIndex((c) => c.kind === 'pump');
-    job.run.supply.splice(at + 1, 0, { ...get(job, 'pump'), id: 'pump-2', beside: true, ...rest });
-  });
 const flowOf = (solution: RunSolution, key: (typeof pointKeys)[number], id: string) =>
   solution.points[key].components.find((c) => c.id === id)!.flow * LPH;
 
 describe('pumps side by side', () => {
   it('share the flow equally when they are alike, against the same pressure', () => {
-    const solution = solve(twoPumps());
+    const solution = solve(twoPumpJob());
     for (const key of pointKeys) {
       expect(flowOf(solution, key, 'pump-1')).to.be.closeTo(flowOf(solution, key, 'pump-2'), 1e-4);
       expect(solution.points[key].pumpFlow * LPH).to.be.closeTo(2 * flowOf(solution, key, 'pump-1'), 1e-4);
     }
   });
   it('bring more margin than one, and less than twice as much: the line loses more', () => {
-    const [one, two] = [solve(demoJobs.sprintCar).margin!, solve(twoPumps()).margin!];
+    const [one, two] = [solve(demoJobs.sprintCar).margin!, solve(twoPumpJob()).margin!];
     expect(two.available)
       .to.be.greaterThan(1.2 * one.available)
       .and.lessThan(2 * one.available);
   });
   it('draw current together', () => {
-    expect(solve(twoPumps()).points.fullLoad.pumpCurrent! / solve(demoJobs.sprintCar).points.fullLoad.pumpCurrent!)
+    expect(solve(twoPumpJob()).points.fullLoad.pumpCurrent! / solve(demoJobs.sprintCar).points.fullLoad.pumpCurrent!)
       .to.be.greaterThan(1.6)
       .and.lessThan(2.4);
   });
   it('start by demand: the second stands at idle and runs at full load', () => {
-    const solution = solve(twoPumps({ runs: 'onDemand', startsAtDemand: si(100 / LPH, 'L/h') }));
+    const solution = solve(twoPumpJob({ runs: 'onDemand', startsAtDemand: si(100 / LPH, 'L/h') }));
     expect(flowOf(solution, 'idle', 'pump-2')).to.equal(0);
     expect(flowOf(solution, 'fullLoad', 'pump-2')).to.be.greaterThan(100);
   });
   it('a standing pump without a check valve lets fuel back: the rail gets less', () => {
     const staged = { runs: 'onBoost', startsAtBoost: si(400e3, 'kPa') } as const;
-    const [held, leaking] = [solve(twoPumps(staged)), solve(twoPumps({ ...staged, checkValve: false }))];
+    const [held, leaking] = [solve(twoPumpJob(staged)), solve(twoPumpJob({ ...staged, checkValve: false }))];
     expect(flowOf(leaking, 'fullLoad', 'pump-2')).to.be.lessThan(-50);
     expect(leaking.margin!.available).to.be.lessThan(held.margin!.available);
   });
@@ -63,8 +57,8 @@ describe('pumps side by side', () => {
 describe('dead-head pressures', () => {
   it('add up in series, take the strongest side by side, and start again at a pot', () => {
     const alone = deadHeads(demoJobs.sprintCar, 13.5).pressure;
-    expect(deadHeads(twoPumps(), 13.5).pressure).to.equal(alone);
-    expect(deadHeads(twoPumps({ beside: false }), 13.5).pressure).to.be.closeTo(2 * alone, 1);
+    expect(deadHeads(twoPumpJob(), 13.5).pressure).to.equal(alone);
+    expect(deadHeads(twoPumpJob({ beside: false }), 13.5).pressure).to.be.closeTo(2 * alone, 1);
     const { at } = deadHeads(demoJobs.rescuePickup, 13.5);
     expect(at['hose-1']).to.be.closeTo(690e3, 1); // behind the lift pump
     expect(at['hose-2']).to.equal(0); // between pot and pump

@@ -30,6 +30,8 @@ const LEAST_SLOT = 70; // room for a symbol and two lines of name
 const SUPPLY_Y = 58;
 const RETURN_Y = 136;
 const HEIGHT = 178;
+/** Where a swirl pot's overflow runs back over the supply. */
+export const OVERFLOW_Y = 17;
 const BESIDE = 46; // between pumps that stand under each other
 
 /** How many of the supply's first parts lie in the tank: all up to a pump in it, and the immersed hoses that follow. */

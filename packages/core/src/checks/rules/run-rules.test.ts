@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { changed, cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
+import { changed, cleanJob, expectSnag, get, snagsOfRule, twoPumpJob } from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import type { Job } from '../../job/job.ts';
 import { pumpClasses } from '../../pumps/library.ts';
@@ -102,18 +102,19 @@ describe('a swirl pot', () => {
 });
 
 describe('staged pumps', () => {
-  const two = (rest: object) =>
-    changed(demoJobs.sprintCar, (j) => {
-      const at = j.run.supply.findIndex((c) => c.kind === 'pump');
-      j.run.supply.splice(at + 1, 0, { ...get(j, 'pump'), id: 'pump-2', label: 'Second pump', beside: true, ...rest });
-    });
-  const staged = { runs: 'onBoost', startsAtBoost: si(150e3, 'kPa') };
+  const staged: Parameters<typeof twoPumpJob>[0] = { runs: 'onBoost', startsAtBoost: si(150e3, 'kPa') };
   it('need a check valve in the one that stands', () => {
-    const snag = expectSnag('staged-pumps', two(staged), two({ ...staged, checkValve: false }), 'fix', 'pump-2');
+    const snag = expectSnag(
+      'staged-pumps',
+      twoPumpJob(staged),
+      twoPumpJob({ ...staged, checkValve: false }),
+      'fix',
+      'pump-2',
+    );
     expect(snag.figure!.si * 3.6e6).to.be.greaterThan(50);
   });
   it('need a relay each', () => {
-    expectSnag('staged-pumps', two({ ownRelay: true }), two({ ownRelay: false }), 'fix', 'pump-2');
+    expectSnag('staged-pumps', twoPumpJob({ ownRelay: true }), twoPumpJob({ ownRelay: false }), 'fix', 'pump-2');
   });
 });
 

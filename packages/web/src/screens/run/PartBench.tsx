@@ -12,7 +12,7 @@ import { lineOf } from '@endrel/core/job/needs';
 import { isRelevant } from '@endrel/core/job/relevant';
 import type { Property } from '@endrel/core/job/property';
 import { PropertyField } from '../../components/PropertyField.tsx';
-import { variantOf } from '../../drawing/RunStrip.tsx';
+import { variantOf } from '../../drawing/symbols/variant-of.ts';
 import { ComponentSymbol } from '../../drawing/symbols/ComponentSymbol.tsx';
 import { useAct, useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
