@@ -67,6 +67,11 @@ export function solveReport({ findings, snags }: Assessment) {
       available_L_h: solution.margin ? litresPerHour(solution.margin.available) : null,
       deadHead_kPa: kPa(solution.deadHead.pressure),
     },
+    drive: findings.drive && {
+      minutes: round(findings.drive.steps.at(-1)!.time / 60, 2),
+      tankAtEnd_C: round(findings.drive.steps.at(-1)!.tank - 273.15, 3),
+      troubleAfter_min: findings.drive.trouble === undefined ? null : round(findings.drive.trouble / 60, 2),
+    },
     snags: snags.map((s) => ({
       id: s.id,
       grade: s.grade,

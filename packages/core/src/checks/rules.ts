@@ -36,6 +36,7 @@ import { pumpKeepsRunning } from './rules/pump-keeps-running.ts';
 import { pumpMargin } from './rules/pump-margin.ts';
 import { railPressureLow } from './rules/rail-pressure-low.ts';
 import { regulatorAboveDeadHead } from './rules/regulator-above-dead-head.ts';
+import { reliefOpen } from './rules/relief-open.ts';
 import { returnEnd } from './rules/return-end.ts';
 import { runDoesNotSolve } from './rules/run-does-not-solve.ts';
 import { sealantWrong } from './rules/sealant-wrong.ts';
@@ -83,6 +84,7 @@ export const rules: readonly Rule[] = [
   vapourAtRestart,
   fuelOverheats,
   pressureCreep,
+  reliefOpen,
   fixedRegulatorWithBoost,
   carburettorFlooded,
   tankVent,

@@ -7,12 +7,10 @@ import { hangerSchema } from './hanger.ts';
 import { layouts, type LayoutKey } from './layout.ts';
 import { textSchema } from './measured.ts';
 import { pointsSchema } from './points.ts';
+import { returnEndProperty } from './return-end.ts';
 import { surveySchema } from './survey.ts';
 
 export const CURRENT_SCHEMA_VERSION = 2;
-
-/** Where a return may end: only the first two are right, the third is a blunder that is named. */
-export const returnEnds = ['tank', 'pot', 'supply'] as const;
 
 /** Reasons a fitter gave for living with a snag. */
 const overruleSchema = z.strictObject({
@@ -44,7 +42,7 @@ export const jobSchema = z
       supply: z.array(componentSchema).max(60),
       return: z.array(componentSchema).max(40),
       /** Where the return ends; absent means in the tank. */
-      returnTo: z.enum(returnEnds).optional(),
+      returnTo: returnEndProperty.schema.optional(),
       /** Measured parts that the present layout has no place for. */
       spare: z.array(componentSchema).max(60).optional(),
     }),

@@ -55,6 +55,8 @@ export interface RunNetwork {
   readonly spans: readonly Span[];
   readonly consumer: { readonly id: string; readonly nodes: readonly string[] };
   readonly pumps: readonly BuiltPump[];
+  /** Pumps that stand and let fuel back. */
+  readonly leaks: readonly { readonly link: string; readonly group: number }[];
   /** The link through which the bypass regulator spills. */
   readonly spill?: string;
   /** The node whose pressure a pump controller reads. */
@@ -104,6 +106,7 @@ class NetworkBuilder {
   readonly #links: NetworkLink[] = [];
   readonly #spans: Span[] = [];
   readonly #pumps: BuiltPump[] = [];
+  readonly #leaks: { link: string; group: number }[] = [];
   #pumpGroup: PumpGroup = { inlet: '', outlet: '', shared: false, number: -1 };
   #consumer: { id: string; nodes: readonly string[] } = { id: '', nodes: [] };
   #spill: { node: string; component: ComponentOf<'regulator'> } | undefined;
@@ -139,6 +142,7 @@ class NetworkBuilder {
       spans: this.#spans,
       consumer: this.#consumer,
       pumps: this.#pumps,
+      leaks: this.#leaks,
       spill: this.#spill?.component.id,
       sensor: this.#sensor?.onRail ? this.#consumer.nodes[0] : this.#sensor?.node,
     };
@@ -264,6 +268,7 @@ class NetworkBuilder {
     if (!pumpRuns(component, this.#point)) {
       if (checkValve) return { outlet };
       this.#links.push({ id, from: inlet, to: outlet, law: { kind: 'porous', linear: STOPPED_PUMP, quadratic: 0 } });
+      this.#leaks.push({ link: id, group: group.number });
       return { outlet, link: id };
     }
     const curve = pumpCurveAt(pumpRows(component), this.#options.voltages?.get(id) ?? this.#point.voltage);

@@ -56,8 +56,9 @@ export interface PointResult {
   readonly injectorPressure: number;
   /** m3/s that reach the engine; less than the point's demand where the run cannot bring it. */
   readonly delivered: number;
-  readonly pumpFlow: number; // m3/s of the pumps that feed the engine, together
+  readonly pumpFlow: number; // m3/s of the pumps that feed the engine, together, less what runs back through one that stands
   readonly returnFlow: number; // m3/s
+  readonly reliefFlow: number; // m3/s through the relief valves of the pumps that feed the engine
   readonly pumpCurrent?: number; // A, all pumps together
   /** Electrical power of all pumps, W. */
   readonly pumpPower?: number;
@@ -203,6 +204,7 @@ export function pointResult(job: Job, fuel: Fuel, point: OperatingPoint, solved:
   });
   const flows = new Map(components.map((c) => [c.id, c]));
   const returnFlow = built.spill ? solution.flows[built.spill]! : 0;
+  const lastGroup = Math.max(...built.pumps.map((p) => p.group));
   const worst = built.pumps.reduce((a, b) => (head(b) < head(a) ? b : a));
   const electric = built.pumps.map(({ id }) => flows.get(id)!);
   const together = (of: (c: ComponentFlow) => number | undefined) =>
@@ -212,8 +214,11 @@ export function pointResult(job: Job, fuel: Fuel, point: OperatingPoint, solved:
     railPressure,
     injectorPressure: job.brief.direct ? railPressure : railPressure - point.manifold,
     delivered: solved.delivered,
-    pumpFlow: groupFlow(built, solution, Math.max(...built.pumps.map((p) => p.group))),
+    pumpFlow: groupFlow(built, solution, lastGroup),
     returnFlow,
+    reliefFlow: built.pumps
+      .filter((p) => p.group === lastGroup)
+      .reduce((sum, p) => sum + (solution.flows[`${p.id}:relief`] ?? 0), 0),
     pumpCurrent: together((c) => c.current),
     pumpPower: together((c) => (c.current === undefined ? undefined : c.current * c.voltage!)),
     suctionMargin: head(worst),
@@ -227,7 +232,7 @@ export function pointResult(job: Job, fuel: Fuel, point: OperatingPoint, solved:
 }
 
 const groupFlow = (run: RunNetwork, solution: NetworkSolution, group: number): number =>
-  run.pumps.filter((p) => p.group === group).reduce((sum, p) => sum + solution.flows[p.link]!, 0);
+  [...run.pumps, ...run.leaks].filter((p) => p.group === group).reduce((sum, p) => sum + solution.flows[p.link]!, 0);
 
 function potFlow(job: Job, run: RunNetwork, solution: NetworkSolution, returnFlow: number): PotFlow | undefined {
   const pot = job.run.supply.find((c) => c.kind === 'swirlPot');

@@ -24,7 +24,7 @@ export const pressureCreep: Rule = {
           figure: { label: 'rail at idle', ...figure('pressure', idle.railPressure) },
           limit: { label: 'wanted at idle', ...figure('pressure', wanted) },
           why: 'The engine idles rich and the base pressure cannot be set.',
-          cure: 'Use a larger bore in the return, fewer bends, or a smaller pump.',
+          cure: 'Use a larger bore in the return, fewer bends, or a smaller pump; Run, Sizes finds the smallest bore that does.',
           source: 'computed; limit 5 %, common practice',
         },
       ];

@@ -119,6 +119,11 @@ describe('staged pumps', () => {
 });
 
 describe('heat and set pressures', () => {
+  it('a pump that spills through its relief valve in running is told', () => {
+    const throttled = pickup((j) => (get(j, 'hose', 3).bore = si(2e-3, 'mm')));
+    const snag = expectSnag('relief-open', pickup(), throttled, 'fix', 'pump-2');
+    expect(snag.limit!.si).to.equal(650e3);
+  });
   it('fuel that boils in the rail after a soak is told', () => {
     const hot = (celsius: number) => cleanJob((j) => (j.assumptions.soakTemperature = si(273.15 + celsius, '°C')));
     expectSnag('vapour-at-restart', cleanJob(), hot(150), 'fix', 'rail-1');

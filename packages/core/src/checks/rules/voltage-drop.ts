@@ -1,6 +1,9 @@
 import type { Rule, SnagReport } from '../snag.ts';
 import { flowOf, placedOf, quoted } from '../reading.ts';
 import { figure } from '../../units/quantity.ts';
+import { componentName, type ComponentOf } from '../../job/component.ts';
+import { settledValue } from '../../job/value.ts';
+import { gaugeArea, wireGauges, wireResistance } from '../../wiring/wire.ts';
 
 const MOST_COST = 0.1; // of the pump's flow, common practice
 const MOST_DROP = 0.5; // V over supply and earth at full load, common practice
@@ -15,7 +18,8 @@ export const voltageDrop: Rule = {
       if (at?.wiringCost === undefined || at.voltage === undefined || system === undefined) return [];
       const drop = system - at.voltage;
       const base = { stage: 'run', component: component.id, path: ['run', line, index, 'supplyWire'] } as const;
-      const cure = 'Use thicker wire for supply and earth, shorter runs, or a relay close to the pump.';
+      // with better wire the pump gets more voltage and takes about as much more current
+      const cure = cureFor(component, at.current && (at.current * system) / at.voltage, drop);
       if (at.wiringCost > MOST_COST)
         return [
           {
@@ -25,7 +29,7 @@ export const voltageDrop: Rule = {
             figure: { label: 'flow lost', ...figure('fraction', at.wiringCost) },
             limit: { label: 'at most', ...figure('fraction', MOST_COST) },
             why: 'The pump turns slower the harder it works, just when the engine wants most.',
-            cure,
+            ...cure,
             source: 'computed: pump table, ASTM B258, IEC 60028; limit common practice',
           },
         ];
@@ -38,10 +42,37 @@ export const voltageDrop: Rule = {
             figure: { label: 'drop', ...figure('voltage', drop) },
             limit: { label: 'at most', ...figure('voltage', MOST_DROP) },
             why: 'Every tenth of a volt costs one to two per cent of flow.',
-            cure,
+            ...cure,
             source: 'computed; limit common practice',
           },
         ];
       return [];
     }),
 };
+
+/** The thinnest gauge of supply and earth that keeps the drop within half a volt at the current there is, if one does. */
+function cureFor(
+  pump: ComponentOf<'pump'>,
+  current: number | undefined,
+  drop: number,
+): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
+  const plain = 'Use thicker wire for supply and earth, shorter runs, or a relay close to the pump.';
+  const { supplyLength, earthLength } = pump;
+  if (current === undefined || !supplyLength || !earthLength) return { cure: plain };
+  const temperature = settledValue(pump, 'wireTemperature');
+  const contacts = settledValue(pump, 'contacts');
+  const enough = [...wireGauges].reverse().find((awg) => {
+    const wire = wireResistance(gaugeArea(awg), supplyLength.si + earthLength.si, temperature);
+    return current * (wire + contacts) <= MOST_DROP && current * (wire + contacts) < drop;
+  });
+  if (enough === undefined) return { cure: plain };
+  return {
+    cure: `${enough} AWG for both would keep it to half a volt; a relay close to the pump shortens the run.`,
+    act: {
+      act: 'setOnComponents',
+      title: `wire ${componentName(pump)} in ${enough} AWG`,
+      changes: ['supplyWire', 'earthWire'].map((key) => ({ id: pump.id, key, value: `awg${enough}` })),
+    },
+    actLabel: `Wire it in ${enough} AWG`,
+  };
+}

@@ -88,7 +88,7 @@ function JobFrame() {
           {view.stage === 'survey' && <SurveyStage />}
           {view.stage === 'layout' && <LayoutStage />}
           {view.stage === 'hanger' && <HangerStage />}
-          {view.stage === 'run' && <RunStage view={view} />}
+          {view.stage === 'run' && <RunStage view={view} onWorking={setWorking} />}
           {view.stage === 'gauge' && <GaugeStage view={view} />}
           {view.stage === 'cards' && <CardsStage />}
         </main>

@@ -8,7 +8,7 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 const DriveChart = lazy(() => import('../../charts/DriveChart.tsx').then((m) => ({ default: m.DriveChart })));
 
 /** A drive at cruise: what the pump and the engine do to the tank, and when the pump begins to draw vapour. */
-export function HeatTab() {
+export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
   const { snapshot, assessment } = useJobSession();
   const units = useDisplayUnits();
   const { job } = snapshot;
@@ -48,7 +48,12 @@ export function HeatTab() {
       <section>
         {drive && end && (
           <>
-            <h2 className="border-b border-ink pb-1 text-lg">At the end of it</h2>
+            <div className="flex items-end justify-between border-b border-ink pb-1">
+              <h2 className="text-lg">At the end of it</h2>
+              <button className="button" onClick={() => onWorking('drive')}>
+                Show the working
+              </button>
+            </div>
             <dl className="mb-3 grid grid-cols-2 gap-x-6 gap-y-2 pt-1">
               <Reading
                 name="Tank"

@@ -8,6 +8,7 @@ import {
 } from '@endrel/core/job/component';
 import { regulatorPlace, regulatorPlaces, type RegulatorPlace } from '@endrel/core/job/acts/move-regulator';
 import { commonProperties } from '@endrel/core/job/components/define-component';
+import { returnEndProperty } from '@endrel/core/job/return-end';
 import { lineOf } from '@endrel/core/job/needs';
 import { isRelevant } from '@endrel/core/job/relevant';
 import type { Property } from '@endrel/core/job/property';
@@ -137,6 +138,16 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
           <div className="grid gap-x-5 sm:grid-cols-2">{fields.map(([key, property]) => field(key, property))}</div>
         </details>
       ))}
+      {line === 'return' && index === job.run.return.length - 1 && (
+        <PropertyField
+          jobId={session.id}
+          property={returnEndProperty}
+          path={['run', 'returnTo']}
+          value={job.run.returnTo}
+          needed={false}
+          onChange={(value, group) => act({ act: 'set', path: ['run', 'returnTo'], value }, group)}
+        />
+      )}
       {tables.map(([key, property]) => field(key, property))}
       {part.kind === 'tank' ? (
         <p className="py-2 text-ink-soft">

@@ -9,7 +9,7 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 
 /** Every condition that the run is solved for, side by side; each may have its own fuel, voltage and level. */
-export function PointsTab({ view }: { view: JobView }) {
+export function PointsTab({ view, onWorking }: { view: JobView; onWorking(key: string): void }) {
   const { snapshot, assessment } = useJobSession();
   const units = useDisplayUnits();
   const { job } = snapshot;
@@ -65,7 +65,15 @@ export function PointsTab({ view }: { view: JobView }) {
                   <td className="figure">{units.show('temperature', r.point.temperature)}</td>
                   <td className="figure">{units.show('fraction', r.point.level)}</td>
                   <td className="figure">{units.show('voltage', r.point.voltage)}</td>
-                  <td className="figure">{units.show('pressure', r.railPressure)}</td>
+                  <td className="figure">
+                    <button
+                      className="min-h-[24px] decoration-1 underline-offset-3 hover:underline"
+                      title="Show the working"
+                      onClick={() => onWorking(`railPressure:${r.point.key}`)}
+                    >
+                      {units.show('pressure', r.railPressure)}
+                    </button>
+                  </td>
                   <td className="figure">{units.show('pressure', r.injectorPressure)}</td>
                   <td className="figure">{units.show('volumeFlow', r.pumpFlow)}</td>
                   <td className="figure">{units.show('volumeFlow', r.returnFlow)}</td>
@@ -76,7 +84,15 @@ export function PointsTab({ view }: { view: JobView }) {
                   {results.some((x) => x.pot) && (
                     <td className="figure">{r.pot ? units.show('volumeFlow', r.pot.overflow) : '–'}</td>
                   )}
-                  <td className="figure">{units.show('head', r.suctionMargin)}</td>
+                  <td className="figure">
+                    <button
+                      className="min-h-[24px] decoration-1 underline-offset-3 hover:underline"
+                      title="Show the working"
+                      onClick={() => onWorking(`suction:${r.point.key}`)}
+                    >
+                      {units.show('head', r.suctionMargin)}
+                    </button>
+                  </td>
                   <td className="figure">{units.show('pressure', r.engineVapourMargin)}</td>
                 </tr>
               ))}

@@ -7,7 +7,7 @@ import { PointsTab } from './PointsTab.tsx';
 import { SizesTab } from './SizesTab.tsx';
 
 /** The run: its parts, the conditions it is solved for, what heat does to it, and the sizes it ought to have. */
-export function RunStage({ view }: { view: JobView }) {
+export function RunStage({ view, onWorking }: { view: JobView; onWorking(key: string): void }) {
   return (
     <StageTabs label="The run" names={stageTabs.run}>
       {(tab) => {
@@ -15,9 +15,9 @@ export function RunStage({ view }: { view: JobView }) {
           case 'part':
             return <PartTab view={view} />;
           case 'points':
-            return <PointsTab view={view} />;
+            return <PointsTab view={view} onWorking={onWorking} />;
           case 'heat':
-            return <HeatTab />;
+            return <HeatTab onWorking={onWorking} />;
           case 'sizes':
             return <SizesTab />;
         }

@@ -1,0 +1,86 @@
+import { fuelLiquid, heatCapacity } from '../fluids/fuel.ts';
+import { circuitOf } from '../heat/drive.ts';
+import { circuitHeat, wettedArea } from '../heat/tank-heat.ts';
+import { assumed } from '../job/assumption.ts';
+import type { Findings } from '../run/findings.ts';
+import { figure } from '../units/quantity.ts';
+import type { Working } from './working.ts';
+
+/** The tank's temperature at the end of a drive, with the heat flows of its last moment. */
+export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Working | undefined {
+  const end = drive?.steps.at(-1);
+  const volume = tank.full ?? job.survey.tank.capacity?.si;
+  if (!drive || !end || !fuel || !solution || volume === undefined) return undefined;
+  const { cruise } = solution.points;
+  const circuit = circuitOf(job, fuel, cruise);
+  const back = circuitHeat(circuit, end.tank).backTemperature;
+  const path = (key: string) => ['assumptions', key] as const;
+  const typical = 'typical, or your own';
+  return {
+    key: 'drive',
+    title: 'Tank temperature after the drive',
+    result: figure('temperature', end.tank),
+    formula: 'm·c·dT/dt = ρ·c·Q_back·(T_back − T) − U·A·(T − T_air);  dm/dt = −ρ·Q_burnt',
+    terms: [
+      {
+        symbol: 'Q_back',
+        name: 'comes back to the tank at cruise',
+        figure: figure('volumeFlow', circuit.back),
+        source: 'computed',
+      },
+      {
+        symbol: 'T_back',
+        name: 'at, at the end',
+        figure: figure('temperature', back),
+        source: 'computed: pump power and engine heat taken on',
+      },
+      {
+        symbol: 'P',
+        name: 'electrical power of the pumps at cruise',
+        figure: figure('power', cruise.pumpPower ?? 0),
+        source: 'computed: current × voltage',
+      },
+      {
+        symbol: 'UA_rail',
+        name: 'heat the engine passes on per kelvin, that comes back',
+        figure: figure('conductance', circuit.bayConductance),
+        source: typical,
+        path: path('railHeat'),
+      },
+      {
+        symbol: 'T_bay',
+        name: 'air around rail and hoses',
+        figure: figure('temperature', circuit.bayTemperature),
+        source: typical,
+        path: path('bayTemperature'),
+      },
+      {
+        symbol: 'U',
+        name: 'heat the tank gives off',
+        figure: figure('heatTransfer', assumed(job.assumptions, 'tankHeat')),
+        source: typical,
+        path: path('tankHeat'),
+      },
+      {
+        symbol: 'T_air',
+        name: 'air around the tank',
+        figure: figure('temperature', assumed(job.assumptions, 'ambientTemperature')),
+        source: typical,
+        path: path('ambientTemperature'),
+      },
+      {
+        symbol: 'Q_burnt',
+        name: 'burnt at cruise',
+        figure: figure('volumeFlow', cruise.point.demand),
+        source: typical,
+        path: path('cruiseDemand'),
+      },
+    ],
+    parts: [],
+    remarks: [
+      `At the end ${(wettedArea(volume, end.level) * 1e4).toFixed(0)} cm² of wall are wet, reckoned from the tank’s volume; fuel holds ${(heatCapacity(fuel) / 1000).toFixed(2)} kJ/(kg·K) at ${fuelLiquid(fuel, end.tank).density.toFixed(0)} kg/m³.`,
+      'The run is solved at the start and at the end’s temperature and level; flows go from the one to the other.',
+    ],
+    source: 'heat balance of a stirred tank; typical figures from memory',
+  };
+}

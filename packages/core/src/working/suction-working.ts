@@ -1,0 +1,70 @@
+import { vapourPressure } from '../fluids/vapour-pressure.ts';
+import { fuelLiquid } from '../fluids/fuel.ts';
+import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
+import { assumed } from '../job/assumption.ts';
+import { componentName } from '../job/component.ts';
+import type { Findings } from '../run/findings.ts';
+import { figure } from '../units/quantity.ts';
+import type { Working } from './working.ts';
+
+/** Head in hand before the fuel boils at the pump that has least of it, at a point. */
+export function suctionWorking({ job, solution, fuel }: Findings, key: string): Working | undefined {
+  const result = solution?.points[key];
+  if (!result || !fuel) return undefined;
+  const pump = job.run.supply.find((c) => c.id === result.suctionPump)!;
+  const inlet = result.components.find((c) => c.id === result.suctionPump)!.inletPressure;
+  const atmosphere = assumed(job.assumptions, 'atmosphere');
+  const reid = assumed(job.assumptions, 'reidVapourPressure');
+  const vapour = vapourPressure(fuel, reid, result.point.temperature);
+  const { density } = fuelLiquid(fuel, result.point.temperature);
+  const head = (pressure: number) => figure('head', pressure / (density * STANDARD_GRAVITY));
+  const typical = 'typical, or your own';
+  return {
+    key: `suction:${key}`,
+    title: `Suction margin at ${result.point.name}`,
+    result: figure('head', result.suctionMargin),
+    formula: 'h = (p_atm + p_in − p_v) / (ρ·g)',
+    terms: [
+      {
+        symbol: 'p_atm',
+        name: 'atmosphere, absolute',
+        figure: figure('pressure', atmosphere),
+        source: typical,
+        path: ['assumptions', 'atmosphere'],
+      },
+      {
+        symbol: 'p_in',
+        name: `at the inlet of ${componentName(pump)}, gauge`,
+        figure: figure('pressure', inlet),
+        source: 'computed: level and losses up to it',
+      },
+      {
+        symbol: 'p_v',
+        name: 'vapour pressure of the fuel',
+        figure: figure('pressure', vapour),
+        source: fuel.family === 'diesel' ? 'nil for diesel' : 'EPA AP-42 7.1',
+        path: ['assumptions', 'reidVapourPressure'],
+      },
+      {
+        symbol: 'T',
+        name: 'fuel temperature',
+        figure: figure('temperature', result.point.temperature),
+        source: typical,
+        path: ['assumptions', key === 'fullLoadHot' || key === 'hotRestart' ? 'hotFuelTemperature' : 'fuelTemperature'],
+      },
+      { symbol: 'ρ', name: 'density of the fuel', figure: figure('density', density), source: 'typical, from memory' },
+    ],
+    parts: [
+      { name: 'the atmosphere', figure: head(atmosphere) },
+      { name: 'level, less suction losses', component: pump.id, figure: head(inlet) },
+      { name: 'vapour pressure', figure: head(-vapour) },
+    ],
+    remarks: [
+      ...(fuel.family === 'petrol' && fuel.ethanol > 0.04 && fuel.ethanol < 0.6
+        ? ['Blends of 5 to 50 % ethanol boil up to about 7 kPa earlier than this: some 1 m less.']
+        : []),
+      'An ordinary pump wants 1 m in hand (common practice); its data sheet may ask for more.',
+    ],
+    source: 'net positive suction head; limit common practice',
+  };
+}
