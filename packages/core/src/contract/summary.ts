@@ -22,6 +22,8 @@ export interface JobSummary {
 export interface MiniRun {
   readonly supply: readonly MiniComponent[];
   readonly return: readonly MiniComponent[];
+  /** The swirl pot that the return is led into. */
+  readonly returnEnd?: string;
 }
 export interface MiniComponent {
   readonly id: string;
@@ -38,7 +40,9 @@ export function miniRun({ findings, snags }: Assessment): MiniRun {
       action: c.kind === 'regulator' ? c.action : undefined,
       grade: snags.find((s) => s.component === c.id && !s.overruled)?.grade,
     }));
-  return { supply: mini('supply'), return: mini('return') };
+  const { supply, returnTo } = findings.job.run;
+  const returnEnd = returnTo === 'pot' ? supply.find((c) => c.kind === 'swirlPot')?.id : undefined;
+  return { supply: mini('supply'), return: mini('return'), returnEnd };
 }
 
 export function summariseJob(id: string, savedAt: string, job: Job): JobSummary {

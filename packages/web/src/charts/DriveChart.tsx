@@ -82,15 +82,17 @@ export function DriveChart({ drive, of }: { drive: Drive; of: 'temperature' | 'm
       ctx.font = "12px 'Archivo Variable', sans-serif";
       lines.forEach((l, i) => {
         // the first line's name under it, the second's above, where they do not meet
-        const at = l.data[Math.floor((l.data.length - 1) * (i === 0 ? 0.3 : 0.1))]!;
+        const at = l.data[Math.floor((l.data.length - 1) * (i === 0 ? 0.3 : of === 'temperature' ? 0.22 : 0.1))]!;
         ctx.fillStyle = l.borderColor;
         const below = of === 'temperature' && i === 0;
+        ctx.textAlign = of === 'temperature' && i === 1 ? 'right' : 'left';
         ctx.fillText(
           l.label,
           scales.x!.getPixelForValue(at.x) + 4,
           scales.y!.getPixelForValue(at.y) + (below ? 16 : -8),
         );
       });
+      ctx.textAlign = 'left';
       if (drive.trouble !== undefined) {
         const x = scales.x!.getPixelForValue(minutes(drive.trouble));
         ctx.strokeStyle = ink.ink;

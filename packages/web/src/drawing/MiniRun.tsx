@@ -13,7 +13,11 @@ export function MiniRun({ run }: { run: RunInMiniature }) {
   const width = Math.max(supply.length, 2) * STEP + 12;
   const height = run.return.length > 0 ? 74 : 44;
   const x = (i: number) => 26 + i * STEP;
-  const pitch = spill < 0 ? STEP : Math.min(STEP, (x(spill) - x(0)) / (run.return.length + 0.6));
+  const end = Math.max(
+    0,
+    supply.findIndex((c) => c.id === run.returnEnd),
+  );
+  const pitch = spill < 0 ? STEP : Math.min(STEP, (x(spill) - x(end)) / (run.return.length + 0.6));
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
@@ -23,7 +27,7 @@ export function MiniRun({ run }: { run: RunInMiniature }) {
     >
       <path d={`M${x(0)} 22H${x(supply.length - 1)}`} fill="none" {...circuits.supply} />
       {spill >= 0 && run.return.length > 0 && (
-        <path d={`M${x(spill)} 22V58H${x(0)}V34`} fill="none" {...circuits.return} />
+        <path d={`M${x(spill)} 22V58H${x(end)}V34`} fill="none" {...circuits.return} />
       )}
       {supply.map((c, i) => (
         <Mini key={c.id} component={c} x={x(i)} y={22} colour="var(--supply)" />

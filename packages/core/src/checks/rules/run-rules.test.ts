@@ -120,7 +120,7 @@ describe('staged pumps', () => {
 
 describe('heat and set pressures', () => {
   it('a pump that spills through its relief valve in running is told', () => {
-    const throttled = pickup((j) => (get(j, 'hose', 3).bore = si(2e-3, 'mm')));
+    const throttled = pickup((j) => (get(j, 'hose', 3).bore = si(1.2e-3, 'mm')));
     const snag = expectSnag('relief-open', pickup(), throttled, 'fix', 'pump-2');
     expect(snag.limit!.si).to.equal(650e3);
   });

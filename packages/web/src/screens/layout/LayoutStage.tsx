@@ -32,11 +32,11 @@ export function LayoutStage() {
   const hottest = most((l) => l.tankAfterDrive);
   const row = (name: ReactNode, cell: (laid: LaidOut) => ReactNode) => (
     <tr>
-      <th scope="row" className="label sticky left-0 bg-ground py-1.5 pr-3 text-left align-top font-normal">
+      <th scope="row" className="label sticky left-0 bg-ground py-1.5 pr-2 text-left align-top font-normal">
         {name}
       </th>
       {keys.map((key) => (
-        <td key={key} className={`px-3 py-1.5 align-top ${job.layout.key === key ? 'bg-lit' : ''}`}>
+        <td key={key} className={`px-2 py-1.5 align-top ${job.layout.key === key ? 'bg-lit' : ''}`}>
           {comparison[key] ? cell(comparison[key]) : '…'}
         </td>
       ))}
@@ -62,16 +62,16 @@ export function LayoutStage() {
       </fieldset>
       <Recommended recommended={recommended} />
       <div className="overflow-x-auto">
-        <table className="w-full table-fixed border-collapse" style={{ minWidth: `${8 + 11.5 * keys.length}rem` }}>
+        <table className="w-full table-fixed border-collapse" style={{ minWidth: `${7 + 9 * keys.length}rem` }}>
           <caption className="sr-only">Layouts compared</caption>
           <thead>
             <tr className="border-b border-ink">
-              <td className="w-28" />
+              <td className="w-26" />
               {keys.map((key) => (
                 <th
                   key={key}
                   scope="col"
-                  className={`px-3 pb-2 text-left align-top ${job.layout.key === key ? 'bg-lit' : ''}`}
+                  className={`px-2 pb-2 text-left align-top ${job.layout.key === key ? 'bg-lit' : ''}`}
                 >
                   <h2 className="text-lg leading-tight">{layouts[key].name}</h2>
                   <p className="text-[0.85rem] font-normal text-ink-soft">{layouts[key].path}</p>
@@ -83,7 +83,7 @@ export function LayoutStage() {
             <tr>
               <td />
               {keys.map((key) => (
-                <td key={key} className={`px-3 py-1.5 ${job.layout.key === key ? 'bg-lit' : ''}`}>
+                <td key={key} className={`px-2 py-1.5 ${job.layout.key === key ? 'bg-lit' : ''}`}>
                   {job.layout.key === key ? (
                     <p className="font-semibold">Chosen</p>
                   ) : (
