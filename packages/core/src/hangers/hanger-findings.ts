@@ -172,7 +172,9 @@ function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): Bu
       ? orificeFlow(liquid.density * STANDARD_GRAVITY * (level - inlet), bore, 'sharp', liquid.density)
       : undefined;
   // what comes back into the bucket need not flow in again
-  const needed = hanger.returnIntoBucket ? demand : (solution?.points.fullLoad.pumpFlow ?? demand);
+  const needed = hanger.returnIntoBucket
+    ? demand
+    : (solution?.points.fullLoad.pot?.lift ?? solution?.points.fullLoad.pumpFlow ?? demand);
   return { seconds, refill, needed };
 }
 
@@ -205,7 +207,8 @@ function returnFindings(
 }
 
 function siphonOf(job: Job, hanger: Hanger, { solution, liquid }: Known): SiphonFindings | undefined {
-  if (!solution || !liquid) return undefined;
+  // what comes back to a pot does not drive a jet in the tank
+  if (!solution || !liquid || job.run.returnTo === 'pot') return undefined;
   const point = (key: 'idle' | 'cruise' | 'fullLoad') => ({
     returnFlow: solution.points[key].returnFlow,
     demand: solution.points[key].point.demand,

@@ -34,6 +34,7 @@ export interface Drive {
 const STEPS = 60;
 const LEAST_MARGIN = 1; // m of fuel, common practice
 const LAST_LEVEL = 0.05; // a drive ends there: no gauge shows less
+const CASING = 3; // W/K from a pump's casing to the fuel around it, typical, from memory
 const HOSE_SHARE = 0.4; // of the engine's heat, taken on in the hoses before the rail; typical, from memory
 
 /**
@@ -105,7 +106,7 @@ function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last:
       break;
     }
     // implicit in the tank's loss, which is what could make a long step swing
-    const gained = circuit.back * circuit.capacity * (around.backTemperature - tank) - lost;
+    const gained = circuit.back * circuit.capacity * (around.backTemperature - tank) + around.throughCasing - lost;
     const stored = left * circuit.capacity;
     tank += (gained * dt) / (stored + value('tankHeat') * wettedArea(full, level) * dt);
     left = Math.max(0, left - first.point.demand * dt);
@@ -156,13 +157,17 @@ export function circuitOf(job: Job, fuel: Fuel, result: PointResult): HeatCircui
           : undefined;
       return sum + (flow?.current ?? 0) * (flow?.voltage ?? 0);
     }, 0);
+  const immersed = job.run.supply.filter(
+    (c, i) => c.kind === 'pump' && c.place === 'inTank' && (!pot || i < potAt),
+  ).length;
   return {
     capacity: liquid.density * heatCapacity(fuel),
     drawn: pot ? pot.lift : result.pumpFlow,
     back: pot ? Math.max(0, pot.overflow) : result.returnFlow,
     pumpPower: powerOf(false),
     bayConductance: bayConductance(job),
-    bayFlow: result.returnFlow,
+    casing: CASING * immersed,
+    bayFlow: result.pumpFlow,
     bayTemperature: assumed(job.assumptions, 'bayTemperature'),
     pot: pot && { drawn: pot.draw, back: pot.back, pumpPower: powerOf(true) },
   };

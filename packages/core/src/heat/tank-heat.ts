@@ -10,6 +10,8 @@ export interface HeatCircuit {
   readonly back: number;
   /** Electrical power of the pumps drawing from the tank: in the end all of it warms the fuel. */
   readonly pumpPower: number;
+  /** From the casings of pumps that stand in the tank straight to the fuel around them, W/K; 0 outside. */
+  readonly casing: number;
   /** Where the return leaves the supply: which of the engine's heat it brings back. W/K, 0 at the tank. */
   readonly bayConductance: number;
   /** Flow past that heat. */
@@ -22,9 +24,11 @@ export interface HeatCircuit {
 export interface CircuitHeat {
   /** Of the fuel that comes back to the tank, K. */
   readonly backTemperature: number;
+  /** W through the casings of the pumps in the tank. */
+  readonly throughCasing: number;
   /** Of the fuel in the pot, K. */
   readonly potTemperature?: number;
-  /** W from pumps, and from the engine, that stay with the fuel that comes back. */
+  /** W from pumps and from the engine that stay in the tank, coming back or through a casing. */
   readonly fromPumps: number;
   readonly fromEngine: number;
 }
@@ -40,12 +44,15 @@ export function circuitHeat(circuit: HeatCircuit, tank: number): CircuitHeat {
   const { capacity, drawn, back, pumpPower, pot, bayFlow, bayConductance, bayTemperature } = circuit;
   const heated = (inlet: number, power: number, flow: number) => (flow > 0 ? inlet + power / (flow * capacity) : inlet);
   const past = (inlet: number) => warmed(inlet, bayTemperature, bayConductance, bayFlow, capacity);
-  const lifted = heated(tank, pumpPower, drawn);
+  // a motor shares its heat between the fuel that passes it and the fuel around it: little passes a slow pump
+  const throughCasing = (pumpPower * circuit.casing) / (circuit.casing + drawn * capacity || 1);
+  const lifted = heated(tank, pumpPower - throughCasing, drawn);
   if (!pot) {
     const returned = past(lifted);
     return {
       backTemperature: returned,
-      fromPumps: back * capacity * (lifted - tank),
+      throughCasing,
+      fromPumps: back * capacity * (lifted - tank) + throughCasing,
       fromEngine: back * capacity * (returned - lifted),
     };
   }
@@ -58,12 +65,13 @@ export function circuitHeat(circuit: HeatCircuit, tank: number): CircuitHeat {
     ((1 - share) * lifted + share * (bayTemperature * (1 - keep) + rise * keep)) / (1 - share * keep);
   const brought = back * capacity * (potTemperature - tank);
   const fromEngine = pot.back * capacity * (past(potTemperature + rise) - potTemperature - rise);
-  const total = fromEngine + pumpPower + pot.pumpPower;
+  const total = fromEngine + pumpPower - throughCasing + pot.pumpPower;
   const engineShare = total > 0 ? fromEngine / total : 0;
   return {
     backTemperature: potTemperature,
     potTemperature,
-    fromPumps: brought * (1 - engineShare),
+    throughCasing,
+    fromPumps: brought * (1 - engineShare) + throughCasing,
     fromEngine: brought * engineShare,
   };
 }

@@ -23,6 +23,7 @@ export interface LaidOut {
   readonly tankAfterDrive?: number; // K
   readonly joints: number;
   readonly line: number; // m of hose and tube
+  readonly hose: number; // m of it that is hose
   /** Names of parts that are not on the run or set aside yet. */
   readonly toBuy: readonly string[];
   /** Names of measured parts that it has no use for. */
@@ -55,6 +56,7 @@ export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
     tankAfterDrive: drive?.steps.at(-1)!.tank,
     joints: joints.length,
     line: allComponents(stood.job).reduce((sum, c) => sum + (c.kind === 'rail' ? 0 : lengthOf(c)), 0),
+    hose: allComponents(stood.job).reduce((sum, c) => sum + (c.kind === 'hose' ? lengthOf(c) : 0), 0),
     toBuy: [
       ...allComponents(laid)
         .filter((c) => !owned.has(c.id))

@@ -13,14 +13,14 @@ export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Wo
   if (!drive || !end || !fuel || !solution || volume === undefined) return undefined;
   const { cruise } = solution.points;
   const circuit = circuitOf(job, fuel, cruise);
-  const back = circuitHeat(circuit, end.tank).backTemperature;
+  const { backTemperature: back, throughCasing } = circuitHeat(circuit, end.tank);
   const path = (key: string) => ['assumptions', key] as const;
   const typical = 'typical, or your own';
   return {
     key: 'drive',
     title: 'Tank temperature after the drive',
     result: figure('temperature', end.tank),
-    formula: 'm·c·dT/dt = ρ·c·Q_back·(T_back − T) − U·A·(T − T_air);  dm/dt = −ρ·Q_burnt',
+    formula: 'm·c·dT/dt = ρ·c·Q_back·(T_back − T) + P_casing − U·A·(T − T_air);  dm/dt = −ρ·Q_burnt',
     terms: [
       {
         symbol: 'Q_back',
@@ -39,6 +39,12 @@ export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Wo
         name: 'electrical power of the pumps at cruise',
         figure: figure('power', cruise.pumpPower ?? 0),
         source: 'computed: current × voltage',
+      },
+      {
+        symbol: 'P_casing',
+        name: 'of it through the casings in the tank',
+        figure: figure('power', throughCasing),
+        source: 'computed; 3 W/K a casing, typical, from memory',
       },
       {
         symbol: 'UA_rail',

@@ -4,7 +4,7 @@ import type { Drive } from '@endrel/core/heat/drive';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
-import { axis, chartInk } from './chart-look.ts';
+import { axis, chartInk, curve } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 /** Over a drive: the tank's temperature above, the head in hand at the pump below, and where trouble begins. */
@@ -20,20 +20,11 @@ export function DriveChart({ drive, of }: { drive: Drive; of: 'temperature' | 'm
     const minutes = (s: number) => s / 60;
     const series = (value: (s: Drive['steps'][number]) => number | undefined) =>
       drive.steps.map((s) => ({ x: minutes(s.time), y: value(s) === undefined ? NaN : fromSi(value(s)!, unit) }));
-    const line = (label: string, points: { x: number; y: number }[], colour: string, dash: number[], width = 2.2) => ({
-      label,
-      data: points,
-      showLine: true,
-      pointRadius: 0,
-      borderColor: colour,
-      borderDash: dash,
-      borderWidth: width,
-    });
     const end = minutes(drive.steps.at(-1)!.time);
     const lines =
       of === 'temperature'
         ? [
-            line(
+            curve(
               'tank',
               series((s) => s.tank),
               ink.supply,
@@ -42,7 +33,7 @@ export function DriveChart({ drive, of }: { drive: Drive; of: 'temperature' | 'm
             ...(drive.steps[0]!.pot === undefined
               ? []
               : [
-                  line(
+                  curve(
                     'swirl pot',
                     series((s) => s.pot),
                     ink.back,
@@ -51,13 +42,13 @@ export function DriveChart({ drive, of }: { drive: Drive; of: 'temperature' | 'm
                 ]),
           ]
         : [
-            line(
+            curve(
               'in hand at the pump',
               series((s) => s.margin),
               ink.supply,
               [],
             ),
-            line(
+            curve(
               'least',
               [0, end].map((x) => ({ x, y: fromSi(drive.leastMargin, unit) })),
               ink.ink,

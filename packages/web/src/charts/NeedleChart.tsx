@@ -4,7 +4,7 @@ import type { GaugeFindings } from '@endrel/core/gauge/gauge-findings';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
-import { axis, chartInk } from './chart-look.ts';
+import { axis, chartInk, curve } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 /** Needle against what is left in the tank, before and after the resistors, with the straight line it ought to be. */
@@ -15,26 +15,11 @@ export function NeedleChart({ findings }: { findings: GaugeFindings }) {
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
     const litres = (v: number) => fromSi(v, volume);
-    const line = (
-      label: string,
-      points: { x: number; y: number }[],
-      colour: string,
-      dash: number[],
-      width: number,
-    ) => ({
-      label,
-      data: points,
-      showLine: true,
-      pointRadius: 0,
-      borderColor: colour,
-      borderDash: dash,
-      borderWidth: width,
-    });
     const through = findings.needle.some((p) => p.matched !== undefined);
     const curves = [
       ...(through
         ? [
-            line(
+            curve(
               'through resistors',
               findings.needle.map((p) => ({ x: litres(p.volume), y: p.matched! })),
               ink.ink,
@@ -43,14 +28,14 @@ export function NeedleChart({ findings }: { findings: GaugeFindings }) {
             ),
           ]
         : []),
-      line(
+      curve(
         'sender straight to gauge',
         findings.needle.map((p) => ({ x: litres(p.volume), y: p.direct ?? NaN })),
         through ? ink.soft : ink.ink,
         through ? [3, 3] : [],
         through ? 1.6 : 2.6,
       ),
-      line(
+      curve(
         'true in litres',
         findings.marks.map((m) => ({ x: litres(m.ideal), y: m.needle })),
         ink.supply,

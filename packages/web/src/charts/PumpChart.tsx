@@ -10,7 +10,7 @@ import { formatQuantity } from '@endrel/core/units/format-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
-import { axis, chartInk } from './chart-look.ts';
+import { axis, chartInk, curve as curveOf } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
 const STEPS = 48;
@@ -41,15 +41,6 @@ export function PumpChart({
     });
     const voltages = [...new Set([Math.max(...given), Math.min(...given)])];
     const at = (q: number, p: number) => ({ x: fromSi(q, flow), y: fromSi(p, pressure) });
-    const line = (label: string, data: { x: number; y: number }[], colour: string, dash: number[], width = 2) => ({
-      label,
-      data,
-      showLine: true,
-      pointRadius: 0,
-      borderColor: colour,
-      borderWidth: width,
-      borderDash: dash,
-    });
     const curves = voltages.flatMap((voltage, i) => {
       const curve = pumpCurveAt(tables, voltage);
       if (!curve.ok) return [];
@@ -59,7 +50,7 @@ export function PumpChart({
       // at a voltage outside the tables the whole curve is a guess: dotted
       const dash = curve.value.extrapolated ? [2, 4] : i === 0 ? [] : [7, 4];
       const name = formatQuantity('voltage', voltage);
-      return [line(curve.value.extrapolated ? `${name}, extrapolated` : name, points, ink.supply, dash)];
+      return [curveOf(curve.value.extrapolated ? `${name}, extrapolated` : name, points, ink.supply, dash)];
     });
     // beyond the last row of a table nobody measured anything: drawn as far as no pressure, dotted
     const beyond = voltages.flatMap((voltage) => {
@@ -68,7 +59,7 @@ export function PumpChart({
       const { tableFlow, rise } = curve.value;
       const points = steps(tableFlow, tableFlow * 1.3).map((q) => at(q, rise.value(q)));
       const shown = points.filter((p) => p.y >= 0);
-      return shown.length > 1 ? [line('beyond its table', shown, ink.supply, [2, 4], 1.4)] : [];
+      return shown.length > 1 ? [curveOf('beyond its table', shown, ink.supply, [2, 4], 1.4)] : [];
     });
     const system = asked.map(({ flow: q, rise }) => at(q, rise));
     const working = resultsOf(solution).map(({ point: { key }, components }) => {
@@ -87,7 +78,7 @@ export function PumpChart({
       datasets: [
         ...curves,
         ...beyond,
-        ...(system.length > 1 ? [line('system', system, ink.back, [9, 3], 1.8)] : []),
+        ...(system.length > 1 ? [curveOf('system', system, ink.back, [9, 3], 1.8)] : []),
         ...tables.map((t) => ({
           label: `table at ${formatQuantity('voltage', t.voltage)}`,
           data: t.rows.map((r) => at(r.flow, r.pressure)),

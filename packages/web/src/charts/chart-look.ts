@@ -12,6 +12,15 @@ export const axis = (title: string, ink: ChartInk) => ({
   ticks: { color: ink.soft },
 });
 
+/** A curve through points, without marks. */
+export const curve = (
+  label: string,
+  data: { x: number; y: number }[],
+  colour: string,
+  dash: number[] = [],
+  width = 2.2,
+) => ({ label, data, showLine: true, pointRadius: 0, borderColor: colour, borderDash: dash, borderWidth: width });
+
 export type ChartInk = ReturnType<typeof chartInk>;
 
 /** The tokens as Chart.js wants them: plain colours read from the page. */
