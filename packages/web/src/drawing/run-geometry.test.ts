@@ -28,3 +28,30 @@ describe('the run’s drawing', () => {
     expect(xs('return')).to.deep.equal([...xs('return')].sort((a, b) => b - a));
   });
 });
+
+describe('pumps and pots on the drawing', () => {
+  const withPumps = (count: number) => {
+    const job = structuredClone(demoJobs.sprintCar);
+    const at = job.run.supply.findIndex((c) => c.kind === 'pump');
+    const first = job.run.supply[at] as Extract<(typeof job.run.supply)[number], { kind: 'pump' }>;
+    for (let i = 1; i < count; i++) job.run.supply.splice(at + i, 0, { ...first, id: `pump-${i + 1}`, beside: true });
+    return job;
+  };
+  it('pumps side by side stand under each other in one column, joined on both sides, inside the tank', () => {
+    for (const count of [1, 2, 3]) {
+      const { slots, groups, tank, height } = runGeometry(withPumps(count), 1250);
+      const pumps = slots.filter((s) => s.component.kind === 'pump');
+      expect(new Set(pumps.map((p) => p.x)).size).to.equal(1);
+      expect(pumps.map((p) => p.y)).to.deep.equal([58, 108, 158].slice(0, count));
+      expect(groups).to.have.length(count > 1 ? 1 : 0);
+      for (const p of pumps) expect(p.y + 40).to.be.lessThan(height);
+      expect(tank.bottom).to.be.lessThan(height);
+    }
+  });
+  it('a return into the pot ends there, one into the tank at its wall', () => {
+    const pot = runGeometry(demoJobs.rescuePickup, 1250);
+    expect(pot.returnEndX).to.equal(pot.potX);
+    const van = runGeometry(demoJobs.mailVan, 1250);
+    expect([van.potX, van.returnEndX]).to.deep.equal([undefined, van.tank.right]);
+  });
+});

@@ -30,9 +30,10 @@ const LEAST_SLOT = 70; // room for a symbol and two lines of name
 const SUPPLY_Y = 58;
 const RETURN_Y = 136;
 const HEIGHT = 178;
+const BELOW_PUMP = 46; // its name, and the tank's floor
 /** Where a swirl pot's overflow runs back over the supply. */
 export const OVERFLOW_Y = 17;
-const BESIDE = 46; // between pumps that stand under each other
+const BESIDE = 50; // between pumps that stand under each other
 
 /** How many of the supply's first parts lie in the tank: all up to a pump in it, and the immersed hoses that follow. */
 function countInTank(supply: readonly Component[]): number {
@@ -104,10 +105,12 @@ export function runGeometry(job: Job, available: number): RunGeometry {
       y: RETURN_Y,
     }),
   );
+  // three pumps under each other need more room than the return does
+  const height = Math.max(HEIGHT, ...groups.map((g) => g.bottom + BELOW_PUMP));
   return {
     width: Math.max(available, MARGIN * 2 + columns * slotWidth),
-    height: HEIGHT,
-    tank: { left: MARGIN, right: tankRight, top: 24, bottom: HEIGHT - 6 },
+    height,
+    tank: { left: MARGIN, right: tankRight, top: 24, bottom: height - 6 },
     slots,
     supplyY: SUPPLY_Y,
     returnY: RETURN_Y,
