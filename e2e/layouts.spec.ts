@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, expectAccessible, fill, giveFile, openJob, part, saved, snags, tab, test } from './endrel.ts';
 
 test('any school can be tried and left again: what it has no place for is set aside and taken up again', async ({
@@ -146,6 +147,12 @@ test('the shop keeps its own pumps: read from CSV, refused by row, used on a run
   await expect(page.getByRole('heading', { name: 'Bench pump 7' })).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
   await expectAccessible(page);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Bench pump 7 as CSV' }).click(),
+  ]);
+  await download.saveAs(info.outputPath('out.csv'));
+  expect(await readFile(info.outputPath('out.csv'), 'utf8')).toContain('13.5,300,250,9');
   await openJob(page, 'Club sprint car', 'Run');
   await part(page, /^Hanger pump/).click();
   await page.getByLabel('or take a pump').selectOption({ label: 'Bench pump 7' });

@@ -2,8 +2,10 @@ import Papa from 'papaparse';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { readPumpCsv, type PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
+import { pumpCsvCells } from '@endrel/core/pumps/write-pump-csv';
 import type { LibraryPump } from '@endrel/core/sizing/proposals';
 import { useDropPump, useKeepPump, usePumpLibrary, useShopPumps } from '../../api/pumps.ts';
+import { download } from '../../components/download.ts';
 import { FileButton } from '../../components/FileButton.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { ScreenFault } from '../../components/ScreenState.tsx';
@@ -97,9 +99,16 @@ function PumpItem({ pump, onDrop }: { pump: LibraryPump; onDrop: (() => void) | 
       <div className="flex flex-wrap items-baseline gap-x-3">
         <h2 className="text-lg">{pump.name}</h2>
         <span className="label">{onDrop ? 'the shop’s own' : 'generic'}</span>
+        <button
+          className="button ml-auto"
+          aria-label={`${pump.name} as CSV`}
+          onClick={() => download(`${pump.name}.csv`, 'text/csv', Papa.unparse(pumpCsvCells(pump.tables)))}
+        >
+          As CSV
+        </button>
         {onDrop &&
           (asking ? (
-            <span className="ml-auto flex items-center gap-2">
+            <span className="flex items-center gap-2">
               Take it out of the library?
               <button className="button" onClick={onDrop}>
                 Take it out
@@ -110,7 +119,7 @@ function PumpItem({ pump, onDrop }: { pump: LibraryPump; onDrop: (() => void) | 
             </span>
           ) : (
             <button
-              className="button ml-auto"
+              className="button"
               onClick={() => setAsking(true)}
               aria-label={`Take ${pump.name} out of the library`}
             >
