@@ -1,6 +1,7 @@
 import { componentName, type Component, type ComponentKind, type ComponentOf } from '../job/component.ts';
 import type { Job, Line } from '../job/job.ts';
 import type { Findings } from '../run/findings.ts';
+import { isOnSuction } from '../run/suction-side.ts';
 import { pointKeys, type PointKey } from '../run/operating-point.ts';
 import type { ComponentFlow } from '../run/solve-run.ts';
 
@@ -26,11 +27,8 @@ export const quoted = (component: Component): string => `“${componentName(comp
 export const pumpIndex = (job: Job): number => job.run.supply.findIndex((c) => c.kind === 'pump');
 
 /** On a suction: fuel comes from the tank or from a swirl pot, and a pump follows. */
-export function isBeforePump(job: Job, { line, index }: Placed): boolean {
-  if (line !== 'supply') return false;
-  const source = job.run.supply.slice(0, index).findLast((c) => ['tank', 'swirlPot', 'pump'].includes(c.kind));
-  return source?.kind !== 'pump' && job.run.supply.slice(index + 1).some((c) => c.kind === 'pump');
-}
+export const isBeforePump = (job: Job, { line, index }: Placed): boolean =>
+  line === 'supply' && isOnSuction(job.run.supply, index);
 
 /** Between the pump and the first regulator: a blocked line there sees the pump's dead-head pressure. */
 export function isPumpSide(job: Job, place: Placed): boolean {

@@ -3,7 +3,7 @@ import { amp, bar, bsfc, component, hp, inch, kPa, litre, lph, mm, percent, plai
 
 /** Measured and nearly clean: a V engine with two rails, fed from a swirl pot because the tank has no baffles. */
 export const rescuePickup: Job = {
-  ...blankJob('Hill rescue pickup: swirl pot, two rails', 'Corran 40 rescue pickup, flat tank under the bed'),
+  ...blankJob('Hill rescue pickup: swirl pot, two rails', 'Torvane 40 rescue pickup, flat tank under the bed'),
   brief: {
     induction: 'injection',
     power: hp(310),

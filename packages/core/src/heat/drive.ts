@@ -12,7 +12,7 @@ import { circuitHeat, wettedArea, type HeatCircuit } from './tank-heat.ts';
 export interface DriveStep {
   readonly time: number; // s
   readonly tank: number; // K
-  /** Share of the tank's depth. */
+  /** Share of its litres; taken for the share of its depth where the head over the pump is reckoned. */
   readonly level: number;
   /** Head of fuel in hand before it boils at the pump that has least, m. */
   readonly margin: number;
@@ -73,10 +73,9 @@ function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last:
   const startLevel = value('driveStartLevel');
   const reid = value('reidVapourPressure');
   const atmosphere = value('atmosphere');
-  const depth = job.survey.tank.depth?.si ?? 0;
   const ambient = value('ambientTemperature');
   const circuits = [circuitOf(job, fuel, first), circuitOf(job, fuel, last)] as const;
-  const suction = [suctionOf(job, first), suctionOf(job, last)] as const;
+  const suction = [suctionOf(job, fuel, first), suctionOf(job, fuel, last)] as const;
   const mix = (a: number, b: number, share: number) => a + (b - a) * share;
   const steps: DriveStep[] = [];
   let tank = first.point.temperature;
@@ -112,19 +111,19 @@ function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last:
     left = Math.max(0, left - first.point.demand * dt);
   }
   return { steps, leastMargin: LEAST_MARGIN, trouble: troubleOf(steps), ranDry, heat };
+}
 
-  /** Inlet pressure of each pump at its point, and by how much it rises from an empty tank to a full one. Pa. */
-  function suctionOf(of: Job, result: PointResult) {
-    const pot = of.run.supply.findIndex((c) => c.kind === 'swirlPot');
-    return of.run.supply.flatMap((c, i) => {
-      const flow =
-        c.kind === 'pump' ? result.components.find((f) => f.id === c.id && f.suctionMargin !== undefined) : undefined;
-      if (!flow) return [];
-      const fromPot = pot >= 0 && i > pot;
-      const density = fuelLiquid(fuel, result.point.temperature).density;
-      return [{ inlet: flow.inletPressure, fromPot, head: fromPot ? 0 : density * STANDARD_GRAVITY * depth }];
-    });
-  }
+/** Inlet pressure of each pump at its point, and by how much it rises from an empty tank to a full one. Pa. */
+function suctionOf(job: Job, fuel: Fuel, result: PointResult) {
+  const pot = job.run.supply.findIndex((c) => c.kind === 'swirlPot');
+  const { density } = fuelLiquid(fuel, result.point.temperature);
+  const fullHead = density * STANDARD_GRAVITY * (job.survey.tank.depth?.si ?? 0);
+  return job.run.supply.flatMap((component, i) => {
+    const flow = component.kind === 'pump' ? result.components.find((f) => f.id === component.id) : undefined;
+    if (flow?.suctionMargin === undefined) return [];
+    const fromPot = pot >= 0 && i > pot;
+    return [{ inlet: flow.inletPressure, fromPot, head: fromPot ? 0 : fullHead }];
+  });
 }
 
 const blend = (a: HeatCircuit, b: HeatCircuit, share: number): HeatCircuit => {

@@ -1,6 +1,7 @@
 import type { Act } from '../job/acts/act.ts';
 import type { Component } from '../job/component.ts';
 import type { Job } from '../job/job.ts';
+import { isOnSuction } from '../run/suction-side.ts';
 import { measured } from '../job/measured.ts';
 import { dashSizes, tubeOutsideDiameter, typicalHoseBore } from '../units/dash-size.ts';
 import { inches } from '../units/quick.ts';
@@ -16,13 +17,11 @@ export function linesOf(job: Job, group: LineGroup): Component[] {
   const { supply, return: back } = job.run;
   const isLine = (c: Component) => (c.kind === 'hose' && !c.immersed) || c.kind === 'hardLine';
   if (group === 'return') return back.filter(isLine);
-  const isSuction = (i: number) => {
-    const source = supply.slice(0, i).findLast((c) => ['tank', 'swirlPot', 'pump'].includes(c.kind));
-    return source?.kind !== 'pump' && supply.slice(i + 1).some((c) => c.kind === 'pump');
-  };
   // a line from a lift pump to its pot is its own: it sees no rail pressure
   const pot = supply.findIndex((c) => c.kind === 'swirlPot');
-  return supply.filter((c, i) => isLine(c) && (group === 'suction' ? isSuction(i) : !isSuction(i) && i > pot));
+  return supply.filter(
+    (c, i) => isLine(c) && (isOnSuction(supply, i) ? group === 'suction' : group === 'feed' && i > pot),
+  );
 }
 
 /** Gives lines another size: hoses the bore, tubes the outside diameter and the usual wall of it. */
