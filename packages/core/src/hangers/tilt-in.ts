@@ -40,7 +40,13 @@ export function mostLean(width: number, { hole, edge }: Passage): number | undef
 export function tiltIn(length: number, width: number, passage: Passage): TiltIn {
   const lean = mostLean(width, passage);
   if (lean === undefined) return { passes: false, longest: 0, mostLean: 0, path: [] };
-  const passes = (l: number) => leans(l, lean, passage).every(({ least, most }) => least <= most + 1e-12);
+  const passes = (l: number) => {
+    for (let i = 0; i <= STEPS; i++) {
+      const { least, most } = leanAt(i / STEPS, l, lean, passage);
+      if (least > most + 1e-12) return false;
+    }
+    return true;
+  };
   let [low, high] = [0, 4 * passage.depth + Math.min(passage.headroom, 10)];
   for (let i = 0; i < 50; i++) {
     const middle = (low + high) / 2;
@@ -55,15 +61,20 @@ export function tiltIn(length: number, width: number, passage: Passage): TiltIn 
   };
 }
 
-function leans(length: number, holeLimit: number, { depth, headroom, reach }: Passage) {
-  const uprightOver = (part: number, room: number) => (part <= room ? 0 : Math.acos(room / part));
-  return Array.from({ length: STEPS + 1 }, (_, i) => {
-    const share = i / STEPS;
-    const [below, above] = [share * length, (1 - share) * length];
-    return {
-      share,
-      least: Math.max(uprightOver(above, headroom), uprightOver(below, depth)),
-      most: Math.min(holeLimit, below <= reach ? Math.PI / 2 : Math.asin(reach / below)),
-    };
-  });
+function leans(length: number, holeLimit: number, passage: Passage) {
+  return Array.from({ length: STEPS + 1 }, (_, i) => ({
+    share: i / STEPS,
+    ...leanAt(i / STEPS, length, holeLimit, passage),
+  }));
 }
+
+/** What it must lean, and may, when this share of it is below the hole. */
+function leanAt(share: number, length: number, holeLimit: number, { depth, headroom, reach }: Passage) {
+  const [below, above] = [share * length, (1 - share) * length];
+  return {
+    least: Math.max(uprightOver(above, headroom), uprightOver(below, depth)),
+    most: Math.min(holeLimit, below <= reach ? Math.PI / 2 : Math.asin(reach / below)),
+  };
+}
+
+const uprightOver = (part: number, room: number): number => (part <= room ? 0 : Math.acos(room / part));
