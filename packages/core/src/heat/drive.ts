@@ -1,3 +1,4 @@
+import { LEAST_SUCTION_MARGIN } from '../run/limits.ts';
 import { fuelLiquid, heatCapacity, type Fuel } from '../fluids/fuel.ts';
 import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
@@ -32,7 +33,6 @@ export interface Drive {
 }
 
 const STEPS = 60;
-const LEAST_MARGIN = 1; // m of fuel, common practice
 const LAST_LEVEL = 0.05; // a drive ends there: no gauge shows less
 const CASING = 3; // W/K from a pump's casing to the fuel around it, typical, from memory
 const HOSE_SHARE = 0.4; // of the engine's heat, taken on in the hoses before the rail; typical, from memory
@@ -76,7 +76,6 @@ function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last:
   const ambient = value('ambientTemperature');
   const circuits = [circuitOf(job, fuel, first), circuitOf(job, fuel, last)] as const;
   const suction = [suctionOf(job, fuel, first), suctionOf(job, fuel, last)] as const;
-  const mix = (a: number, b: number, share: number) => a + (b - a) * share;
   const steps: DriveStep[] = [];
   let tank = first.point.temperature;
   let left = full * startLevel;
@@ -110,7 +109,7 @@ function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last:
     tank += (gained * dt) / (stored + value('tankHeat') * wettedArea(full, level) * dt);
     left = Math.max(0, left - first.point.demand * dt);
   }
-  return { steps, leastMargin: LEAST_MARGIN, trouble: troubleOf(steps), ranDry, heat };
+  return { steps, leastMargin: LEAST_SUCTION_MARGIN, trouble: troubleOf(steps), ranDry, heat };
 }
 
 /** Inlet pressure of each pump at its point, and by how much it rises from an empty tank to a full one. Pa. */
@@ -126,19 +125,21 @@ function suctionOf(job: Job, fuel: Fuel, result: PointResult) {
   });
 }
 
+const mix = (a: number, b: number, share: number): number => a + (b - a) * share;
+
 const blend = (a: HeatCircuit, b: HeatCircuit, share: number): HeatCircuit => {
-  const mix = (x: number, y: number) => x + (y - x) * share;
+  const at = (x: number, y: number) => mix(x, y, share);
   return {
     ...a,
-    drawn: mix(a.drawn, b.drawn),
-    back: mix(a.back, b.back),
-    pumpPower: mix(a.pumpPower, b.pumpPower),
-    bayFlow: mix(a.bayFlow, b.bayFlow),
+    drawn: at(a.drawn, b.drawn),
+    back: at(a.back, b.back),
+    pumpPower: at(a.pumpPower, b.pumpPower),
+    bayFlow: at(a.bayFlow, b.bayFlow),
     pot: a.pot &&
       b.pot && {
-        drawn: mix(a.pot.drawn, b.pot.drawn),
-        back: mix(a.pot.back, b.pot.back),
-        pumpPower: mix(a.pot.pumpPower, b.pot.pumpPower),
+        drawn: at(a.pot.drawn, b.pot.drawn),
+        back: at(a.pot.back, b.pot.back),
+        pumpPower: at(a.pot.pumpPower, b.pot.pumpPower),
       },
   };
 };
@@ -189,9 +190,9 @@ export function bayConductance(job: Job): number {
 
 /** When the margin falls below the least, between two steps by straight line. */
 function troubleOf(steps: readonly DriveStep[]): number | undefined {
-  const at = steps.findIndex((s) => s.margin < LEAST_MARGIN);
+  const at = steps.findIndex((s) => s.margin < LEAST_SUCTION_MARGIN);
   if (at < 0) return undefined;
   if (at === 0) return 0;
   const [a, b] = [steps[at - 1]!, steps[at]!];
-  return a.time + ((b.time - a.time) * (a.margin - LEAST_MARGIN)) / (a.margin - b.margin);
+  return a.time + ((b.time - a.time) * (a.margin - LEAST_SUCTION_MARGIN)) / (a.margin - b.margin);
 }

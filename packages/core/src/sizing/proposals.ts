@@ -7,7 +7,8 @@ import type { Job } from '../job/job.ts';
 import { measured } from '../job/measured.ts';
 import { settledValue } from '../job/value.ts';
 import { potVolumeFor } from '../run/swirl-pot.ts';
-import { resultsOf, wantedRailPressure, type RunSolution } from '../run/solve-run.ts';
+import { LEAST_PUMP_MARGIN, LEAST_SUCTION_MARGIN, MOST_CREEP, velocityGuides } from '../run/limits.ts';
+import { HELD_SHARE, resultsOf, wantedRailPressure, type RunSolution } from '../run/solve-run.ts';
 import { typicalHoseBore } from '../units/dash-size.ts';
 import { figure, type Figure } from '../units/quantity.ts';
 import { lineSizes, linesOf, resize, type LineGroup } from './line-sizes.ts';
@@ -44,11 +45,7 @@ export interface Proposal {
   readonly preview?: Preview;
 }
 
-const HELD = 0.95; // of the wanted rail pressure, common practice
-const MOST_CREEP = 1.05; // of it at idle and on overrun, common practice
-const LEAST_MARGIN = 0.15; // of pump flow in hand, common practice
-const LEAST_SUCTION = 1; // m of fuel, hot, common practice
-const guides = { suction: 1, feed: 4, return: 2 } as const; // m/s, upper ends of the usual guides, common practice
+const guides = { ...velocityGuides, feed: velocityGuides.pressure };
 
 const titles: Record<LineGroup, string> = { suction: 'Suction line', feed: 'Feed line', return: 'Return line' };
 const reasons: Record<LineGroup, string> = {
@@ -97,14 +94,16 @@ function lineChecks(job: Job, solution: RunSolution, group: LineGroup, ids: Read
   const fast = check('velocity, fastest', 'velocity', velocity, guides[group], 'atMost');
   const { fullLoadHot, idle, overrun } = solution.points;
   if (group === 'suction')
-    return [check('suction margin, hot', 'head', fullLoadHot.suctionMargin, LEAST_SUCTION, 'atLeast'), fast];
+    return [check('suction margin, hot', 'head', fullLoadHot.suctionMargin, LEAST_SUCTION_MARGIN, 'atLeast'), fast];
   if (group === 'feed') {
     const wanted = wantedRailPressure(job, fullLoadHot.point);
     return [
       ...(wanted === undefined
         ? []
-        : [check('rail at full load, hot', 'pressure', fullLoadHot.railPressure, HELD * wanted, 'atLeast')]),
-      ...(solution.margin ? [check('pump margin', 'fraction', solution.margin.margin, LEAST_MARGIN, 'atLeast')] : []),
+        : [check('rail at full load, hot', 'pressure', fullLoadHot.railPressure, HELD_SHARE * wanted, 'atLeast')]),
+      ...(solution.margin
+        ? [check('pump margin', 'fraction', solution.margin.margin, LEAST_PUMP_MARGIN, 'atLeast')]
+        : []),
       fast,
     ];
   }
@@ -113,7 +112,7 @@ function lineChecks(job: Job, solution: RunSolution, group: LineGroup, ids: Read
       const wanted = wantedRailPressure(job, p.point);
       return wanted === undefined
         ? []
-        : [check(`rail at ${p.point.name}`, 'pressure', p.railPressure, MOST_CREEP * wanted, 'atMost')];
+        : [check(`rail at ${p.point.name}`, 'pressure', p.railPressure, (1 + MOST_CREEP) * wanted, 'atMost')];
     }),
     fast,
   ];
@@ -146,7 +145,7 @@ function* pumpProposals(job: Job, before: Assessment, library: readonly LibraryP
       },
       swapFor(main),
       (solution) =>
-        solution.margin ? [check('pump margin', 'fraction', solution.margin.margin, LEAST_MARGIN, 'atLeast')] : [],
+        solution.margin ? [check('pump margin', 'fraction', solution.margin.margin, LEAST_PUMP_MARGIN, 'atLeast')] : [],
     );
   const potPart = supply[pot];
   if (lift.length > 0 && potPart?.kind === 'swirlPot')

@@ -1,3 +1,4 @@
+import { LEAST_SUCTION_MARGIN, MOST_CREEP } from '@endrel/core/run/limits';
 import type { Assessment } from '@endrel/core/assess';
 import type { Job } from '@endrel/core/job/job';
 import { pointName } from '@endrel/core/run/operating-point';
@@ -45,11 +46,10 @@ export function RunNumbers({
     wanted !== undefined &&
     spilling &&
     flowOf(spilling.component.id)?.state === 'wideOpen' &&
-    result.railPressure > wanted * MOST_CREEP
+    result.railPressure > wanted * (1 + MOST_CREEP)
       ? result.railPressure - wanted
       : undefined;
   const consumer = supply.find((s) => s.component.kind === 'rail' || s.component.kind === 'carburettor');
-  const spill = job.run.supply.some((c) => c.kind === 'regulator' && c.action === 'bypass');
   const inLine = supply.filter((s) => s.y === geometry.supplyY);
   const joints = [
     ...inLine
@@ -95,7 +95,7 @@ export function RunNumbers({
               colour="var(--supply)"
             />
           )}
-          {margin !== undefined && margin < CLOSE_TO_BOILING && (
+          {margin !== undefined && margin < LEAST_SUCTION_MARGIN && (
             <Boiling
               x={slot.x}
               y={slot.y}
@@ -137,7 +137,7 @@ export function RunNumbers({
           colour="var(--supply)"
         />
       )}
-      {spill && geometry.spillX !== undefined && (
+      {spilling && geometry.spillX !== undefined && (
         <Flow
           x={geometry.spillX + 6}
           y={(geometry.supplyY + geometry.returnY) / 2 + 24}
@@ -149,9 +149,6 @@ export function RunNumbers({
     </g>
   );
 }
-
-const CLOSE_TO_BOILING = 1; // m of fuel, as in the rules
-const MOST_CREEP = 1.05; // of the wanted pressure, as in the rules
 
 /** Fuel that boils, or nearly: bubbles at the pump's inlet, and how much is left. */
 function Boiling({ x, y, text }: { x: number; y: number; text: string }) {

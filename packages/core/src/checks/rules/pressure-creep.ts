@@ -1,9 +1,8 @@
+import { MOST_CREEP } from '../../run/limits.ts';
 import type { Rule } from '../snag.ts';
 import { flowOf, placedOf, quoted } from '../reading.ts';
 import { wantedRailPressure } from '../../run/solve-run.ts';
 import { figure } from '../../units/quantity.ts';
-
-const MOST_CREEP = 0.05; // of the wanted pressure, common practice
 
 /** A return too small for what the pump spills at idle: the regulator is wide open and the rail creeps up. */
 export const pressureCreep: Rule = {

@@ -1,15 +1,14 @@
+import { LEAST_PUMP_MARGIN } from '../../run/limits.ts';
 import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 import { pointNames } from '../../run/operating-point.ts';
-
-const LEAST_MARGIN = 0.15; // at hot, low voltage, full boost; common practice
 
 /** Less flow in hand than 15 % over full load in the hot, low-voltage case. */
 export const pumpMargin: Rule = {
   key: 'pump-margin',
   check: ({ job, solution }) => {
     const margin = solution?.margin;
-    if (!margin || margin.margin >= LEAST_MARGIN) return [];
+    if (!margin || margin.margin >= LEAST_PUMP_MARGIN) return [];
     return [
       {
         grade: margin.margin < 0 ? 'stop' : 'fix',
@@ -20,7 +19,7 @@ export const pumpMargin: Rule = {
             ? `The pump cannot feed the engine at ${pointNames[margin.point]}.`
             : `The pump has too little in hand at ${pointNames[margin.point]}.`,
         figure: { label: 'can deliver', ...figure('volumeFlow', margin.available) },
-        limit: { label: 'full load and 15 %', ...figure('volumeFlow', margin.needed * (1 + LEAST_MARGIN)) },
+        limit: { label: 'full load and 15 %', ...figure('volumeFlow', margin.needed * (1 + LEAST_PUMP_MARGIN)) },
         why: 'Pumps wear, filters clog and batteries sag: what is only just enough on paper runs lean on the road.',
         cure: 'Use a larger pump or a second one, thicker wire for more voltage, or a larger bore in the feed.',
         source: 'computed; margin 15 %, common practice',
