@@ -6,8 +6,8 @@ import type { Job } from '@endrel/core/job/job';
 import { layOutAndSolve } from '@endrel/core/layouts/compare-layouts';
 import { proposals, type LibraryPump, type Proposal } from '@endrel/core/sizing/proposals';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
-import { findingsOf, fuelOf } from '@endrel/core/run/findings';
-import { resultAt } from '@endrel/core/run/solve-run';
+import { fuelOf } from '@endrel/core/run/findings';
+import type { OperatingPoint } from '@endrel/core/run/operating-point';
 import { systemCurve, type SystemPoint } from '@endrel/core/run/system-curve';
 import { attitudeTables, type AttitudeTables } from '@endrel/core/tanks/attitude-tables';
 import { compartments } from '@endrel/core/tanks/compartments';
@@ -46,15 +46,14 @@ const calculator = {
     for (const proposal of proposals(job, library)) if (!(await onFound(proposal))) return;
   },
   layOutAndSolve,
-  /** What the run asks of a pump over the flows of its table; empty while the run is not solved. */
-  systemCurve(job: Job, pumpId: string, key: string): SystemPoint[] {
+  /** What the run asks of a pump over the flows of its table, at a point that the run was solved for. */
+  systemCurve(job: Job, pumpId: string, point: OperatingPoint): SystemPoint[] {
     const fuel = fuelOf(job);
-    const { solution } = findingsOf(job);
     const pump = job.run.supply.find((c) => c.id === pumpId);
-    if (!fuel || !solution || pump?.kind !== 'pump') return [];
+    if (!fuel || pump?.kind !== 'pump') return [];
     const most = Math.max(...pumpRows(pump).flatMap((t) => t.rows.map((r) => r.flow)));
     const flows = Array.from({ length: SYSTEM_POINTS }, (_, i) => ((i + 1) / SYSTEM_POINTS) * most * 1.1);
-    return systemCurve(job, fuel, resultAt(solution, key).point, pumpId, flows);
+    return systemCurve(job, fuel, point, pumpId, flows);
   },
   /** Strapping tables at 25 attitudes; undefined when cancelled. */
   attitudeTables(job: Job, count: number, onAttitude: Progress): Promise<AttitudeTables | undefined> {

@@ -1,12 +1,13 @@
 import { useEffect, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
+import type { OperatingPoint } from '@endrel/core/run/operating-point';
 import type { SystemPoint } from '@endrel/core/run/system-curve';
 import { calculator } from './calculator.ts';
 
 const none: readonly SystemPoint[] = [];
 
 /** What the run asks of a pump, computed in the worker; the last one stays until the next is there. */
-export function useSystemCurve(job: Job, pump: string, point: string): readonly SystemPoint[] {
+export function useSystemCurve(job: Job, pump: string, point: OperatingPoint): readonly SystemPoint[] {
   const [curve, setCurve] = useState(none);
   useEffect(() => {
     let current = true;

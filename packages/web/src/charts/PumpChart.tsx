@@ -31,7 +31,7 @@ export function PumpChart({
   const theme = useTheme();
   const pressure = unitById(units.unitOf('pressure') ?? 'kPa');
   const flow = unitById(units.unitOf('volumeFlow') ?? 'L/h');
-  const asked = useSystemCurve(job, pump.id, point);
+  const asked = useSystemCurve(job, pump.id, resultAt(solution, point).point);
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
     const tables = pumpRows(pump);
