@@ -1,15 +1,13 @@
 import { Plus, X } from 'lucide-react';
-import Papa from 'papaparse';
-import { readPumpCsv, type PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
+import type { PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
 import { useKeepPump, usePumpLibrary } from '../api/pumps.ts';
 import { FileButton } from './FileButton.tsx';
 import { pumpTableFields, type PumpTable } from '@endrel/core/job/components/pump';
 import type { Measured } from '@endrel/core/job/measured';
 import { pumpTableFault } from '@endrel/core/hydraulics/pump-curve';
 import { useEffect, useRef, useState } from 'react';
+import { readPumpFile } from './read-pump-file.ts';
 import { QuantityField } from './QuantityField.tsx';
-
-const LARGEST_CSV = 200 * 1024; // bytes
 
 interface PumpTableFieldProps {
   readonly anchor: string;
@@ -27,8 +25,7 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
   const [refusals, setRefusals] = useState<readonly PumpCsvFault[]>([]);
   const library = usePumpLibrary();
   const read = async (file: File) => {
-    if (file.size > LARGEST_CSV) return setRefusals([{ row: 0, message: 'It is too large to be a pump table.' }]);
-    const tables = readPumpCsv(Papa.parse<string[]>((await file.text()).trim(), { skipEmptyLines: true }).data);
+    const tables = await readPumpFile(file);
     setRefusals(tables.ok ? [] : tables.fault);
     if (tables.ok) onChange(tables.value);
   };

@@ -1,17 +1,16 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { readPumpCsv, type PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
+import type { PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
 import { pumpCsvCells } from '@endrel/core/pumps/write-pump-csv';
 import type { LibraryPump } from '@endrel/core/sizing/proposals';
 import { useDropPump, useKeepPump, usePumpLibrary, useShopPumps } from '../../api/pumps.ts';
 import { download } from '../../components/download.ts';
+import { readPumpFile } from '../../components/read-pump-file.ts';
 import { FileButton } from '../../components/FileButton.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { ScreenFault } from '../../components/ScreenState.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-
-const LARGEST_CSV = 200 * 1024; // bytes
 
 /** Pumps to choose from: the generic ones that ship with Endrel and the shop's own, read from CSV. */
 export function PumpLibraryScreen() {
@@ -22,10 +21,8 @@ export function PumpLibraryScreen() {
   const [refusals, setRefusals] = useState<{ file: string; faults: readonly PumpCsvFault[] }>();
   const own = new Set((shop.data ?? []).map((p) => p.id));
   const read = async (file: File) => {
-    const refuse = (faults: readonly PumpCsvFault[]) => setRefusals({ file: file.name, faults });
-    if (file.size > LARGEST_CSV) return refuse([{ row: 0, message: 'It is too large to be a pump table.' }]);
-    const tables = readPumpCsv(Papa.parse<string[]>((await file.text()).trim(), { skipEmptyLines: true }).data);
-    if (!tables.ok) return refuse(tables.fault);
+    const tables = await readPumpFile(file);
+    if (!tables.ok) return setRefusals({ file: file.name, faults: tables.fault });
     setRefusals(undefined);
     keep.mutate({
       name: file.name
