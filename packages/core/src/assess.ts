@@ -37,12 +37,13 @@ export function previewAct(job: Job, act: Act): Preview {
 export function compareAssessments(before: Assessment, after: Assessment): Preview {
   const missing = (from: Assessment, by: Assessment) =>
     from.snags.filter((s) => !by.snags.some((t) => t.id === s.id)).map((s) => s.what);
+  const now = new Map(keyFigures(after.findings).map((f) => [f.label, f.figure]));
   return {
     cured: missing(before, after),
     caused: missing(after, before),
     moved: keyFigures(before.findings).flatMap(({ label, figure: was }) => {
-      const now = keyFigures(after.findings).find((f) => f.label === label)?.figure;
-      return now && now.si !== was.si ? [{ label, before: was, after: now }] : [];
+      const is = now.get(label);
+      return is && is.si !== was.si ? [{ label, before: was, after: is }] : [];
     }),
   };
 }

@@ -37,8 +37,8 @@ export function isPumpSide(job: Job, place: Placed): boolean {
 }
 
 /** After the pump on the supply side, whatever the regulator does. */
-export const isPressureSide = (job: Job, { line, index }: Placed): boolean =>
-  line === 'supply' && pumpIndex(job) >= 0 && index > pumpIndex(job) && !isBeforePump(job, { line, index } as Placed);
+export const isPressureSide = (job: Job, place: Placed): boolean =>
+  place.line === 'supply' && pumpIndex(job) >= 0 && place.index > pumpIndex(job) && !isBeforePump(job, place);
 
 export const flowOf = (findings: Findings, point: PointKey, id: string): ComponentFlow | undefined =>
   findings.solution?.points[point]?.components.find((c) => c.id === id);

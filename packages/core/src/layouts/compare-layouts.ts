@@ -93,31 +93,28 @@ function wantedAtInjectors(job: Job, point: Parameters<typeof wantedRailPressure
 
 /** What decides between schools, in this order, and how close two must come to count as equal. */
 const criteria: readonly {
-  readonly key: string;
   readonly sentence: string;
   readonly value: (laid: LaidOut) => number | undefined;
   readonly sense: 1 | -1;
   readonly equal: number;
 }[] = [
   {
-    key: 'stops',
     sentence: 'it has the fewest stop snags',
     value: (l) => l.assessment.snags.filter((s) => s.grade === 'stop').length,
     sense: 1,
     equal: 0,
   },
-  { key: 'error', sentence: 'the injectors see the steadiest pressure', value: (l) => l.error, sense: 1, equal: 0.03 },
+  { sentence: 'the injectors see the steadiest pressure', value: (l) => l.error, sense: 1, equal: 0.03 },
   {
-    key: 'suction',
     sentence: 'the pump has the most head in hand',
     value: (l) => l.suctionMargin,
     sense: -1,
     equal: 0.5,
   },
-  { key: 'heat', sentence: 'it warms the tank least', value: (l) => l.tankAfterDrive, sense: 1, equal: 3 },
-  { key: 'joints', sentence: 'it has the fewest joints', value: (l) => l.joints, sense: 1, equal: 1 },
-  { key: 'cost', sentence: 'it needs the fewest new parts', value: (l) => l.toBuy.length, sense: 1, equal: 0 },
-  { key: 'line', sentence: 'it has the least line', value: (l) => l.line, sense: 1, equal: 0.2 },
+  { sentence: 'it warms the tank least', value: (l) => l.tankAfterDrive, sense: 1, equal: 3 },
+  { sentence: 'it has the fewest joints', value: (l) => l.joints, sense: 1, equal: 1 },
+  { sentence: 'it needs the fewest new parts', value: (l) => l.toBuy.length, sense: 1, equal: 0 },
+  { sentence: 'it has the least line', value: (l) => l.line, sense: 1, equal: 0.2 },
 ];
 
 export interface Recommendation {

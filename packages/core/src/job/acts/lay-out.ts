@@ -32,7 +32,7 @@ export function layOut(job: Job, key: LayoutKey): Job {
       return [component];
     });
   const supply = place(recipe.supply, job.run.supply);
-  const back = place(recipe.return, job.run.return.length > 0 ? job.run.return : spareOf(job, 'return'));
+  const back = place(recipe.return, job.run.return.length > 0 ? job.run.return : spareReturn(job));
   const laid = {
     supply: keepBesideNeighbours(supply, job.run.supply, used),
     return: recipe.return.length === 0 ? [] : keepBesideNeighbours(back, job.run.return, used),
@@ -60,9 +60,9 @@ const isReserved = (component: Component, key: LayoutKey, seed: { label?: string
   (key === 'liftAndPot' && lift.includes(seed.label ?? '') && component.label !== seed.label);
 
 /** A return that was set aside whole: its lines, in their order, when it has a drop. */
-const spareOf = (job: Job, line: 'return'): Component[] => {
+const spareReturn = (job: Job): Component[] => {
   const spare = job.run.spare ?? [];
-  return line === 'return' && spare.some((c) => c.kind === 'returnDrop')
+  return spare.some((c) => c.kind === 'returnDrop')
     ? spare.filter(
         (c) =>
           c.kind === 'returnDrop' || ((c.kind === 'hose' || c.kind === 'hardLine') && !lift.includes(c.label ?? '')),
