@@ -27,6 +27,26 @@ test('parts are put in, moved, swapped and taken out; undo brings them back', as
   expect(await order(page)).toEqual(before);
 });
 
+test('a part just chosen is on the bench before the next key can be typed', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Run');
+  const chosen = await page.evaluate(async () => {
+    const seen: string[] = [];
+    for (const id of ['filter-1', 'pump-1', 'filter-1']) {
+      document
+        .querySelector(`[data-component="${id}"]`)!
+        .dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
+      for (let i = 0; i < 20; i++) await Promise.resolve(); // microtasks only: nothing else gets a turn
+      seen.push(
+        [...document.querySelectorAll('[aria-pressed="true"][data-component]')]
+          .map((c) => c.getAttribute('data-component'))
+          .join(),
+      );
+    }
+    return seen;
+  });
+  expect(chosen).toEqual(['filter-1', 'pump-1', 'filter-1']);
+});
+
 test('numbers on the run follow the operating point and the edit, and say what they were', async ({ page }) => {
   await openJob(page, 'Club sprint car', 'Run');
   const group = page.getByRole('group', { name: 'The run at full load' });

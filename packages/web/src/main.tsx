@@ -1,7 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, Link, Navigate, RouterProvider, useRouteError } from 'react-router';
+import { createBrowserRouter, Link, Navigate, useRouteError } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { ApiError } from './api/client.ts';
 import { ThemeProvider } from './components/theme.tsx';
 import { JobScreen } from './screens/job/JobScreen.tsx';

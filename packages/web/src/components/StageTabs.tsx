@@ -22,7 +22,7 @@ export function StageTabs<K extends string>({ label, names, children }: StageTab
             before.set('tab', next);
             return before;
           },
-          { replace: true },
+          { replace: true, flushSync: true },
         )
       }
     >

@@ -47,7 +47,8 @@ export function useJobView(): JobView {
       const nextTab = change.tab ?? (to === stage ? tab : undefined);
       if (nextTab && nextTab !== firstTab(to)) next.set('tab', nextTab);
       const text = next.toString();
-      void navigate(`/jobs/${id}/${to}${text && `?${text}`}`, { replace: to === stage });
+      // drawn at once: what is typed next must reach the part just chosen, not the one before it
+      void navigate(`/jobs/${id}/${to}${text && `?${text}`}`, { replace: to === stage, flushSync: true });
     },
     [navigate, id, part, point, stage, tab],
   );
