@@ -85,6 +85,13 @@ test('operating points are set apart, and one of the fitter’s own is solved be
   await saved(page);
   await page.reload();
   await expect(page.getByRole('radio', { name: /^Long climb/ })).toBeChecked();
+  // the working says whose voltage it is, and leads back to it from another point and stage
+  await page.getByRole('button', { name: /Working of the pressure at full load$/ }).click();
+  const voltage = page.getByRole('row', { name: /voltage at the pump/ });
+  await expect(voltage).toContainText('chosen');
+  await voltage.getByRole('button', { name: 'change' }).click();
+  await expect(page.getByLabel(/^System voltage/).first()).toBeFocused();
+  await expect(page.getByLabel(/^System voltage/).first()).toHaveValue('12 V');
 });
 
 test('a drive is followed until the tank is too warm; a cooler bay puts it off', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { celsius, kPa, litresPerHour } from '../units/quick.ts';
-import { objectOf, quantity, TYPICAL, type Source } from './property.ts';
+import { objectOf, quantity, TYPICAL_CONDITION, type Source } from './property.ts';
 import type { z } from 'zod';
 
 const COMMON: Source = 'common practice';
@@ -20,54 +20,54 @@ export const assumptionProperties = {
   idleManifold: quantity('manifold pressure at idle', 'pressure', 'kPa', {
     minimum: kPa(-101.325),
     maximum: 0,
-    typical: { si: kPa(-60), source: TYPICAL },
+    typical: { si: kPa(-60), source: TYPICAL_CONDITION },
   }),
   cruiseManifold: quantity('manifold pressure at cruise', 'pressure', 'kPa', {
     minimum: kPa(-101.325),
     maximum: kPa(100),
-    typical: { si: kPa(-40), source: TYPICAL },
+    typical: { si: kPa(-40), source: TYPICAL_CONDITION },
   }),
   overrunManifold: quantity('manifold pressure on overrun', 'pressure', 'kPa', {
     minimum: kPa(-101.325),
     maximum: 0,
-    typical: { si: kPa(-75), source: TYPICAL },
+    typical: { si: kPa(-75), source: TYPICAL_CONDITION },
   }),
   runningVoltage: quantity('system voltage, running', 'voltage', 'V', {
     minimum: 4,
     maximum: 60,
     likely: [11, 15],
-    typical: { si: 13.5, source: TYPICAL },
+    typical: { si: 13.5, source: TYPICAL_CONDITION },
   }),
   lowVoltage: quantity('system voltage, low', 'voltage', 'V', {
     minimum: 4,
     maximum: 60,
     likely: [9, 14],
-    typical: { si: 12.5, source: TYPICAL },
+    typical: { si: 12.5, source: TYPICAL_CONDITION },
   }),
   fuelTemperature: quantity('fuel temperature', 'temperature', '°C', {
     minimum: celsius(-50),
     maximum: celsius(90),
-    typical: { si: celsius(20), source: TYPICAL },
+    typical: { si: celsius(20), source: TYPICAL_CONDITION },
   }),
   hotFuelTemperature: quantity('fuel temperature, hot case', 'temperature', '°C', {
     minimum: celsius(-50),
     maximum: celsius(90),
-    typical: { si: celsius(50), source: TYPICAL },
+    typical: { si: celsius(50), source: TYPICAL_CONDITION },
   }),
   fuelLevel: quantity('fuel level for the sums', 'fraction', '%', {
     maximum: 1,
-    typical: { si: 0.25, source: TYPICAL },
+    typical: { si: 0.25, source: TYPICAL_CONDITION },
   }),
   reidVapourPressure: quantity('Reid vapour pressure of the petrol', 'pressure', 'kPa', {
     minimum: kPa(20),
     maximum: kPa(110),
-    typical: { si: kPa(60), source: TYPICAL },
+    typical: { si: kPa(60), source: TYPICAL_CONDITION },
   }),
   restingVoltage: quantity('battery voltage, engine off', 'voltage', 'V', {
     minimum: 4,
     maximum: 60,
     likely: [11, 13.5],
-    typical: { si: 12.3, source: TYPICAL },
+    typical: { si: 12.3, source: TYPICAL_CONDITION },
   }),
   dirtyFilter: quantity('dirt factor of the filter, hot case', 'number', '', {
     minimum: 1,
@@ -80,37 +80,37 @@ export const assumptionProperties = {
     minimum: celsius(0),
     maximum: celsius(150),
     likely: [celsius(40), celsius(110)],
-    typical: { si: celsius(80), source: TYPICAL },
+    typical: { si: celsius(80), source: TYPICAL_CONDITION },
   }),
   ambientTemperature: quantity('air around the tank', 'temperature', '°C', {
     minimum: celsius(-40),
     maximum: celsius(70),
-    typical: { si: celsius(35), source: TYPICAL },
+    typical: { si: celsius(35), source: TYPICAL_CONDITION },
   }),
   bayTemperature: quantity('air around rail and engine hoses', 'temperature', '°C', {
     minimum: celsius(-40),
     maximum: celsius(150),
-    typical: { si: celsius(85), source: TYPICAL },
+    typical: { si: celsius(85), source: TYPICAL_CONDITION },
   }),
   railHeat: quantity('heat the rail passes on, per kelvin', 'conductance', 'W/K', {
     maximum: 50,
     likely: [0.3, 10],
-    typical: { si: 2.5, source: TYPICAL },
+    typical: { si: 2.5, source: TYPICAL_CONDITION },
     hint: 'Hot head, radiant heat and bay air together, for rail and engine hoses; a sleeve halves it.',
   }),
   tankHeat: quantity('heat the tank gives off, per area and kelvin', 'heatTransfer', 'W/(m²·K)', {
     maximum: 100,
     likely: [3, 25],
-    typical: { si: 10, source: TYPICAL },
+    typical: { si: 10, source: TYPICAL_CONDITION },
   }),
   driveTime: quantity('length of the drive', 'time', 'min', {
     minimum: 60,
     maximum: 86400,
-    typical: { si: 7200, source: TYPICAL },
+    typical: { si: 7200, source: TYPICAL_CONDITION },
   }),
   driveStartLevel: quantity('fuel level at the start of the drive', 'fraction', '%', {
     maximum: 1,
-    typical: { si: 0.5, source: TYPICAL },
+    typical: { si: 0.5, source: TYPICAL_CONDITION },
   }),
   atmosphere: quantity('atmospheric pressure, absolute', 'pressure', 'kPa', {
     minimum: kPa(50),
@@ -125,3 +125,7 @@ export type AssumptionKey = keyof typeof assumptionProperties;
 /** The fitter's value, or the visible typical one. */
 export const assumed = (assumptions: Assumptions, key: AssumptionKey): number =>
   assumptions[key]?.si ?? assumptionProperties[key].typical!.si;
+
+/** Whose value that is: the fitter's, or where the typical one comes from. */
+export const assumedSource = (assumptions: Assumptions, key: AssumptionKey): Source =>
+  assumptions[key] ? 'chosen' : assumptionProperties[key].typical!.source;

@@ -5,8 +5,16 @@ import { measuredSchema, textSchema, type Measured } from './measured.ts';
 
 /** Where a typical value comes from, as shown to the fitter. */
 export type Source =
-  'standard' | 'common practice' | 'typical, verify against the part’s data sheet' | 'measured' | 'chosen' | 'computed';
+  | 'standard'
+  | 'common practice'
+  | 'typical, verify against the part’s data sheet'
+  | 'typical, set what this vehicle meets'
+  | 'measured'
+  | 'chosen'
+  | 'computed';
 export const TYPICAL: Source = 'typical, verify against the part’s data sheet';
+/** Of what no part's data sheet can tell: weather, driving, voltage, how full the tank is. */
+export const TYPICAL_CONDITION: Source = 'typical, set what this vehicle meets';
 
 export interface Typical {
   readonly si: number;

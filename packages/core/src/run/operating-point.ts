@@ -1,6 +1,8 @@
-import { assumed } from '../job/assumption.ts';
+import { assumed, assumedSource, type AssumptionKey } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
+import type { FieldPath } from '../job/needs.ts';
 import { pointKeys, pointNames, type OwnPoint, type PointConditions, type PointKey } from '../job/points.ts';
+import type { Source } from '../job/property.ts';
 
 export { pointKeys, pointNames, type PointKey } from '../job/points.ts';
 
@@ -21,46 +23,86 @@ export interface OperatingPoint {
   readonly dirt: number;
 }
 
+type Condition = 'demand' | 'manifold' | keyof PointConditions;
+
+/** The assumption behind each condition of a usual point that the fitter has not set apart; full load has its own demand and boost. */
+const usualOf: Record<PointKey, Partial<Record<Condition, AssumptionKey>> & { readonly voltage: AssumptionKey }> = {
+  keyOn: { voltage: 'restingVoltage' },
+  idle: { demand: 'idleDemand', manifold: 'idleManifold', voltage: 'runningVoltage' },
+  cruise: { demand: 'cruiseDemand', manifold: 'cruiseManifold', voltage: 'runningVoltage' },
+  fullLoad: { voltage: 'runningVoltage' },
+  fullLoadHot: { voltage: 'lowVoltage', temperature: 'hotFuelTemperature', dirt: 'dirtyFilter' },
+  overrun: { manifold: 'overrunManifold', voltage: 'runningVoltage' },
+  hotRestart: {
+    demand: 'idleDemand',
+    manifold: 'idleManifold',
+    voltage: 'lowVoltage',
+    temperature: 'hotFuelTemperature',
+  },
+};
+const usualOfAny = { temperature: 'fuelTemperature', voltage: 'runningVoltage', level: 'fuelLevel' } as const;
+const NEW_FILTER = 1;
+
 /** The conditions that a run is solved for: the seven that strand a car, then the fitter's own. @param fullDemand - m3/s. */
 export function operatingPoints(job: Job, fullDemand: number): OperatingPoint[] {
-  const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
+  const value = (key: AssumptionKey) => assumed(job.assumptions, key);
   const boost = job.brief.aspiration === 'natural' ? 0 : (job.brief.boost?.si ?? 0);
-  const usual = (given: PointConditions | undefined, temperature: number, voltage: number, dirt = 1) => {
-    const fuel = given?.temperature?.si ?? temperature;
+  const conditions = (given: PointConditions | undefined, usual: Partial<Record<Condition, AssumptionKey>>) => {
+    const all = { ...usualOfAny, ...usual };
+    const temperature = given?.temperature?.si ?? value(all.temperature);
     return {
-      voltage: given?.voltage?.si ?? voltage,
-      temperature: fuel,
-      engineTemperature: fuel,
-      level: given?.level?.si ?? value('fuelLevel'),
-      dirt: given?.dirt?.si ?? dirt,
+      voltage: given?.voltage?.si ?? value(all.voltage),
+      temperature,
+      engineTemperature: temperature,
+      level: given?.level?.si ?? value(all.level),
+      dirt: given?.dirt?.si ?? (all.dirt ? value(all.dirt) : NEW_FILTER),
     };
   };
-  const [cool, hot] = [value('fuelTemperature'), value('hotFuelTemperature')];
-  const running = value('runningVoltage');
-  const at = (key: PointKey, demand: number, manifold: number, temperature = cool, voltage = running, dirt = 1) => ({
-    key,
-    name: pointNames[key],
-    demand,
-    manifold,
-    ...usual(job.points?.[key], temperature, voltage, dirt),
-  });
-  const hotRestart = at('hotRestart', value('idleDemand'), value('idleManifold'), hot, value('lowVoltage'));
+  const full = { demand: fullDemand, manifold: boost };
   return [
-    at('keyOn', 0, 0, cool, value('restingVoltage')),
-    at('idle', value('idleDemand'), value('idleManifold')),
-    at('cruise', value('cruiseDemand'), value('cruiseManifold')),
-    at('fullLoad', fullDemand, boost),
-    at('fullLoadHot', fullDemand, boost, hot, value('lowVoltage'), value('dirtyFilter')),
-    at('overrun', 0, value('overrunManifold')),
-    { ...hotRestart, engineTemperature: Math.max(value('soakTemperature'), hotRestart.temperature) },
+    ...pointKeys.map((key) => {
+      const usual = usualOf[key];
+      const point = {
+        key,
+        name: pointNames[key],
+        demand: usual.demand ? value(usual.demand) : 0,
+        manifold: usual.manifold ? value(usual.manifold) : 0,
+        ...(isFullLoad(key) && full),
+        ...conditions(job.points?.[key], usual),
+      };
+      return key === 'hotRestart'
+        ? { ...point, engineTemperature: Math.max(value('soakTemperature'), point.temperature) }
+        : point;
+    }),
     ...(job.points?.own ?? []).map((own) => ({
       key: own.id,
       name: own.label?.trim() || 'own point',
       demand: ownDemand(own, fullDemand),
       manifold: own.manifold?.si ?? 0,
-      ...usual(own, cool, running),
+      ...conditions(own, {}),
     })),
   ];
+}
+
+const isFullLoad = (key: string): boolean => key === 'fullLoad' || key === 'fullLoadHot';
+
+/** Whose figure a condition of a point is, and the field to change it in, if it has one. */
+export function originOf(
+  job: Job,
+  key: string,
+  condition: Exclude<Condition, 'demand'>,
+): { readonly source: Source; readonly path?: FieldPath } {
+  const own = (job.points?.own ?? []).findIndex((o) => o.id === key);
+  if (own >= 0 && (condition === 'manifold' || job.points!.own![own]![condition]))
+    return { source: 'chosen', path: ['points', 'own', own, condition] };
+  if (condition !== 'manifold' && job.points?.[key as PointKey]?.[condition])
+    return { source: 'chosen', path: ['points', key, condition] };
+  if (condition === 'manifold' && isFullLoad(key)) return { source: 'chosen', path: ['brief', 'boost'] };
+  const usual: Partial<Record<Condition, AssumptionKey>> = { ...usualOfAny, ...usualOf[key as PointKey] };
+  const assumption = usual[condition];
+  return assumption
+    ? { source: assumedSource(job.assumptions, assumption), path: ['assumptions', assumption] }
+    : { source: 'computed' };
 }
 
 /** The fitter's figure, or the share of full load that he gave; without either an engine at rest. */

@@ -1,4 +1,5 @@
 import { fuelLiquid, stoichiometricRatio } from '../fluids/fuel.ts';
+import { TYPICAL } from '../job/property.ts';
 import type { Findings } from '../run/findings.ts';
 import { figure } from '../units/quantity.ts';
 import { celsius } from '../units/quick.ts';
@@ -48,7 +49,7 @@ export function demandWorking({ job, demand, bsfc, fuel }: Findings): Working | 
         symbol: 'ρ',
         name: 'density at 20 °C',
         figure: figure('density', fuelLiquid(fuel, celsius(20)).density),
-        source: 'typical, verify against the part’s data sheet',
+        source: TYPICAL,
       },
       { symbol: 'ṁ', name: 'mass flow', figure: figure('massFlow', demand.massFlow), source: 'computed' },
     ],

@@ -1,7 +1,7 @@
 import { fuelLiquid, heatCapacity } from '../fluids/fuel.ts';
 import { circuitOf } from '../heat/drive.ts';
 import { circuitHeat, wettedArea } from '../heat/tank-heat.ts';
-import { assumed } from '../job/assumption.ts';
+import { assumed, assumedSource, type AssumptionKey } from '../job/assumption.ts';
 import type { Findings } from '../run/findings.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
@@ -14,8 +14,10 @@ export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Wo
   const { cruise } = solution.points;
   const circuit = circuitOf(job, fuel, cruise);
   const { backTemperature: back, throughCasing } = circuitHeat(circuit, end.tank);
-  const path = (key: string) => ['assumptions', key] as const;
-  const typical = 'typical, or your own';
+  const from = (key: AssumptionKey) => ({
+    source: assumedSource(job.assumptions, key),
+    path: ['assumptions', key],
+  });
   return {
     key: 'drive',
     title: 'Tank temperature after the drive',
@@ -50,36 +52,31 @@ export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Wo
         symbol: 'UA_rail',
         name: 'heat the engine passes on per kelvin, that comes back',
         figure: figure('conductance', circuit.bayConductance),
-        source: typical,
-        path: path('railHeat'),
+        ...from('railHeat'),
       },
       {
         symbol: 'T_bay',
         name: 'air around rail and hoses',
         figure: figure('temperature', circuit.bayTemperature),
-        source: typical,
-        path: path('bayTemperature'),
+        ...from('bayTemperature'),
       },
       {
         symbol: 'U',
         name: 'heat the tank gives off',
         figure: figure('heatTransfer', assumed(job.assumptions, 'tankHeat')),
-        source: typical,
-        path: path('tankHeat'),
+        ...from('tankHeat'),
       },
       {
         symbol: 'T_air',
         name: 'air around the tank',
         figure: figure('temperature', assumed(job.assumptions, 'ambientTemperature')),
-        source: typical,
-        path: path('ambientTemperature'),
+        ...from('ambientTemperature'),
       },
       {
         symbol: 'Q_burnt',
         name: 'burnt at cruise',
         figure: figure('volumeFlow', cruise.point.demand),
-        source: typical,
-        path: path('cruiseDemand'),
+        ...from('cruiseDemand'),
       },
     ],
     parts: [],

@@ -1,9 +1,9 @@
 import type { Findings } from '../run/findings.ts';
-import { pointNames } from '../run/operating-point.ts';
+import { originOf, pointNames } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
 
-export function pumpMarginWorking({ solution }: Findings): Working | undefined {
+export function pumpMarginWorking({ job, solution }: Findings): Working | undefined {
   const margin = solution?.margin;
   if (!margin) return undefined;
   const { point } = solution.points[margin.point];
@@ -28,17 +28,15 @@ export function pumpMarginWorking({ solution }: Findings): Working | undefined {
       },
       {
         symbol: 'U',
-        name: 'system voltage, low',
+        name: 'system voltage there',
         figure: figure('voltage', point.voltage),
-        source: 'typical, verify against the part’s data sheet',
-        path: ['assumptions', 'lowVoltage'],
+        ...originOf(job, margin.point, 'voltage'),
       },
       {
         symbol: 'T',
-        name: 'fuel temperature, hot case',
+        name: 'fuel temperature there',
         figure: figure('temperature', point.temperature),
-        source: 'typical, verify against the part’s data sheet',
-        path: ['assumptions', 'hotFuelTemperature'],
+        ...originOf(job, margin.point, 'temperature'),
       },
     ],
     parts: [],

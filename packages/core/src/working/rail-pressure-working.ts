@@ -1,15 +1,10 @@
 import { componentName } from '../job/component.ts';
 import { allComponents } from '../job/needs.ts';
 import type { Findings } from '../run/findings.ts';
+import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import { standIns } from './stand-ins.ts';
 import type { Working } from './working.ts';
-
-const voltageKey: Partial<Record<string, string>> = {
-  fullLoadHot: 'lowVoltage',
-  hotRestart: 'lowVoltage',
-  keyOn: 'restingVoltage',
-};
 
 /** Where the rail's pressure comes from, part by part from the fuel surface; the parts add up to it. */
 export function railPressureWorking({ job, solution }: Findings, key: string): Working | undefined {
@@ -39,6 +34,7 @@ export function railPressureWorking({ job, solution }: Findings, key: string): W
   const held = regulator && result.components.find((c) => c.id === regulator.id);
   const pump = result.components.find((c) => c.voltage !== undefined);
   const wired = pump?.wiringCost !== undefined;
+  const voltage = originOf(job, key, 'voltage');
   const typical = standIns(job);
   const uncertain = result.components.filter((c) => c.regime === 'transition').map((c) => name(c.id));
   return {
@@ -59,21 +55,22 @@ export function railPressureWorking({ job, solution }: Findings, key: string): W
         symbol: 'U',
         name: 'voltage at the pump',
         figure: figure('voltage', pump?.voltage ?? result.point.voltage),
-        source: wired ? 'computed: system voltage less supply, earth and contacts' : 'system voltage; no wiring given',
-        path: ['assumptions', voltageKey[key] ?? 'runningVoltage'],
+        source: wired
+          ? 'computed: system voltage less supply, earth and contacts'
+          : `system voltage, ${voltage.source}; no wiring given`,
+        path: voltage.path,
       },
       {
         symbol: 'T',
         name: 'fuel temperature',
         figure: figure('temperature', result.point.temperature),
-        source: 'typical, verify against the part’s data sheet',
-        path: ['assumptions', key === 'fullLoadHot' ? 'hotFuelTemperature' : 'fuelTemperature'],
+        ...originOf(job, key, 'temperature'),
       },
       {
         symbol: 'pₘ',
         name: 'manifold pressure',
         figure: figure('pressure', result.point.manifold),
-        source: key.startsWith('fullLoad') ? 'chosen' : 'typical, verify against the part’s data sheet',
+        ...originOf(job, key, 'manifold'),
       },
       {
         symbol: 'p − pₘ',

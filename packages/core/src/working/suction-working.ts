@@ -1,9 +1,10 @@
 import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
-import { assumed } from '../job/assumption.ts';
+import { assumed, assumedSource } from '../job/assumption.ts';
 import { componentName } from '../job/component.ts';
 import type { Findings } from '../run/findings.ts';
+import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
 
@@ -18,7 +19,6 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
   const vapour = vapourPressure(fuel, reid, result.point.temperature);
   const { density } = fuelLiquid(fuel, result.point.temperature);
   const head = (pressure: number) => figure('head', pressure / (density * STANDARD_GRAVITY));
-  const typical = 'typical, or your own';
   return {
     key: `suction:${key}`,
     title: `Suction margin at ${result.point.name}`,
@@ -29,7 +29,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
         symbol: 'p_atm',
         name: 'atmosphere, absolute',
         figure: figure('pressure', atmosphere),
-        source: typical,
+        source: assumedSource(job.assumptions, 'atmosphere'),
         path: ['assumptions', 'atmosphere'],
       },
       {
@@ -49,8 +49,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
         symbol: 'T',
         name: 'fuel temperature',
         figure: figure('temperature', result.point.temperature),
-        source: typical,
-        path: ['assumptions', key === 'fullLoadHot' || key === 'hotRestart' ? 'hotFuelTemperature' : 'fuelTemperature'],
+        ...originOf(job, key, 'temperature'),
       },
       { symbol: 'ρ', name: 'density of the fuel', figure: figure('density', density), source: 'typical, from memory' },
     ],

@@ -3,6 +3,7 @@ import { workingsOf } from '@endrel/core/working/workings';
 import type { Working } from '@endrel/core/working/working';
 import { useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { stageOfField } from './stage-tabs.ts';
 import type { JobView } from './use-job-view.ts';
 
 interface WorkingSheetProps {
@@ -81,7 +82,7 @@ function WorkingBody({ working, view, onClose }: { working: Working; view: JobVi
                     className="ml-1.5 text-ink underline"
                     onClick={() => {
                       onClose();
-                      view.goToField('brief', term.path!);
+                      view.goToField(stageOfField(term.path!), term.path!);
                     }}
                   >
                     change

@@ -33,6 +33,18 @@ const onFloat = new Set<string | number>([
   'pivotForward', 'pivotLeft',
 ]); // prettier-ignore
 
+const stageOfGroup: Partial<Record<string, Stage>> = {
+  assumptions: 'brief',
+  points: 'run',
+  survey: 'survey',
+  hanger: 'hanger',
+  run: 'run',
+  gauge: 'gauge',
+};
+
+/** The stage that a field is filled in on, by where it stands in the job. */
+export const stageOfField = ([group]: FieldPath): Stage => stageOfGroup[String(group)] ?? 'brief';
+
 /** The tab that holds a field, where its stage has tabs. */
 export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
   const [group, key = '', inner = ''] = path;

@@ -64,7 +64,9 @@ export function useJobView(): JobView {
       goToField: (to, path, component) => {
         if (to === stage && (!component || component === part) && focusField(path)) return;
         wanted.current = path;
-        go(to, { part: component, tab: tabOfField(to, path) });
+        // a usual point's own conditions are shown for the point that is chosen
+        const at = path[0] === 'points' && path[1] !== 'own' ? String(path[1]) : undefined;
+        go(to, { part: component, at, tab: tabOfField(to, path) });
       },
     }),
     [id, stage, part, point, go],

@@ -1,5 +1,6 @@
+import type { Job } from '@endrel/core/job/job';
 import { ownPointProperties, pointConditions, pointKeys, pointNames } from '@endrel/core/job/points';
-import type { OperatingPoint } from '@endrel/core/run/operating-point';
+import { originOf, type OperatingPoint } from '@endrel/core/run/operating-point';
 import { resultAt } from '@endrel/core/run/solve-run';
 import { capital } from '../../components/capital.ts';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
@@ -119,7 +120,7 @@ export function PointsTab({ view, onWorking }: { view: JobView; onWorking(key: s
               <p className="label py-1">Left empty, the job’s usual conditions count.</p>
               <PropertyGrid
                 key={chosen}
-                properties={solution ? withUsual(solution.points[chosen].point) : pointConditions}
+                properties={solution ? withUsual(job, solution.points[chosen].point) : pointConditions}
                 path={['points', chosen]}
                 values={job.points?.[chosen] ?? {}}
               />
@@ -145,12 +146,18 @@ export function PointsTab({ view, onWorking }: { view: JobView; onWorking(key: s
 }
 
 /** The fields with what counts at present in them, as their stand-in. */
-function withUsual(point: OperatingPoint): typeof pointConditions {
+function withUsual(job: Job, point: OperatingPoint): typeof pointConditions {
   const usual = { temperature: point.temperature, voltage: point.voltage, level: point.level, dirt: point.dirt };
   return Object.fromEntries(
     Object.entries(pointConditions).map(([key, property]) => [
       key,
-      { ...property, typical: { si: usual[key as keyof typeof usual], source: 'computed' } },
+      {
+        ...property,
+        typical: {
+          si: usual[key as keyof typeof usual],
+          source: originOf(job, point.key, key as keyof typeof usual).source,
+        },
+      },
     ]),
   ) as typeof pointConditions;
 }
