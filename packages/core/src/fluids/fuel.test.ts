@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { referenceRows } from '../../test/read-reference.ts';
 import { celsius, psi } from '../units/quick.ts';
 import { ethanolMassFraction, fuelLiquid, massMultiplier, stoichiometricRatio, volumeMultiplier } from './fuel.ts';
-import { petrolVapourPressure } from './vapour-pressure.ts';
+import { boilingTemperature, petrolVapourPressure } from './vapour-pressure.ts';
 
 // Reference: test/reference/README.md, section G.
 describe('a blend of petrol and ethanol', () => {
@@ -29,4 +29,15 @@ describe('vapour pressure of petrol', () => {
       const pressure = petrolVapourPressure(psi(Number(row.rvp_psi)), celsius(Number(row.temp_C)));
       expect(pressure / 1000 / Number(row.tvp_kPa_abs)).to.be.closeTo(1, 5e-5);
     });
+  for (const row of referenceRows('G_fuel/results_vapour_pressure.csv'))
+    it(`at RVP ${row.rvp_psi} psi it boils at ${row.temp_C} °C under the reference’s pressure`, () => {
+      const boils = boilingTemperature(
+        { family: 'petrol', ethanol: 0 },
+        psi(Number(row.rvp_psi)),
+        Number(row.tvp_kPa_abs) * 1000,
+      );
+      expect(boils).to.be.closeTo(celsius(Number(row.temp_C)), 5e-3);
+    });
+  it('diesel does not boil in use', () =>
+    expect(boilingTemperature({ family: 'diesel' }, psi(9), 101325)).to.equal(undefined));
 });

@@ -1,5 +1,6 @@
 import type { Liquid } from '../hydraulics/network.ts';
 import { celsius } from '../units/quick.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 
 /** Properties of one pure fuel at 20 °C and how they move with temperature. */
 interface PureFuel {
@@ -94,11 +95,5 @@ export function heatCapacity(fuel: Fuel): number {
 export function ethanolForMultiplier(multiplier: number): number | undefined {
   const at = (ethanol: number) => volumeMultiplier({ family: 'petrol', ethanol });
   if (multiplier < at(0) || multiplier > at(1)) return undefined;
-  let [low, high] = [0, 1];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (at(middle) < multiplier) low = middle;
-    else high = middle;
-  }
-  return low;
+  return lastWhere(0, 1, (ethanol) => at(ethanol) < multiplier);
 }

@@ -1,6 +1,7 @@
 import type { Fuel } from './fuel.ts';
 import { fromSi, unitById } from '../units/unit-table.ts';
-import { psi } from '../units/quick.ts';
+import { celsius, psi } from '../units/quick.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 
 const DISTILLATION_SLOPE = 3; // °F per % at 10 % evaporated, motor gasoline, AP-42 table 7.1
 
@@ -28,3 +29,9 @@ export function petrolVapourPressure(reidVapourPressure: number, temperature: nu
 /** True vapour pressure of a fuel, Pa absolute: nil for diesel, the petrol correlation for petrol and its blends. */
 export const vapourPressure = (fuel: Fuel, reidVapourPressure: number, temperature: number): number =>
   fuel.family === 'diesel' ? 0 : petrolVapourPressure(reidVapourPressure, temperature);
+
+/** Temperature at which a fuel boils under a pressure, K, between -50 and 150 °C; undefined for diesel, far above use. */
+export const boilingTemperature = (fuel: Fuel, reidVapourPressure: number, pressure: number): number | undefined =>
+  fuel.family === 'diesel'
+    ? undefined
+    : lastWhere(celsius(-50), celsius(150), (t) => vapourPressure(fuel, reidVapourPressure, t) < pressure, 1e-6);

@@ -1,3 +1,4 @@
+import { lastWhere } from '../numerics/last-where.ts';
 /** A circle in the plane, m. */
 export interface Circle {
   readonly x: number;
@@ -30,16 +31,16 @@ export function enclosingCircle(diameters: readonly number[]): Packing {
   if (!diameters.every((d) => d > 0 && Number.isFinite(d))) throw new RangeError('diameters must be positive');
   const radii = diameters.map((d) => d / 2);
   if (radii.length === 1) return { diameter: diameters[0]!, circles: [{ x: 0, y: 0, radius: radii[0]! }] };
-  let [low, high] = [Math.max(...radii), radii.reduce((sum, r) => sum + r, 0)];
-  let best = place(radii, high);
+  let radius = radii.reduce((sum, r) => sum + r, 0);
+  let best = place(radii, radius);
   if (!best) throw new RangeError('circles in a row did not fit'); // cannot be: a row of circles always does
-  while (high - low > FINEST * high) {
-    const middle = (low + high) / 2;
-    const placed = place(radii, middle);
-    if (placed) [best, high] = [placed, middle];
-    else low = middle;
-  }
-  return { diameter: 2 * high, circles: best };
+  const tooTight = (tried: number) => {
+    const placed = place(radii, tried);
+    if (placed) [best, radius] = [placed, tried];
+    return !placed;
+  };
+  lastWhere(Math.max(...radii), radius, tooTight, FINEST * radius);
+  return { diameter: 2 * radius, circles: best };
 }
 
 /** Places for all circles in a hole of this radius, or undefined. Largest first: small ones fall into the gaps. */

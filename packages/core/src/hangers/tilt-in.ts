@@ -1,3 +1,4 @@
+import { lastWhere } from '../numerics/last-where.ts';
 /** The passage that a stiff part takes into a tank, in section. m. */
 export interface Passage {
   /** Width of the hole and thickness of its edge. */
@@ -19,17 +20,12 @@ export interface TiltIn {
 }
 
 const STEPS = 120;
+const FINEST = 1e-9; // m
 
 /** How far a part of this width may lean in a hole: width / cos + edge tan = hole. 0 when it passes upright only. */
 export function mostLean(width: number, { hole, edge }: Passage): number | undefined {
   if (width > hole) return undefined;
-  let [low, high] = [0, Math.PI / 2 - 1e-6];
-  for (let i = 0; i < 60; i++) {
-    const lean = (low + high) / 2;
-    if (width / Math.cos(lean) + edge * Math.tan(lean) <= hole) low = lean;
-    else high = lean;
-  }
-  return low;
+  return lastWhere(0, Math.PI / 2 - 1e-6, (lean) => width / Math.cos(lean) + edge * Math.tan(lean) <= hole);
 }
 
 /**
@@ -47,15 +43,9 @@ export function tiltIn(length: number, width: number, passage: Passage): TiltIn 
     }
     return true;
   };
-  let [low, high] = [0, 4 * passage.depth + Math.min(passage.headroom, 10)];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (passes(middle)) low = middle;
-    else high = middle;
-  }
   return {
     passes: passes(length),
-    longest: low,
+    longest: lastWhere(0, 4 * passage.depth + Math.min(passage.headroom, 10), passes, FINEST),
     mostLean: lean,
     path: leans(length, lean, passage).map(({ share, least, most }) => ({ share, lean: Math.min(least, most) })),
   };

@@ -1,4 +1,5 @@
 import { dischargeCoefficient, orificeDrop, type OrificeEdge } from './orifice.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 
 /** A liquid jet pump: nozzle bore, the throat that it blows into, m. */
 export interface JetPump {
@@ -11,6 +12,7 @@ export interface JetPump {
 const ENTRY_LOSS = 0.05; // K of the suction entry
 const THROAT_LOSS = 0.2; // K of throat and diffuser together, a plain tube flaring a little
 const MOST_RATIO = 10; // suction over motive flow, beyond any jet pump
+const FINEST_RATIO = 1e-11;
 
 /**
  * Pressure that the throat adds to what it sucks in, over the dynamic pressure of the jet.
@@ -51,12 +53,6 @@ export function suctionFlow(
   const dynamic = (density / 2) * (motiveFlow / ((Math.PI / 4) * contracted ** 2)) ** 2;
   const spare = (ratio: number) => dynamic * jetPressureGain(ratio, b) - resistance(ratio * motiveFlow);
   if (spare(0) <= 0) return 0;
-  let [low, high] = [0, MOST_RATIO];
-  if (spare(high) > 0) return high * motiveFlow;
-  for (let i = 0; i < 40; i++) {
-    const middle = (low + high) / 2;
-    if (spare(middle) > 0) low = middle;
-    else high = middle;
-  }
-  return low * motiveFlow;
+  if (spare(MOST_RATIO) > 0) return MOST_RATIO * motiveFlow;
+  return lastWhere(0, MOST_RATIO, (ratio) => spare(ratio) > 0, FINEST_RATIO) * motiveFlow;
 }

@@ -2,6 +2,7 @@ import type { Network, NetworkSolution } from '../hydraulics/network.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import type { Curve } from '../numerics/curve.ts';
 import { EPANET_GRAVITY, MINOR_FACTOR, toEngineFlow } from './epanet-constants.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 
 const POINTS = 200; // of a curve that the engine gets as straight lines
 const MOST_FLOW = 600 / 3.6e6; // m3/s, as far as curves are written
@@ -152,16 +153,8 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
 
 const evenly = (most: number): number[] => Array.from({ length: POINTS + 1 }, (_, i) => (i / POINTS) * most);
 
-/** Flow at which a pump has no pressure left, m3/s, by bisection: curves are written as far as that. */
-function runOut(rise: Curve): number {
-  let [low, high] = [0, MOST_FLOW];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (rise.value(middle) > 0) low = middle;
-    else high = middle;
-  }
-  return high;
-}
+/** Flow at which a pump has no pressure left, m3/s: curves are written as far as that. */
+const runOut = (rise: Curve): number => lastWhere(0, MOST_FLOW, (flow) => rise.value(flow) > 0);
 
 const reynoldsOf = (bore: number, flow: number, { density, viscosity }: Network['liquid']): number =>
   (4 * density * Math.abs(flow)) / (Math.PI * bore * viscosity);

@@ -14,6 +14,7 @@ import { deadHeads, type DeadHead } from './dead-head.ts';
 import { operatingPoints, type OperatingPoint, type PointKey } from './operating-point.ts';
 import type { RunFault } from './run-fault.ts';
 import { controlledPressure, inflow, solvePoint, type SolvedPoint } from './solve-point.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 
 /** What a component does at one operating point. SI; pressures gauge. */
 export interface ComponentFlow {
@@ -144,16 +145,9 @@ export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSo
   });
 }
 
-/** Flow at which a pump's curve gives a pressure, m3/s, by bisection. */
-function flowAgainst(curve: PumpCurve, pressure: number): number {
-  let [low, high] = [0, 2 * curve.tableFlow];
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (curve.rise.value(middle) > pressure) low = middle;
-    else high = middle;
-  }
-  return low;
-}
+/** Flow at which a pump's curve gives a pressure, m3/s. */
+const flowAgainst = (curve: PumpCurve, pressure: number): number =>
+  lastWhere(0, 2 * curve.tableFlow, (flow) => curve.rise.value(flow) > pressure);
 
 /** Share of its flow that a pump loses to its wiring at the pressure it works against. */
 function wiringCost(job: Job, id: string, curve: PumpCurve, pressure: number, voltage: number): number | undefined {

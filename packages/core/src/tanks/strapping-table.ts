@@ -1,5 +1,6 @@
 import { failure, success, type Result } from '../result.ts';
 import { monotoneCurve, type Curve, type Point } from '../numerics/curve.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 
 /** Volume against level, both in SI, ascending. */
 export interface StrappingTable {
@@ -46,13 +47,6 @@ function curveOf(table: StrappingTable): Curve {
   return made;
 }
 
-/** Level at a volume, m: the inverse, by bisection to a micrometre. */
-export function levelAtVolume(table: StrappingTable, volume: number): number {
-  let [low, high] = [table.rows[0]!.level, table.rows.at(-1)!.level];
-  while (high - low > 1e-6) {
-    const middle = (low + high) / 2;
-    if (volumeAtLevel(table, middle) < volume) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
-}
+/** Level at a volume, m: the inverse, to a micrometre. */
+export const levelAtVolume = (table: StrappingTable, volume: number): number =>
+  lastWhere(table.rows[0]!.level, table.rows.at(-1)!.level, (level) => volumeAtLevel(table, level) < volume, 1e-6);

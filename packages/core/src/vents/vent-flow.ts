@@ -3,8 +3,10 @@ import { ventProperties } from '../job/vent.ts';
 import { frictionFactor } from '../hydraulics/friction-factor.ts';
 import { fittingLoss } from '../hydraulics/loss-coefficient.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 
 const GAS_CONSTANT_OF_AIR = 287.05; // J/(kg K), ISO 2533 standard atmosphere
+const MOST_FLOW = 0.1; // m3/s of air, far beyond any vent
 const ENDS_LOSS = 1.5; // sharp entrance 0.5 and exit 1, on the vent's velocity: common practice
 
 /** Dry air at a pressure and temperature: density by the gas law, viscosity by Sutherland's law as in ISO 2533. */
@@ -40,12 +42,5 @@ export function ventDrop(vent: Vent, valve: boolean, flow: number, atmosphere: n
 }
 
 /** Most air that a pressure drives through the vent, m3/s. */
-export function ventFlow(vent: Vent, valve: boolean, pressure: number, atmosphere: number): number {
-  let [low, high] = [0, 0.1];
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (ventDrop(vent, valve, middle, atmosphere) < pressure) low = middle;
-    else high = middle;
-  }
-  return low;
-}
+export const ventFlow = (vent: Vent, valve: boolean, pressure: number, atmosphere: number): number =>
+  lastWhere(0, MOST_FLOW, (flow) => ventDrop(vent, valve, flow, atmosphere) < pressure);

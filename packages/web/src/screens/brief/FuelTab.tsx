@@ -6,7 +6,7 @@ import {
   stoichiometricRatio,
   volumeMultiplier,
 } from '@endrel/core/fluids/fuel';
-import { vapourPressure } from '@endrel/core/fluids/vapour-pressure';
+import { boilingTemperature } from '@endrel/core/fluids/vapour-pressure';
 import { waterTestFaults } from '@endrel/core/fluids/water-test';
 import { assumed } from '@endrel/core/job/assumption';
 import { briefProperties } from '@endrel/core/job/brief';
@@ -37,6 +37,7 @@ export function FuelTab() {
   );
   const reid = assumed(job.assumptions, 'reidVapourPressure');
   const atmosphere = assumed(job.assumptions, 'atmosphere');
+  const boils = fuel && boilingTemperature(fuel, reid, atmosphere);
   return (
     <div className="grid gap-x-10 gap-y-5 xl:grid-cols-[1.1fr_1fr]">
       <section>
@@ -62,7 +63,7 @@ export function FuelTab() {
             />
             <Reading
               name="Boils at the surface at"
-              value={boilingPoint(fuel, reid, atmosphere, (t) => units.show('temperature', t))}
+              value={boils === undefined ? 'far above use' : units.show('temperature', boils)}
               note="earlier under suction"
             />
             <Reading name="Heat it takes" value={`${formatNumber(heatCapacity(fuel) / 1000, 2)} kJ/(kg·K)`} />
@@ -98,23 +99,6 @@ export function FuelTab() {
       </section>
     </div>
   );
-}
-
-/** Temperature at which vapour pressure reaches the atmosphere, by bisection. */
-function boilingPoint(
-  fuel: Parameters<typeof vapourPressure>[0],
-  reid: number,
-  atmosphere: number,
-  show: (kelvin: number) => string,
-): string {
-  if (fuel.family === 'diesel') return 'far above use';
-  let [low, high] = [250, 420];
-  for (let i = 0; i < 40; i++) {
-    const middle = (low + high) / 2;
-    if (vapourPressure(fuel, reid, middle) < atmosphere) low = middle;
-    else high = middle;
-  }
-  return show(low);
 }
 
 function WaterTest() {
