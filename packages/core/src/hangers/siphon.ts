@@ -1,5 +1,5 @@
 import type { Hanger } from '../job/hanger.ts';
-import { frictionFactor } from '../hydraulics/friction-factor.ts';
+import { linkLoss } from '../hydraulics/link-loss.ts';
 import { jetBackPressure, suctionFlow, type JetPump } from '../hydraulics/jet-pump.ts';
 import { EXIT, SHARP_ENTRANCE } from '../hydraulics/loss-coefficient.ts';
 import { STANDARD_GRAVITY, type Liquid } from '../hydraulics/network.ts';
@@ -73,10 +73,12 @@ export function siphonFindings(hanger: Hanger, conditions: JetConditions): Sipho
 
 /** Lift and losses from the far pickup to the jet, Pa. */
 function siphonDrop(hanger: Hanger, { liquid, lift }: JetConditions, flow: number): number {
-  const bore = hanger.siphonBore?.si ?? DEFAULT_SIPHON.bore;
-  const length = hanger.siphonLength?.si ?? DEFAULT_SIPHON.length;
-  const velocity = flow / ((Math.PI / 4) * bore ** 2);
-  const reynolds = Math.max((liquid.density * velocity * bore) / liquid.viscosity, 1e-6);
-  const k = (frictionFactor(reynolds, DRAWN_TUBE_ROUGHNESS / bore) * length) / bore + SHARP_ENTRANCE + EXIT;
-  return liquid.density * STANDARD_GRAVITY * lift + (k * liquid.density * velocity ** 2) / 2;
+  const tube = {
+    kind: 'line',
+    bore: hanger.siphonBore?.si ?? DEFAULT_SIPHON.bore,
+    length: hanger.siphonLength?.si ?? DEFAULT_SIPHON.length,
+    roughness: DRAWN_TUBE_ROUGHNESS,
+    loss: { k1: 0, kInfinity: SHARP_ENTRANCE + EXIT },
+  } as const;
+  return liquid.density * STANDARD_GRAVITY * lift + linkLoss(tube, flow, liquid).loss;
 }

@@ -9,6 +9,7 @@ import { operatingPoints } from '../run/operating-point.ts';
 import { solvePoint } from '../run/solve-point.ts';
 import { pointResult, type PointResult } from '../run/solve-run.ts';
 import { circuitHeat, wettedArea, type HeatCircuit } from './tank-heat.ts';
+import { isBypass, isConsumer } from '../job/component.ts';
 
 export interface DriveStep {
   readonly time: number; // s
@@ -179,8 +180,8 @@ export function circuitOf(job: Job, fuel: Fuel, result: PointResult): HeatCircui
  */
 export function bayConductance(job: Job): number {
   const { supply } = job.run;
-  const spill = supply.findIndex((c) => c.kind === 'regulator' && c.action === 'bypass');
-  const consumer = supply.findIndex((c) => c.kind === 'rail' || c.kind === 'carburettor');
+  const spill = supply.findIndex(isBypass);
+  const consumer = supply.findIndex(isConsumer);
   if (spill < 0 || consumer < 0) return 0;
   const all = assumed(job.assumptions, 'railHeat');
   if (spill > consumer) return all;

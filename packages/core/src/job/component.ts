@@ -58,3 +58,11 @@ export const componentName = (component: Component): string =>
   component.label?.trim() || componentDefinitions[component.kind].name;
 
 export const propertiesOf = (kind: ComponentKind): Record<string, Property> => componentDefinitions[kind].properties;
+
+/** What the engine drinks from: its rail or its carburettor. */
+export const isConsumer = (c: Component): c is ComponentOf<'rail' | 'carburettor'> =>
+  c.kind === 'rail' || c.kind === 'carburettor';
+
+/** A regulator that sends back what is too much. */
+export const isBypass = (c: Component): c is ComponentOf<'regulator'> =>
+  c.kind === 'regulator' && c.action === 'bypass';

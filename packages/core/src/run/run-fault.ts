@@ -1,4 +1,4 @@
-import { componentName } from '../job/component.ts';
+import { componentName, isBypass, isConsumer } from '../job/component.ts';
 import { pumpTableFault, type PumpTableFault } from '../hydraulics/pump-curve.ts';
 import { describeNetworkFault } from '../networks/network-report.ts';
 import type { NetworkFault } from '../hydraulics/network.ts';
@@ -46,12 +46,12 @@ export function runFaults(job: Job): RunFault[] {
   for (const component of [...supply.slice(1), ...back])
     if (component.kind === 'tank') faults.push({ code: 'tankMidway', component: component.id });
   if (!supply.some((c) => c.kind === 'pump')) faults.push({ code: 'noPump' });
-  const consumers = supply.filter((c) => c.kind === 'rail' || c.kind === 'carburettor');
+  const consumers = supply.filter(isConsumer);
   if (consumers.length === 0) faults.push({ code: 'noConsumer', last: supply.at(-1)!.id });
   if (consumers.length > 1) faults.push({ code: 'twoConsumers', component: consumers[1]!.id });
-  const bypass = supply.filter((c) => c.kind === 'regulator' && c.action === 'bypass');
-  const consumerAt = supply.findIndex((c) => c.kind === 'rail' || c.kind === 'carburettor');
-  const lastBypass = supply.findLastIndex((c) => c.kind === 'regulator' && c.action === 'bypass');
+  const bypass = supply.filter(isBypass);
+  const consumerAt = supply.findIndex(isConsumer);
+  const lastBypass = supply.findLastIndex(isBypass);
   if (
     consumerAt >= 0 &&
     consumerAt < supply.length - 1 &&
@@ -63,8 +63,7 @@ export function runFaults(job: Job): RunFault[] {
   if (bypass.length === 0 && back.length > 0 && !supply.some((c) => c.kind === 'regulator' && c.action === undefined))
     faults.push({ code: 'strayReturn', component: back[0]!.id });
   for (const component of back)
-    if (component.kind === 'rail' || component.kind === 'carburettor')
-      faults.push({ code: 'consumerInReturn', component: component.id });
+    if (isConsumer(component)) faults.push({ code: 'consumerInReturn', component: component.id });
   faults.push(...contradictions(job));
   for (const component of supply) {
     if (
@@ -93,7 +92,7 @@ function contradictions({ run: { supply, return: back, returnTo } }: Job): RunFa
     if (component.kind === 'checkValve' && component.reversed)
       faults.push({ code: 'checkValveReversed', component: id });
     if (component.kind !== 'swirlPot') return;
-    if (supply.slice(0, i).some((c) => c.kind === 'swirlPot' || c.kind === 'rail' || c.kind === 'carburettor'))
+    if (supply.slice(0, i).some((c) => c.kind === 'swirlPot' || isConsumer(c)))
       faults.push({ code: 'potMisplaced', component: id });
     if (!supply.slice(0, i).some((c) => c.kind === 'pump')) faults.push({ code: 'potUnfed', component: id });
     if (!supply.slice(i + 1).some((c) => c.kind === 'pump')) faults.push({ code: 'potUndrawn', component: id });

@@ -1,6 +1,6 @@
 import type { Vent } from '../job/vent.ts';
 import { ventProperties } from '../job/vent.ts';
-import { frictionFactor } from '../hydraulics/friction-factor.ts';
+import { linkLoss } from '../hydraulics/link-loss.ts';
 import { fittingLoss } from '../hydraulics/loss-coefficient.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
 import { lastWhere } from '../numerics/last-where.ts';
@@ -28,13 +28,16 @@ export const ventValue = (vent: Vent, key: Settled): number => vent[key]?.si ?? 
  */
 export function ventDrop(vent: Vent, valve: boolean, flow: number, atmosphere: number): number {
   const bore = vent.bore!.si;
-  const { density, viscosity } = air(atmosphere, ventValue(vent, 'airTemperature'));
-  const velocity = flow / ((Math.PI / 4) * bore ** 2);
-  const reynolds = Math.max((density * velocity * bore) / viscosity, 1e-6);
+  const bends = vent.bends ?? 0;
   const bend = fittingLoss('elbow90Bend', bore);
-  const bends = (vent.bends ?? 0) * (bend.k1 / reynolds + bend.kInfinity);
-  const k = (frictionFactor(reynolds, DRAWN_TUBE_ROUGHNESS / bore) * vent.length!.si) / bore + bends + ENDS_LOSS;
-  const line = (k * density * velocity ** 2) / 2;
+  const tube = {
+    kind: 'line',
+    bore,
+    length: vent.length!.si,
+    roughness: DRAWN_TUBE_ROUGHNESS,
+    loss: { k1: bends * bend.k1, kInfinity: bends * bend.kInfinity + ENDS_LOSS },
+  } as const;
+  const line = linkLoss(tube, flow, air(atmosphere, ventValue(vent, 'airTemperature'))).loss;
   if (!valve) return line;
   return (
     line + ventValue(vent, 'valveCracking') + ventValue(vent, 'valveDrop') * (flow / ventValue(vent, 'valveFlow')) ** 2

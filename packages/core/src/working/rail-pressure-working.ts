@@ -1,4 +1,4 @@
-import { componentName } from '../job/component.ts';
+import { componentName, isConsumer } from '../job/component.ts';
 import { allComponents } from '../job/needs.ts';
 import type { Findings } from '../run/findings.ts';
 import { originOf } from '../run/operating-point.ts';
@@ -11,7 +11,7 @@ export function railPressureWorking({ job, solution }: Findings, key: string): W
   const result = solution?.points[key];
   if (!result) return undefined;
   const name = (id: string) => componentName(allComponents(job).find((c) => c.id === id)!);
-  const consumer = job.run.supply.find((c) => c.kind === 'rail' || c.kind === 'carburettor')!;
+  const consumer = job.run.supply.find(isConsumer)!;
   const along = result.components.slice(
     0,
     result.components.findIndex((c) => c.id === consumer.id),

@@ -7,6 +7,7 @@ import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { OVERFLOW_Y, type RunGeometry } from './run-geometry.ts';
 import { variantOf } from './symbols/variant-of.ts';
+import { isBypass, isConsumer } from '@endrel/core/job/component';
 
 /** Pressure above the line between components, flow where it changes, at the chosen operating point. */
 export function RunNumbers({
@@ -41,7 +42,7 @@ export function RunNumbers({
   const lastGroup = pumps.findLastIndex(({ slot }) => slot.y === geometry.supplyY);
   const duty = result.duty === undefined ? '' : `, ${units.show('fraction', result.duty)} duty`;
   const wanted = wantedRailPressure(job, result.point);
-  const spilling = geometry.slots.find((s) => s.component.kind === 'regulator' && s.component.action === 'bypass');
+  const spilling = geometry.slots.find((s) => isBypass(s.component));
   const creep =
     wanted !== undefined &&
     spilling &&
@@ -49,7 +50,7 @@ export function RunNumbers({
     result.railPressure > wanted * (1 + MOST_CREEP)
       ? result.railPressure - wanted
       : undefined;
-  const consumer = supply.find((s) => s.component.kind === 'rail' || s.component.kind === 'carburettor');
+  const consumer = supply.find((s) => isConsumer(s.component));
   const inLine = supply.filter((s) => s.y === geometry.supplyY);
   const joints = [
     ...inLine

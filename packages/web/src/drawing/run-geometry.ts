@@ -1,4 +1,4 @@
-import type { Component } from '@endrel/core/job/component';
+import { isBypass, type Component } from '@endrel/core/job/component';
 import type { Job } from '@endrel/core/job/job';
 
 /** Where a component stands on the run's drawing. */
@@ -61,7 +61,7 @@ export function runGeometry(job: Job, available: number): RunGeometry {
   const outside = back.filter((c) => c.kind !== 'returnDrop');
   const inTank = countInTank(supply);
   const tankSlots = Math.max(inTank, 1);
-  const spill = supply.findIndex((c) => c.kind === 'regulator' && c.action === 'bypass');
+  const spill = supply.findIndex(isBypass);
   const pot = supply.findIndex((c) => c.kind === 'swirlPot');
   const toPot = job.run.returnTo === 'pot' && pot >= 0;
   // the return needs room between the spill and the tank: the supply is pushed out where it would not have it

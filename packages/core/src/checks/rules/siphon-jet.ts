@@ -1,6 +1,7 @@
 import type { Rule, SnagReport } from '../snag.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import { isBypass } from '../../job/component.ts';
 
 const MOST_OF_SET = 0.2; // of the regulator's set pressure that the jet may hold back at idle, common practice
 
@@ -9,7 +10,7 @@ export const siphonJet: Rule = {
   key: 'siphon-jet',
   check: ({ job, hanger: { siphon, pickup } }) => {
     if (!siphon) return [];
-    const regulator = job.run.supply.find((c) => c.kind === 'regulator' && c.action === 'bypass');
+    const regulator = job.run.supply.find(isBypass);
     const set = regulator?.kind === 'regulator' ? regulator.setPressure?.si : undefined;
     const reports: SnagReport[] = [];
     const cure = siphon.drill

@@ -1,5 +1,6 @@
 import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import { isConsumer } from '../../job/component.ts';
 
 /** Fuel that boils in a rail, or in the line to a carburettor, after the engine has stood hot. */
 export const vapourAtRestart: Rule = {
@@ -7,7 +8,7 @@ export const vapourAtRestart: Rule = {
   check: ({ job, solution }) => {
     const restart = solution?.points.hotRestart;
     if (!restart || restart.engineVapourMargin >= 0) return [];
-    const consumer = job.run.supply.find((c) => c.kind === 'rail' || c.kind === 'carburettor');
+    const consumer = job.run.supply.find(isConsumer);
     return [
       {
         // a carburettor vents its bowl: it starts badly, but it starts

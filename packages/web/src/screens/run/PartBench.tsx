@@ -5,6 +5,7 @@ import {
   propertiesOf,
   type Component,
   type ComponentKind,
+  isBypass,
 } from '@endrel/core/job/component';
 import { regulatorPlace, regulatorPlaces, type RegulatorPlace } from '@endrel/core/job/acts/move-regulator';
 import { commonProperties } from '@endrel/core/job/components/define-component';
@@ -183,7 +184,7 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
                 Move it {regulatorPlaces[to]}
               </button>
             ))}
-        {line === 'supply' && part.kind === 'regulator' && part.action === 'bypass' && job.run.return.length === 0 && (
+        {line === 'supply' && isBypass(part) && job.run.return.length === 0 && (
           <AddPart line="return" index={0} onAdded={view.selectPart} label="Start its return" />
         )}
       </div>

@@ -1,5 +1,5 @@
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
-import type { Component } from '@endrel/core/job/component';
+import { isBypass, type Component } from '@endrel/core/job/component';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -15,7 +15,7 @@ export function PartReadings({ part, solution, point }: { part: Component; solut
     key,
     flow: components.find((c) => c.id === part.id),
   }));
-  const spills = part.kind === 'regulator' && part.action === 'bypass';
+  const spills = isBypass(part);
   const hasVelocity = rows.some((r) => r.flow?.velocity !== undefined);
   const hasCurrent = rows.some((r) => r.flow?.current !== undefined);
   const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined || r.duty !== undefined);

@@ -11,6 +11,7 @@ import { stageTabs } from '../job/stage-tabs.ts';
 import { OldConnectionsTab } from './OldConnectionsTab.tsx';
 import { TankTab } from './TankTab.tsx';
 import { VentTab } from './VentTab.tsx';
+import { isConsumer, type Component } from '@endrel/core/job/component';
 
 /** What the vehicle has, measured. */
 export function SurveyStage() {
@@ -130,8 +131,8 @@ function nextLineId(lines: readonly ExistingLine[]): string {
 }
 
 /** Before the rail or carburettor, where a feed line ends. */
-function placeForLine(supply: readonly { kind: string }[]): number {
-  const consumer = supply.findIndex((c) => c.kind === 'rail' || c.kind === 'carburettor');
+function placeForLine(supply: readonly Component[]): number {
+  const consumer = supply.findIndex(isConsumer);
   return consumer < 0 ? supply.length : consumer;
 }
 
