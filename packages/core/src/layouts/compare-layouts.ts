@@ -34,7 +34,9 @@ export interface LaidOut {
 
 /** The job in one school, with the parts there are and stand-ins for those there are not. */
 export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
-  const laid = applyAct(job, { act: 'chooseLayout', key });
+  // the school that it is laid out in is judged as it stands, in the fitter's own order of parts
+  const asItStands = key === job.layout.key && job.run.supply.length > 0;
+  const laid = asItStands ? job : applyAct(job, { act: 'chooseLayout', key });
   const stood = withStandIns(laid);
   const assessment = assess(stood.job);
   const { solution, drive, joints } = assessment.findings;

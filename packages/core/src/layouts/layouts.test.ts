@@ -49,6 +49,9 @@ describe('layouts compared', () => {
     expect(electronic.setAside).to.include('Bypass regulator');
     expect(Math.min(...laid.map((l) => l.tankAfterDrive!))).to.equal(electronic.tankAfterDrive);
   });
+  for (const job of Object.values(demoJobs).filter((j) => j !== demoJobs.beachBuggy))
+    it(`${job.name}: its own school is the job as it stands, in the order it was built in`, () =>
+      expect(layOutAndSolve(job, job.layout.key!).assessment.findings.job.run).to.deep.equal(job.run));
   it('is silent where nothing could be solved', () => {
     expect(recommend(all(cleanJob((j) => delete j.brief.power)))).to.equal(undefined);
   });

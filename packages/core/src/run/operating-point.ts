@@ -97,7 +97,8 @@ export function originOf(
     return { source: 'chosen', path: ['points', 'own', own, condition] };
   if (condition !== 'manifold' && job.points?.[key as PointKey]?.[condition])
     return { source: 'chosen', path: ['points', key, condition] };
-  if (condition === 'manifold' && isFullLoad(key)) return { source: 'chosen', path: ['brief', 'boost'] };
+  if (condition === 'manifold' && isFullLoad(key))
+    return { source: 'chosen', path: ['brief', job.brief.aspiration === 'natural' ? 'aspiration' : 'boost'] };
   const usual: Partial<Record<Condition, AssumptionKey>> = { ...usualOfAny, ...usualOf[key as PointKey] };
   const assumption = usual[condition];
   return assumption

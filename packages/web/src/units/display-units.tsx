@@ -24,6 +24,8 @@ interface DisplayUnits {
   unitOf(kind: QuantityKind): string | undefined;
   show(kind: QuantityKind, si: number): string;
   figure(figure: Figure): string;
+  /** A length of line, as it is bought: in metres or feet. */
+  showLine(metres: number): string;
 }
 const Context = createContext<DisplayUnits | undefined>(undefined);
 const KEY = 'endrel:units';
@@ -49,6 +51,7 @@ export function DisplayUnitsProvider({ children }: { children: ReactNode }) {
       unitOf,
       show: (kind, si) => formatQuantity(kind, si, unitOf(kind)),
       figure: (f) => formatQuantity(f.kind, f.si, unitOf(f.kind)),
+      showLine: (metres) => formatQuantity('length', metres, system === 'imperial' ? 'ft' : 'm'),
     };
   }, [system, flip]);
   return <Context value={value}>{children}</Context>;

@@ -157,8 +157,8 @@ export function LayoutStage() {
             )}
             {row('Line and joints', (l) => (
               <>
-                <Bar text={units.show('length', l.line)} share={l.line / most((x) => x.line)} />
-                <span className="figure">{units.show('length', l.hose)}</span> of it hose,{' '}
+                <Bar text={units.showLine(l.line)} share={l.line / most((x) => x.line)} />
+                <span className="figure">{units.showLine(l.hose)}</span> of it hose,{' '}
                 <span className="figure">{l.joints}</span> joints
               </>
             ))}
