@@ -153,6 +153,7 @@ test('the shop keeps its own pumps: read from CSV, refused by row, used on a run
   );
   await expect(page.getByRole('heading', { name: 'Bench pump 7' })).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Bench pump 7' }).getByRole('img')).toBeVisible();
   await expectAccessible(page);
   const [download] = await Promise.all([
     page.waitForEvent('download'),

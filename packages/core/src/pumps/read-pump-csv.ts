@@ -5,6 +5,7 @@ import { failure, success, type Result } from '../result.ts';
 import type { QuantityField } from '../units/field.ts';
 import { parseQuantity } from '../units/parse-quantity.ts';
 import { findUnit } from '../units/unit-table.ts';
+import { pumpRows } from './pump-rows.ts';
 
 /** What is wrong in one row of the file, counted from 1 with heading and units; row 0: with the file as a whole. */
 export interface PumpCsvFault {
@@ -67,11 +68,7 @@ export function readPumpCsv(cells: readonly (readonly string[])[]): Result<PumpT
     faults.push({ row: 0, message: `It has more than ${MOST_ROWS} readings at one voltage.` });
   if (faults.length === 0)
     for (const table of tables) {
-      const plain = {
-        voltage: table.voltage.si,
-        rows: table.rows.map((r) => ({ pressure: r.pressure.si, flow: r.flow.si })),
-      };
-      const fault = pumpTableFault([plain]);
+      const fault = pumpTableFault(pumpRows({ tables: [table] }));
       if (fault && 'row' in fault)
         faults.push({ row: table.rows[fault.row]!.line, message: 'Flow must fall as pressure rises at one voltage.' });
       else if (fault) faults.push({ row: table.rows[0]!.line, message: 'Each voltage needs two readings at least.' });

@@ -17,7 +17,7 @@ export function pumpRoutes(pumps: PumpRepository, acting: (req: Request) => Acti
 
   router.post('/', async (req, res) => {
     const { name, tables } = readRequest(keepPumpSchema, req.body);
-    const fault = pumpTableFault(pumpRows({ kind: 'pump', id: 'pump', tables }));
+    const fault = pumpTableFault(pumpRows({ tables }));
     if (fault)
       throw new InvalidError(`The pump was not kept: its flow tables make no sense (${fault.code}).`, [
         { field: 'tables', message: fault.code },

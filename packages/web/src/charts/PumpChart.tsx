@@ -10,6 +10,7 @@ import { formatQuantity } from '@endrel/core/units/format-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
+import { roundUp } from '../units/round-up.ts';
 import { axis, chartInk, curve as curveOf } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 
@@ -157,12 +158,6 @@ export function PumpChart({
       </div>
     </figure>
   );
-}
-
-/** The next number with two figures: an axis ends there. */
-function roundUp(value: number): number {
-  const step = 10 ** (Math.floor(Math.log10(value)) - 1) * 5;
-  return Math.ceil(value / step) * step;
 }
 
 /** Flows from one to another in even steps. */

@@ -4,6 +4,7 @@ import { useKeepPump, usePumpLibrary } from '../api/pumps.ts';
 import { FileButton } from './FileButton.tsx';
 import { pumpTableFields, type PumpTable } from '@endrel/core/job/components/pump';
 import type { Measured } from '@endrel/core/job/measured';
+import { pumpRows } from '@endrel/core/pumps/pump-rows';
 import { pumpTableFault } from '@endrel/core/hydraulics/pump-curve';
 import { useEffect, useRef, useState } from 'react';
 import { readPumpFile } from './read-pump-file.ts';
@@ -29,12 +30,7 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
     setRefusals(tables.ok ? [] : tables.fault);
     if (tables.ok) onChange(tables.value);
   };
-  const fault = pumpTableFault(
-    value.map((t) => ({
-      voltage: t.voltage.si,
-      rows: t.rows.map((r) => ({ pressure: r.pressure.si, flow: r.flow.si })),
-    })),
-  );
+  const fault = pumpTableFault(pumpRows({ tables: value }));
   return (
     <fieldset id={anchor} className="py-1">
       <legend className="label">

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { pumpRows } from '@endrel/core/pumps/pump-rows';
 import type { PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
 import { pumpCsvCells } from '@endrel/core/pumps/write-pump-csv';
 import type { LibraryPump } from '@endrel/core/sizing/proposals';
@@ -10,6 +11,9 @@ import { readPumpFile } from '../../components/read-pump-file.ts';
 import { FileButton } from '../../components/FileButton.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { ScreenFault } from '../../components/ScreenState.tsx';
+import { PumpSketch, type SketchScale } from '../../drawing/PumpSketch.tsx';
+import { fromSi, toSi, unitById } from '@endrel/core/units/unit-table';
+import { roundUp } from '../../units/round-up.ts';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 /** Pumps to choose from: the generic ones that ship with Endrel and the shop's own, read from CSV. */
@@ -18,6 +22,26 @@ export function PumpLibraryScreen() {
   const shop = useShopPumps();
   const keep = useKeepPump();
   const drop = useDropPump();
+  const units = useDisplayUnits();
+  const scale = useMemo((): SketchScale => {
+    const rows = library.flatMap((pump) => pumpRows(pump).flatMap((t) => t.rows));
+    const end = (kind: 'volumeFlow' | 'pressure', usual: string, figures: number[]) => {
+      const unit = unitById(units.unitOf(kind) ?? usual);
+      return toSi(roundUp(fromSi(Math.max(...figures), unit)), unit);
+    };
+    return {
+      flow: end(
+        'volumeFlow',
+        'L/h',
+        rows.map((r) => r.flow),
+      ),
+      pressure: end(
+        'pressure',
+        'kPa',
+        rows.map((r) => r.pressure),
+      ),
+    };
+  }, [library, units]);
   const [refusals, setRefusals] = useState<{ file: string; faults: readonly PumpCsvFault[] }>();
   const own = new Set((shop.data ?? []).map((p) => p.id));
   const read = async (file: File) => {
@@ -77,7 +101,12 @@ export function PumpLibraryScreen() {
         {shop.status === 'error' && <ScreenFault error={shop.error} onRetry={() => void shop.refetch()} />}
         <ul className="grid gap-x-8 gap-y-4 pt-2 md:grid-cols-2">
           {library.map((pump) => (
-            <PumpItem key={pump.key} pump={pump} onDrop={own.has(pump.key) ? () => drop.mutate(pump.key) : undefined} />
+            <PumpItem
+              key={pump.key}
+              pump={pump}
+              scale={scale}
+              onDrop={own.has(pump.key) ? () => drop.mutate(pump.key) : undefined}
+            />
           ))}
         </ul>
         {shop.status === 'success' && own.size === 0 && (
@@ -88,7 +117,13 @@ export function PumpLibraryScreen() {
   );
 }
 
-function PumpItem({ pump, onDrop }: { pump: LibraryPump; onDrop: (() => void) | undefined }) {
+interface PumpItemProps {
+  readonly pump: LibraryPump;
+  readonly scale: SketchScale;
+  readonly onDrop: (() => void) | undefined;
+}
+
+function PumpItem({ pump, scale, onDrop }: PumpItemProps) {
   const units = useDisplayUnits();
   const [asking, setAsking] = useState(false);
   return (
@@ -146,6 +181,9 @@ function PumpItem({ pump, onDrop }: { pump: LibraryPump; onDrop: (() => void) | 
             </tbody>
           </table>
         ))}
+        <div className="ml-auto">
+          <PumpSketch tables={pumpRows(pump)} scale={scale} />
+        </div>
       </div>
     </li>
   );
