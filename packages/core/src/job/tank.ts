@@ -7,7 +7,7 @@ import { namesOf, choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type G
 
 /** Heights are above the tank floor. */
 const HEIGHT = { minimum: -3, maximum: 3 };
-const SIDE = { maximum: 5, likely: [mm(80), 2] as const };
+const SIDE = { minimum: mm(5), maximum: 5, likely: [mm(80), 2] as const };
 const tape = (mark: string, where: string, why: string, tolerance = mm(3)): { guide: Guide } => ({
   guide: { mark, tool: 'tape measure', where, tolerance, why },
 });
@@ -40,6 +40,7 @@ export const tankProperties = {
     },
   }),
   capacity: quantity('tank volume', 'volume', 'L', {
+    minimum: litres(0.1),
     maximum: 5,
     likely: [litres(3), litres(400)],
     hint: 'Brim-full; from the plate or a fill. Endrel holds it against the shape.',

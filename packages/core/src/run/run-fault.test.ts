@@ -91,6 +91,14 @@ const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
   ],
   ['noBore', 'hard-line-1', cleanJob((j) => (get(j, 'hardLine').wall = { si: 0.004, unit: 'mm' })), /has no bore/],
   [
+    'noBore',
+    'hard-line-2',
+    pot(
+      (j) => ((j.run.return.find((c) => c.kind === 'hardLine') as { wall: unknown }).wall = { si: 0.005, unit: 'mm' }),
+    ),
+    /“Return line” has no bore/,
+  ],
+  [
     'pumpTable',
     'pump-1',
     cleanJob((j) => (get(j, 'pump').tables![0]!.rows[3]!.flow = flow(260))),

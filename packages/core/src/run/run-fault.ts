@@ -65,7 +65,7 @@ export function runFaults(job: Job): RunFault[] {
   for (const component of back)
     if (isConsumer(component)) faults.push({ code: 'consumerInReturn', component: component.id });
   faults.push(...contradictions(job));
-  for (const component of supply) {
+  for (const component of [...supply, ...back]) {
     if (
       component.kind === 'hardLine' &&
       component.outsideDiameter &&

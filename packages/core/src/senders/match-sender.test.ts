@@ -41,7 +41,7 @@ describe('matching a sender to a gauge with two resistors', () => {
       if (!c.same_direction) expect(match).to.deep.equal({ kind: 'impossible', reason: 'oppositeSense' });
       else if (c.best_fit.length > 0) {
         const best = Math.min(...c.best_fit.map((b) => b.worst_end_error_fraction));
-        expect(match.kind === 'nearest' && match.nearest.endError).to.be.closeTo(best, 2e-3);
+        expect(match.kind === 'nearest' && match.nearest.endError).to.be.closeTo(best, 6e-5);
       }
     });
   }

@@ -1,3 +1,4 @@
+import { lastWhere } from '../numerics/last-where.ts';
 import { e24Near } from './e-series.ts';
 import {
   exactNetworks,
@@ -6,6 +7,7 @@ import {
   topologies,
   type ResistanceRange,
   type ResistorNetwork,
+  type Topology,
 } from './resistor-network.ts';
 
 /** How a gauge linear in ohms reads through a network: shares of its scale, 0 empty and 1 full. */
@@ -33,6 +35,7 @@ export type SenderMatch =
   /** No network of resistors turns a sender round. */
   | { kind: 'impossible'; reason: 'oppositeSense' };
 
+const FINEST_SERIES = 1e-6; // ohm
 const SAME_ENDS = 0.02; // of the gauge's span: as close as gauges are made, common practice
 
 /** How a sender is brought to a gauge with resistors alone. @param supply - V across gauge and network, for the wattage. */
@@ -92,33 +95,40 @@ function dissipation({ topology, series, parallel }: ResistorNetwork, sender: Re
 }
 
 /**
- * The network with the smallest worst end error, where none is exact: for each parallel value the best series value lies
- * where both end errors are equal and opposite, and the parallel value is searched.
+ * The network with the smallest worst end error, where none is exact: for each parallel value the best series value is
+ * known, and the parallel value is searched, from decades down to a thousandth.
  */
 function nearestNetwork(sender: ResistanceRange, gauge: ResistanceRange): MatchedNetwork {
-  const candidates = topologies.flatMap((topology) => {
-    const parallels = [Infinity, ...Array.from({ length: 400 }, (_, i) => 10 ** (-1 + (i * 8) / 399))];
-    return parallels.map((parallel) =>
-      judge({ topology, parallel, series: bestSeries(topology, parallel, sender, gauge) }, sender, gauge),
-    );
-  });
-  return candidates.sort((a, b) => a.endError - b.endError)[0]!;
+  const at = (topology: Topology, parallel: number) =>
+    judge({ topology, parallel, series: bestSeries(topology, parallel, sender, gauge) }, sender, gauge);
+  const nearest = (topology: Topology, parallels: readonly number[]) =>
+    parallels.map((parallel) => at(topology, parallel)).reduce(closer);
+  return topologies
+    .map((topology) => {
+      let best = nearest(topology, [Infinity, ...spread(1e-1, 1e7, 80)]);
+      for (const step of [1.26, 1.02, 1.002]) {
+        const { parallel } = best.network;
+        if (parallel !== Infinity)
+          best = nearest(topology, [parallel, ...spread(parallel / step, parallel * step, 24)]);
+      }
+      return best;
+    })
+    .reduce(closer);
 }
 
-function bestSeries(
-  topology: ResistorNetwork['topology'],
-  parallel: number,
-  sender: ResistanceRange,
-  gauge: ResistanceRange,
-): number {
-  const error = (series: number) => judge({ topology, parallel, series }, sender, gauge).endError;
-  let [low, high] = [0, 3 * Math.max(sender.empty, sender.full, gauge.empty, gauge.full)];
-  const golden = (Math.sqrt(5) - 1) / 2;
-  for (let i = 0; i < 80; i++) {
-    const [a, b] = [high - golden * (high - low), low + golden * (high - low)];
-    if (error(a) <= error(b)) high = b;
-    else low = a;
-  }
-  const found = (low + high) / 2;
-  return error(0) <= error(found) ? 0 : found;
+const closer = (a: MatchedNetwork, b: MatchedNetwork): MatchedNetwork => (b.endError < a.endError ? b : a);
+/** Values from one to another in even ratios. */
+const spread = (from: number, to: number, steps: number): number[] =>
+  Array.from({ length: steps + 1 }, (_, i) => from * (to / from) ** (i / steps));
+
+/**
+ * The series value with the smallest worst end error. More series resistance raises what the gauge sees at both ends, so
+ * it is where the two misses are equal and opposite, or none at all.
+ */
+function bestSeries(topology: Topology, parallel: number, sender: ResistanceRange, gauge: ResistanceRange): number {
+  const both = (series: number) => {
+    const network = { topology, parallel, series };
+    return networkResistance(network, sender.empty) + networkResistance(network, sender.full);
+  };
+  return lastWhere(0, gauge.empty + gauge.full, (series) => both(series) < gauge.empty + gauge.full, FINEST_SERIES);
 }

@@ -80,12 +80,16 @@ function firstAbove(values: readonly number[], limit: number): number {
 }
 
 export function meshBounds({ corners }: Mesh): { least: [number, number, number]; most: [number, number, number] } {
-  const least: [number, number, number] = [Infinity, Infinity, Infinity];
-  const most: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  for (let i = 0; i < corners.length; i++) {
-    const axis = i % 3;
-    least[axis] = Math.min(least[axis]!, corners[i]!);
-    most[axis] = Math.max(most[axis]!, corners[i]!);
+  const least: [number, number, number] = [0, 0, 0];
+  const most: [number, number, number] = [0, 0, 0];
+  for (const axis of [0, 1, 2] as const) {
+    let [low, high] = [Infinity, -Infinity];
+    for (let i = axis; i < corners.length; i += 3) {
+      const value = corners[i]!;
+      if (value < low) low = value;
+      if (value > high) high = value;
+    }
+    [least[axis], most[axis]] = [low, high];
   }
   return { least, most };
 }
@@ -146,15 +150,19 @@ function edgesOf(corners: Float64Array): Map<number, Edge> {
 
 /** Triangles of one facing, turned as a whole so that they look outwards; undefined where they enclose nothing. */
 export function facingOutwards(corners: Float64Array): (Mesh & { turned: boolean }) | undefined {
-  const turned = corners.slice();
-  let six = 0;
+  let six = 0; // six times the volume
   for (let t = 0; t < corners.length; t += 9) {
-    const [ax, ay, az, bx, by, bz, cx, cy, cz] = corners.subarray(t, t + 9) as unknown as number[];
-    six += ax! * (by! * cz! - bz! * cy!) + ay! * (bz! * cx! - bx! * cz!) + az! * (bx! * cy! - by! * cx!);
-    for (let k = 3; k < 6; k++) [turned[t + k], turned[t + k + 3]] = [corners[t + k + 3]!, corners[t + k]!];
+    const [bx, by, bz] = [corners[t + 3]!, corners[t + 4]!, corners[t + 5]!];
+    const [cx, cy, cz] = [corners[t + 6]!, corners[t + 7]!, corners[t + 8]!];
+    six +=
+      corners[t]! * (by * cz - bz * cy) + corners[t + 1]! * (bz * cx - bx * cz) + corners[t + 2]! * (bx * cy - by * cx);
   }
   if (!(Math.abs(six) > 0)) return undefined;
-  return six > 0 ? { corners, turned: false } : { corners: turned, turned: true };
+  if (six > 0) return { corners, turned: false };
+  const turned = corners.slice();
+  for (let t = 0; t < corners.length; t += 9)
+    for (let k = 3; k < 6; k++) [turned[t + k], turned[t + k + 3]] = [corners[t + k + 3]!, corners[t + k]!];
+  return { corners: turned, turned: true };
 }
 
 /** Corners of several meshes as one. */

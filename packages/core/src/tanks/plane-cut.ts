@@ -13,7 +13,11 @@ export function planeCut({ corners }: Mesh, above: (x: number, y: number, z: num
   const next = new Map<string, { at: Place; to: string }>();
   const corner = (i: number) => `${corners[i]},${corners[i + 1]},${corners[i + 2]}`;
   for (let t = 0; t < corners.length; t += 9) {
-    const d = [0, 3, 6].map((k) => above(corners[t + k]!, corners[t + k + 1]!, corners[t + k + 2]!));
+    const d0 = above(corners[t]!, corners[t + 1]!, corners[t + 2]!);
+    const d1 = above(corners[t + 3]!, corners[t + 4]!, corners[t + 5]!);
+    const d2 = above(corners[t + 6]!, corners[t + 7]!, corners[t + 8]!);
+    if (d0 < 0 === d1 < 0 && d1 < 0 === d2 < 0) continue; // most triangles: nothing is made for them
+    const d = [d0, d1, d2];
     const ends: { at: Place; edge: string; rising: boolean }[] = [];
     for (let i = 0; i < 3; i++) {
       const j = (i + 1) % 3;

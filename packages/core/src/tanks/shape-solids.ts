@@ -58,6 +58,11 @@ export function solidsOfShape(tank: SurveyedTank): ShapedTank {
 }
 
 const solids = (...parts: Solid[]): ShapedTank => ({ kind: 'solids', solids: parts });
+/** The boxes, unless the floor of one is no lower than its roof. */
+function belowRoof(parts: readonly (Solid & { kind: 'box' })[]): ShapedTank {
+  const inverted = parts.find((p) => !(p.z[0] < p.z[1]));
+  return inverted ? { kind: 'fault', fault: { code: 'aboveRoof', part: inverted.name } } : solids(...parts);
+}
 const middle = (length: number): [number, number] => [-length / 2, length / 2];
 
 function boxTank(tank: SurveyedTank): ShapedTank {
@@ -106,13 +111,12 @@ function loftTank(tank: SurveyedTank): ShapedTank {
 function saddleTank(tank: SurveyedTank): ShapedTank {
   const [depth, left, right] = [tank.depth!.si, tank.leftWidth!.si, tank.rightWidth!.si];
   const half = tank.bridgeWidth!.si / 2;
-  if (tank.bridgeFloor!.si >= depth) return { kind: 'fault', fault: { code: 'bridgeOutside' } };
   const x = middle(tank.length!.si);
-  return solids(
+  return belowRoof([
     { kind: 'box', name: 'left lobe', x, y: [half, half + left], z: [tank.leftFloor?.si ?? 0, depth] },
     { kind: 'box', name: 'right lobe', x, y: [-half - right, -half], z: [tank.rightFloor?.si ?? 0, depth] },
     { kind: 'box', name: 'bridge', x, y: [-half, half], z: [tank.bridgeFloor!.si, depth] },
-  );
+  ]);
 }
 
 function steppedTank(tank: SurveyedTank): ShapedTank {
@@ -121,13 +125,14 @@ function steppedTank(tank: SurveyedTank): ShapedTank {
   const [depth, width] = [tank.depth!.si, tank.width!.si];
   const total = zones.reduce((sum, z) => sum + z.length!.si, 0);
   let front = total / 2;
-  const parts = zones.map((zone, i): Solid => {
+  const parts = zones.map((zone, i): Solid & { kind: 'box' } => {
     const x: [number, number] = [front - zone.length!.si, front];
     front = x[0];
     return { kind: 'box', name: `step ${i + 1}`, x, y: middle(zone.width?.si ?? width), z: [zone.floor!.si, depth] };
   });
   const sump = sumpOf(tank);
-  if (!sump) return solids(...parts);
+  const under = belowRoof(parts);
+  if (!sump || under.kind === 'fault') return under;
   const [sx, sy] = [sump.x, sump.y];
   const over = parts.find((p) => p.kind === 'box' && p.x[0] <= sx[0] + 1e-9 && p.x[1] >= sx[1] - 1e-9);
   if (over?.kind !== 'box' || sy[0] < over.y[0] - 1e-9 || sy[1] > over.y[1] + 1e-9)

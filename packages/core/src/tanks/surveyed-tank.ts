@@ -37,7 +37,9 @@ const known = new WeakMap<SurveyedTank, TankOutcome>(); // drawings and results 
 export function surveyedTank(tank: SurveyedTank): TankOutcome {
   const before = known.get(tank);
   if (before) return before;
-  const outcome = tank.shape === 'strapping' ? byTable(tank) : byShape(tank);
+  const made = tank.shape === 'strapping' ? byTable(tank) : byShape(tank);
+  const empty = made.kind === 'known' && !(made.tank.full > 0);
+  const outcome: TankOutcome = empty ? { kind: 'fault', fault: { code: 'noVolume' } } : made;
   known.set(tank, outcome);
   return outcome;
 }

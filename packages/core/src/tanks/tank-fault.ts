@@ -6,7 +6,9 @@ import type { StlFault } from './read-stl.ts';
 export type TankFault =
   | { code: 'section'; station?: number; fault: SectionFault }
   | { code: 'stationsDoNotAscend'; station: number }
-  | { code: 'bridgeOutside' }
+  /** A floor at the roof's height or above it: "bridge", "left lobe", "step 2". */
+  | { code: 'aboveRoof'; part: string }
+  | { code: 'noVolume' }
   | { code: 'sumpOutside' }
   | { code: 'mesh'; fault: MeshFault | StlFault | { code: 'damaged' } }
   | { code: 'table'; row: number; what: 'levelRepeats' | 'volumeFalls' | 'tooFewRows' }
@@ -32,8 +34,10 @@ export function describeTankFault(fault: TankFault): string {
     }
     case 'stationsDoNotAscend':
       return `Section ${fault.station + 1} does not stand behind the one after it: give the sections in order along the tank.`;
-    case 'bridgeOutside':
-      return 'The bridge’s floor lies above the tank’s roof.';
+    case 'aboveRoof':
+      return `The floor of its ${fault.part} lies at the tank’s roof or above it: heights are from the tank floor up.`;
+    case 'noVolume':
+      return 'The tank’s measurements leave no volume in it.';
     case 'sumpOutside':
       return 'The sump reaches outside the tank’s floor.';
     case 'table':

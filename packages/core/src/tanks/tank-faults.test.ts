@@ -21,7 +21,16 @@ describe('a tank that is none', () => {
     expect(outcome({ shape: 'loft', stations: [station('a', 0)] })).to.equal('needs');
     expect(
       outcome({ shape: 'saddle', depth: mm(200), length: mm(400), leftWidth: mm(200), rightWidth: mm(200), bridgeWidth: mm(100), bridgeFloor: mm(220) }),
-    ).to.include('above the tank’s roof');
+    ).to.include('at the tank’s roof or above it');
+    expect(
+      // prettier-ignore
+      outcome({ shape: 'saddle', depth: mm(200), length: mm(400), leftWidth: mm(200), rightWidth: mm(200), bridgeWidth: mm(100), bridgeFloor: mm(120), rightFloor: mm(200) }),
+    ).to.include('floor of its right lobe');
+    expect(
+      // prettier-ignore
+      outcome({ shape: 'stepped', depth: mm(200), width: mm(400), zones: [{ id: 'a', length: mm(300), floor: mm(0) }, { id: 'b', length: mm(300), floor: mm(260) }] }),
+    ).to.include('floor of its step 2');
+    expect(outcome({ shape: 'strapping', strapping: [0, 100].map((level) => ({ level: mm(level), volume: { si: 0, unit: 'L' } })) })).to.include('no volume');
     expect(
       outcome({ shape: 'stepped', depth: mm(200), width: mm(300), zones: [{ id: 'a', length: mm(300), floor: mm(0) }], sumpLength: mm(100), sumpWidth: mm(100), sumpDepth: mm(20), sumpForward: mm(140) }),
     ).to.include('sump reaches outside');
@@ -51,7 +60,7 @@ describe('a tank that is none', () => {
     expect(
       faultPlaces({ code: 'mesh', fault: { code: 'notClosed', openEdges: 1, places: [[1, 2, 3]] } }).mesh,
     ).to.deep.equal([[1, 2, 3]]);
-    expect(faultPlaces({ code: 'bridgeOutside' })).to.deep.equal({});
+    expect(faultPlaces({ code: 'aboveRoof', part: 'bridge' })).to.deep.equal({});
   });
 });
 
