@@ -89,7 +89,7 @@ const lists: [readonly string[], Record<string, Property>][] = [
 function rowEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {
   const [path, properties] = pick(lists, place);
   const rows = (valueAt(job, path) as { id: string }[] | undefined) ?? [];
-  if (rows.length === 0 || (key < 0.2 && rows.length < 5))
+  if (rows.length === 0 || (key < 0.2 && rows.length < 4))
     return { act: 'set', path, value: [...rows, { id: `row-${nth}` }] };
   const [name, property] = pick(Object.entries(properties), key);
   return {
