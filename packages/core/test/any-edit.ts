@@ -100,7 +100,7 @@ function rowEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act
 }
 
 /** The edit that these dice are on this job. */
-export function editOf(job: Job, dice: Dice, nth: number): Act {
+function editOf(job: Job, dice: Dice, nth: number): Act {
   const [kind, place, key, size, spread] = dice;
   const parts = allComponents(job);
   const line = spread < 0.7 ? 'supply' : 'return';

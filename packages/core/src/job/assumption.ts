@@ -126,6 +126,8 @@ export type AssumptionKey = keyof typeof assumptionProperties;
 export const assumed = (assumptions: Assumptions, key: AssumptionKey): number =>
   assumptions[key]?.si ?? assumptionProperties[key].typical!.si;
 
-/** Whose value that is: the fitter's, or where the typical one comes from. */
-export const assumedSource = (assumptions: Assumptions, key: AssumptionKey): Source =>
-  assumptions[key] ? 'chosen' : assumptionProperties[key].typical!.source;
+/** Whose value that is, the fitter's or where the typical one comes from, and the field to change it in. */
+export const originOfAssumed = (assumptions: Assumptions, key: AssumptionKey) => ({
+  source: assumptions[key] ? 'chosen' : assumptionProperties[key].typical!.source,
+  path: ['assumptions', key] as const,
+});

@@ -1,4 +1,4 @@
-import { assumed, assumedSource, type AssumptionKey } from '../job/assumption.ts';
+import { assumed, originOfAssumed, type AssumptionKey } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import type { FieldPath } from '../job/needs.ts';
 import { pointKeys, pointNames, type OwnPoint, type PointConditions, type PointKey } from '../job/points.ts';
@@ -101,9 +101,7 @@ export function originOf(
     return { source: 'chosen', path: ['brief', job.brief.aspiration === 'natural' ? 'aspiration' : 'boost'] };
   const usual: Partial<Record<Condition, AssumptionKey>> = { ...usualOfAny, ...usualOf[key as PointKey] };
   const assumption = usual[condition];
-  return assumption
-    ? { source: assumedSource(job.assumptions, assumption), path: ['assumptions', assumption] }
-    : { source: 'computed' };
+  return assumption ? originOfAssumed(job.assumptions, assumption) : { source: 'computed' };
 }
 
 /** The fitter's figure, or the share of full load that he gave; without either an engine at rest. */

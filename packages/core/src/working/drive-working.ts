@@ -1,7 +1,7 @@
 import { fuelLiquid, heatCapacity } from '../fluids/fuel.ts';
 import { circuitOf } from '../heat/drive.ts';
 import { circuitHeat, wettedArea } from '../heat/tank-heat.ts';
-import { assumed, assumedSource, type AssumptionKey } from '../job/assumption.ts';
+import { assumed, originOfAssumed, type AssumptionKey } from '../job/assumption.ts';
 import type { Findings } from '../run/findings.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
@@ -14,10 +14,7 @@ export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Wo
   const { cruise } = solution.points;
   const circuit = circuitOf(job, fuel, cruise);
   const { backTemperature: back, throughCasing } = circuitHeat(circuit, end.tank);
-  const from = (key: AssumptionKey) => ({
-    source: assumedSource(job.assumptions, key),
-    path: ['assumptions', key],
-  });
+  const from = (key: AssumptionKey) => originOfAssumed(job.assumptions, key);
   return {
     key: 'drive',
     title: 'Tank temperature after the drive',

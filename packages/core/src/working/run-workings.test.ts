@@ -43,6 +43,10 @@ describe('working of suction and heat', () => {
     expect(remarks(0)).to.not.include('7 kPa earlier');
     expect(remarks(0.85)).to.not.include('7 kPa earlier');
   });
+  it('every term with a field leads to one that is there', () => {
+    for (const w of workingsOf(findingsOf(demoJobs.rescuePickup)))
+      for (const t of w.terms) if (t.path) expect(['assumptions', 'brief', 'survey', 'run']).to.include(t.path[0]);
+  });
   it('a typical value is called so until the fitter gives his own, at the point or for the job', () => {
     const temperature = (change: (job: Job) => void) => {
       const { source, path } = working(cleanJob(change), 'railPressure:hotRestart').terms.find(

@@ -1,7 +1,7 @@
 import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
-import { assumed, assumedSource } from '../job/assumption.ts';
+import { assumed, originOfAssumed } from '../job/assumption.ts';
 import { componentName } from '../job/component.ts';
 import type { Findings } from '../run/findings.ts';
 import { originOf } from '../run/operating-point.ts';
@@ -29,8 +29,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
         symbol: 'p_atm',
         name: 'atmosphere, absolute',
         figure: figure('pressure', atmosphere),
-        source: assumedSource(job.assumptions, 'atmosphere'),
-        path: ['assumptions', 'atmosphere'],
+        ...originOfAssumed(job.assumptions, 'atmosphere'),
       },
       {
         symbol: 'p_in',
