@@ -3,6 +3,7 @@ import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import type { Curve } from '../numerics/curve.ts';
 import { EPANET_GRAVITY, MINOR_FACTOR, toEngineFlow } from './epanet-constants.ts';
 import { lastWhere } from '../numerics/last-where.ts';
+import { evenly } from '../numerics/evenly.ts';
 
 const POINTS = 200; // of a curve that the engine gets as straight lines
 const MOST_FLOW = 600 / 3.6e6; // m3/s, as far as curves are written
@@ -38,7 +39,11 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
     sections.JUNCTIONS.push(`${id} ${number(height(z))} 0`);
     return id;
   };
-  const curve = (id: string, pressureAt: (flow: number) => number, flows: readonly number[] = evenly(MOST_FLOW)) => {
+  const curve = (
+    id: string,
+    pressureAt: (flow: number) => number,
+    flows: readonly number[] = evenly(0, MOST_FLOW, POINTS),
+  ) => {
     for (const flow of flows)
       sections.CURVES.push(`${id} ${number(toEngineFlow(flow))} ${number(head(pressureAt(flow)))}`);
   };
@@ -79,7 +84,7 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
       case 'pump': {
         if (!law.rise.knots) notes.add('pump curve as straight lines');
         sections.PUMPS.push(`${link.id} ${link.from} ${link.to} HEAD ${link.id}.k`);
-        curve(`${link.id}.k`, (flow) => law.rise.value(flow), law.rise.knots ?? evenly(runOut(law.rise)));
+        curve(`${link.id}.k`, (flow) => law.rise.value(flow), law.rise.knots ?? evenly(0, runOut(law.rise), POINTS));
         break;
       }
       case 'curve':
@@ -150,8 +155,6 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
     '',
   ].join('\n');
 }
-
-const evenly = (most: number): number[] => Array.from({ length: POINTS + 1 }, (_, i) => (i / POINTS) * most);
 
 /** Flow at which a pump has no pressure left, m3/s: curves are written as far as that. */
 const runOut = (rise: Curve): number => lastWhere(0, MOST_FLOW, (flow) => rise.value(flow) > 0);

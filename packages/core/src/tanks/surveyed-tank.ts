@@ -7,6 +7,7 @@ import { joinMeshes, meshBounds } from './mesh.ts';
 import { solidMesh, solidVolumes, type Solid } from './solid.ts';
 import { strappingTable, type StrappingTable } from './strapping-table.ts';
 import type { TankFault } from './tank-fault.ts';
+import { evenly } from '../numerics/evenly.ts';
 
 /** What a tank waits for: names of its measurements. */
 export type TankNeed = keyof SurveyedTank;
@@ -52,7 +53,7 @@ function byShape(tank: SurveyedTank): TankOutcome {
   const { solids } = shaped;
   const { least, most } = meshBounds(joinMeshes(solids.map(solidMesh)));
   const [bottom, top] = [least[2], most[2]];
-  const levels = Array.from({ length: STEPS + 1 }, (_, i) => bottom + (i / STEPS) * (top - bottom));
+  const levels = evenly(bottom, top, STEPS);
   const porosity = porosityOf(tank);
   const parts = solids.map((solid) => solidVolumes(solid, levelPlane(0), levels));
   const rows = levels.map((level, i) => ({ level, volume: porosity * parts.reduce((sum, p) => sum + p[i]!, 0) }));

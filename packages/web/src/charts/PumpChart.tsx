@@ -13,6 +13,7 @@ import { useDisplayUnits } from '../units/display-units.tsx';
 import { roundUp } from '../units/round-up.ts';
 import { axis, chartInk, curve as curveOf } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
+import { evenly } from '@endrel/core/numerics/evenly';
 
 const STEPS = 48;
 
@@ -45,7 +46,7 @@ export function PumpChart({
     const curves = voltages.flatMap((voltage, i) => {
       const curve = pumpCurveAt(tables, voltage);
       if (!curve.ok) return [];
-      const points = steps(0, curve.value.tableFlow * 1.02)
+      const points = evenly(0, curve.value.tableFlow * 1.02, STEPS)
         .map((q) => at(q, curve.value.rise.value(q)))
         .filter((p) => p.y >= 0);
       // at a voltage outside the tables the whole curve is a guess: dotted
@@ -58,7 +59,7 @@ export function PumpChart({
       const curve = pumpCurveAt(tables, voltage);
       if (!curve.ok) return [];
       const { tableFlow, rise } = curve.value;
-      const points = steps(tableFlow, tableFlow * 1.3).map((q) => at(q, rise.value(q)));
+      const points = evenly(tableFlow, tableFlow * 1.3, STEPS).map((q) => at(q, rise.value(q)));
       const shown = points.filter((p) => p.y >= 0);
       return shown.length > 1 ? [curveOf('beyond its table', shown, ink.supply, [2, 4], 1.4)] : [];
     });
@@ -159,7 +160,3 @@ export function PumpChart({
     </figure>
   );
 }
-
-/** Flows from one to another in even steps. */
-const steps = (from: number, to: number): number[] =>
-  Array.from({ length: STEPS + 1 }, (_, k) => from + (k / STEPS) * (to - from));

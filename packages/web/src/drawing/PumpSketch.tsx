@@ -1,5 +1,6 @@
 import { pumpCurveAt, type PumpRows } from '@endrel/core/hydraulics/pump-curve';
 import { useDisplayUnits } from '../units/display-units.tsx';
+import { evenly } from '@endrel/core/numerics/evenly';
 
 /** The ends of the axes that all sketches on a screen share: pumps can then be compared by eye. SI. */
 export interface SketchScale {
@@ -14,14 +15,14 @@ const STEPS = 32;
 /** A pump's curve at each voltage of its tables, with the readings on it; solid at the highest, then dashed. */
 export function PumpSketch({ tables, scale }: { tables: readonly PumpRows[]; scale: SketchScale }) {
   const units = useDisplayUnits();
+  const highest = Math.max(...tables.map((t) => t.voltage));
   const x = (flow: number) => box.left + (flow / scale.flow) * (box.right - box.left);
   const y = (pressure: number) => box.bottom - (pressure / scale.pressure) * (box.bottom - box.top);
   const line = ({ voltage, rows }: PumpRows) => {
     const curve = pumpCurveAt(tables, voltage);
     if (!curve.ok) return '';
     const flows = rows.map((r) => r.flow);
-    const [least, most] = [Math.min(...flows), Math.max(...flows)];
-    return Array.from({ length: STEPS + 1 }, (_, i) => least + ((most - least) * i) / STEPS)
+    return evenly(Math.min(...flows), Math.max(...flows), STEPS)
       .map((q, i) => `${i === 0 ? 'M' : 'L'}${x(q).toFixed(1)} ${y(curve.value.rise.value(q)).toFixed(1)}`)
       .join('');
   };
@@ -39,14 +40,14 @@ export function PumpSketch({ tables, scale }: { tables: readonly PumpRows[]; sca
         stroke="var(--hair-strong)"
         strokeWidth={1.2}
       />
-      {tables.map((table, i) => (
+      {tables.map((table) => (
         <g key={table.voltage}>
           <path
             d={line(table)}
             fill="none"
             stroke="var(--supply)"
-            strokeWidth={i === 0 ? 2 : 1.5}
-            strokeDasharray={i === 0 ? undefined : '6 3'}
+            strokeWidth={table.voltage === highest ? 2 : 1.5}
+            strokeDasharray={table.voltage === highest ? undefined : '6 3'}
           />
           {table.rows.map((r) => (
             <circle key={r.pressure} cx={x(r.flow)} cy={y(r.pressure)} r={1.8} fill="var(--supply)" />
