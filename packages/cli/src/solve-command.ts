@@ -52,7 +52,7 @@ export function solveReport({ findings, snags }: Assessment) {
           potOverflow_L_h: p.pot ? litresPerHour(p.pot.overflow) : null,
           pump_A: p.pumpCurrent === undefined ? null : round(p.pumpCurrent, 3),
           suctionMargin_m: round(p.suctionMargin, 3),
-          components: p.components.map((c) => ({
+          parts: p.parts.map((c) => ({
             id: c.id,
             inlet_kPa: kPa(c.inletPressure),
             outlet_kPa: kPa(c.outletPressure),
@@ -75,7 +75,7 @@ export function solveReport({ findings, snags }: Assessment) {
     snags: snags.map((s) => ({
       id: s.id,
       grade: s.grade,
-      component: s.component ?? null,
+      part: s.part ?? null,
       what: s.what,
       figure: s.figure ? { label: s.figure.label, value: formatFigure(s.figure) } : null,
       limit: s.limit ? { label: s.limit.label, value: formatFigure(s.limit) } : null,

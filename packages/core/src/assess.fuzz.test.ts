@@ -8,18 +8,18 @@ import { demoJobs } from './demo/index.ts';
 import type { Act } from './job/acts/act.ts';
 import { applyAct, describeAct } from './job/acts/apply-act.ts';
 import { freshId } from './job/acts/fresh-id.ts';
-import { componentDefinitions, type Component, type ComponentKind } from './job/component.ts';
+import { partKinds, type Part, type PartKind } from './parts/kinds.ts';
 import { jobSchema, type Job } from './job/job.ts';
 import { layouts, type LayoutKey } from './job/layout.ts';
-import { allComponents } from './job/needs.ts';
+import { allParts } from './job/needs.ts';
 import { pointKeys } from './run/operating-point.ts';
 
-const kinds = Object.keys(componentDefinitions) as ComponentKind[];
+const kinds = Object.keys(partKinds) as PartKind[];
 const number = fc.nat({ max: 1_000_000 });
 
 /** A random act that means something on this job: numbers choose among what is there. */
 function actFrom(job: Job, [what, which, where]: [number, number, number]): Act {
-  const all = allComponents(job);
+  const all = allParts(job);
   const one = all[which % Math.max(all.length, 1)];
   const line = where % 2 === 0 ? 'supply' : 'return';
   const index = where % 12;
@@ -28,7 +28,7 @@ function actFrom(job: Job, [what, which, where]: [number, number, number]): Act 
       return { act: 'chooseLayout', key: (Object.keys(layouts) as LayoutKey[])[which % 3]! };
     case 1: {
       const kind = kinds[which % kinds.length]!;
-      return { act: 'insertComponent', line, index, component: { kind, id: freshId(job, kind) } as Component };
+      return { act: 'insertComponent', line, index, part: { kind, id: freshId(job, kind) } as Part };
     }
     case 2:
       return { act: 'removeComponent', id: one?.id ?? 'none' };
@@ -36,15 +36,15 @@ function actFrom(job: Job, [what, which, where]: [number, number, number]): Act 
       return { act: 'moveComponent', id: one?.id ?? 'none', line, index };
     case 4: {
       // a measured value of one part becomes another one that its field allows, or unknown
-      const properties = Object.entries(one ? componentDefinitions[one.kind].properties : {});
+      const properties = Object.entries(one ? partKinds[one.kind].properties : {});
       const [key, property] = properties[where % Math.max(properties.length, 1)] ?? ['label', undefined];
       if (property?.type !== 'quantity')
-        return { act: 'setOnComponent', id: one?.id ?? 'none', key: 'label', value: `part ${where}` };
+        return { act: 'setOnPart', id: one?.id ?? 'none', key: 'label', value: `part ${where}` };
       const least = property.field.minimum ?? 0;
       const most = property.field.maximum ?? least + 1;
       const si = least + (most - least) * ((which % 1000) / 1000);
       return {
-        act: 'setOnComponent',
+        act: 'setOnPart',
         id: one!.id,
         key,
         value: where % 5 === 0 ? undefined : { si, unit: property.field.unit },

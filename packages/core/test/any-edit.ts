@@ -3,7 +3,7 @@ import type { Act } from '../src/job/acts/act.ts';
 import { applyAct, valueAt } from '../src/job/acts/apply-act.ts';
 import { assumptionProperties } from '../src/job/assumption.ts';
 import { briefProperties } from '../src/job/brief.ts';
-import { componentDefinitions, propertiesOf, type Component, type ComponentKind } from '../src/job/component.ts';
+import { partKinds, propertiesOf, type Part, type PartKind } from '../src/job/PARTKINDS.ts';
 import { gaugeProperties } from '../src/job/gauge.ts';
 import {
   bodyProperties,
@@ -27,7 +27,7 @@ import {
   zoneProperties,
 } from '../src/job/tank.ts';
 import { ventProperties } from '../src/job/vent.ts';
-import { allComponents } from '../src/job/needs.ts';
+import { allParts } from '../src/job/needs.ts';
 
 /** Numbers from 0 to 1 that decide what an edit is on the job that it meets. */
 export type Dice = readonly [kind: number, place: number, key: number, size: number, spread: number];
@@ -102,7 +102,7 @@ function rowEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act
 /** The edit that these dice are on this job. */
 function editOf(job: Job, dice: Dice, nth: number): Act {
   const [kind, place, key, size, spread] = dice;
-  const parts = allComponents(job);
+  const parts = allParts(job);
   const line = spread < 0.7 ? 'supply' : 'return';
   const index = Math.floor(size * (job.run[line].length + 1));
   if (kind < 0.12) return rowEdit(job, dice, nth);
@@ -114,13 +114,13 @@ function editOf(job: Job, dice: Dice, nth: number): Act {
   const { id, kind: of } = pick(parts, place);
   if (kind < 0.68) {
     const [name, property] = pick(Object.entries(propertiesOf(of)), key);
-    return { act: 'setOnComponent', id, key: name, value: anyValue(property, size, spread) };
+    return { act: 'setOnPart', id, key: name, value: anyValue(property, size, spread) };
   }
   if (kind < 0.75) return { act: 'removeComponent', id };
   if (kind < 0.82) return { act: 'moveComponent', id, line, index };
   if (kind < 0.9) {
-    const added = pick(Object.keys(componentDefinitions) as ComponentKind[], key);
-    return { act: 'insertComponent', line, index, component: { kind: added, id: `added-${nth}` } as Component };
+    const added = pick(Object.keys(partKinds) as PartKind[], key);
+    return { act: 'insertComponent', line, index, part: { kind: added, id: `added-${nth}` } as Part };
   }
   if (kind < 0.95) return { act: 'chooseLayout', key: pick(Object.keys(layouts) as LayoutKey[], place) };
   const to = pick(Object.keys(regulatorPlaces) as (keyof typeof regulatorPlaces)[], key);

@@ -3,7 +3,7 @@ import { assess } from '../src/assess.ts';
 import type { Grade, Snag } from '../src/checks/snag.ts';
 import { demoJobs } from '../src/demo/index.ts';
 import { applyAct } from '../src/job/acts/apply-act.ts';
-import type { Component, ComponentKind, ComponentOf } from '../src/job/component.ts';
+import type { Part, PartKind, PartOf } from '../src/job/PARTKINDS.ts';
 import type { Job } from '../src/job/job.ts';
 
 /** A copy of a job with one thing changed. */
@@ -20,7 +20,7 @@ export const cleanJob = (change: (copy: Job) => void = () => undefined): Job => 
 export const afterRailJob = (change: (copy: Job) => void = () => undefined): Job =>
   changed(demoJobs.mailVan, (job) => {
     const at = job.run.supply.findIndex((c) => c.kind === 'regulator');
-    const [regulator] = job.run.supply.splice(at, 1) as [ComponentOf<'regulator'>];
+    const [regulator] = job.run.supply.splice(at, 1) as [PartOf<'regulator'>];
     job.run.supply.push({ ...regulator, referenced: true, adjustable: true });
     job.layout.key = 'bypassAfterRail';
     change(job);
@@ -38,16 +38,16 @@ export const carburettorJob = (change: (copy: Job) => void = () => undefined): J
   });
 
 /** The sprint car with a second pump like its first beside it. */
-export const twoPumpJob = (rest: Partial<ComponentOf<'pump'>> = {}): Job =>
+export const twoPumpJob = (rest: Partial<PartOf<'pump'>> = {}): Job =>
   changed(demoJobs.sprintCar, (job) => {
     const at = job.run.supply.findIndex((c) => c.kind === 'pump');
     const second = { ...get(job, 'pump'), id: 'pump-2', label: 'Second pump', beside: true, ...rest };
     job.run.supply.splice(at + 1, 0, second);
   });
 
-/** The n-th component of a kind. */
-export function get<K extends ComponentKind>(job: Job, kind: K, n = 0): ComponentOf<K> {
-  const found = [...job.run.supply, ...job.run.return].filter((c: Component): c is ComponentOf<K> => c.kind === kind)[
+/** The n-th part of a kind. */
+export function get<K extends PartKind>(job: Job, kind: K, n = 0): PartOf<K> {
+  const found = [...job.run.supply, ...job.run.return].filter((c: Part): c is PartOf<K> => c.kind === kind)[
     n
   ];
   if (!found) throw new Error(`no ${kind} ${n}`);
@@ -57,12 +57,12 @@ export function get<K extends ComponentKind>(job: Job, kind: K, n = 0): Componen
 export const snagsOfRule = (job: Job, rule: string): Snag[] => assess(job).snags.filter((s) => s.rule === rule);
 
 /** The rule is silent on the good job and speaks on the bad one, with whole sentences and, if it offers a cure, one that works. */
-export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, component?: string): Snag {
+export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, part?: string): Snag {
   expect(snagsOfRule(good, rule), 'on the good job').to.deep.equal([]);
   const [snag] = snagsOfRule(bad, rule);
   if (!snag) throw new Error(`${rule} did not speak`);
   expect(snag.grade).to.equal(grade);
-  expect(snag.component).to.equal(component);
+  expect(snag.part).to.equal(part);
   for (const sentence of [snag.what, snag.why, snag.cure]) expect(sentence).to.match(/^\S.*[.]$/s);
   expect(snag.source).to.not.equal('');
   if (snag.act) {

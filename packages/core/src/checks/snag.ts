@@ -12,7 +12,9 @@ export interface SnagReport {
   readonly grade: Grade;
   /** What is wrong. */
   readonly what: string;
-  readonly component?: string;
+  readonly part?: string;
+  /** Tells apart what one rule has to say of one part: a name that stays, never a number. */
+  readonly which?: string;
   readonly stage: Stage;
   /** The field that shows or cures it. */
   readonly path?: FieldPath;
@@ -29,7 +31,7 @@ export interface SnagReport {
 
 export interface Snag extends SnagReport {
   readonly rule: string;
-  /** Stable between computations: the rule and the component. */
+  /** Stable between computations and whatever else is cured: the rule, the part, and which of them. */
   readonly id: string;
   /** The fitter's reason for living with it. */
   readonly overruled?: string;

@@ -4,16 +4,12 @@ import { grades, type Snag } from './snag.ts';
 
 /** Every snag of a job, worst first; within a grade in the order of the rules. */
 export function snagsOf(findings: Findings): Snag[] {
-  const overrules = new Map(findings.job.overrules.map((o) => [o.snag, o.reason]));
-  const taken = new Set<string>();
+  const { overrules } = findings.job;
   const snags = rules.flatMap((rule) =>
     rule.check(findings).map((report): Snag => {
-      const stem = report.component ? `${rule.key}:${report.component}` : rule.key;
-      let id = stem;
-      for (let n = 2; taken.has(id); n++) id = `${stem}:${n}`;
-      taken.add(id);
+      const id = [rule.key, report.part, report.which].filter((name) => name !== undefined).join(':');
       // a stop cannot be signed off: a reason given while it was a fix no longer counts
-      const overruled = report.grade === 'stop' ? undefined : overrules.get(id);
+      const overruled = report.grade === 'stop' ? undefined : overrules[id]?.reason;
       return { ...report, rule: rule.key, id, overruled };
     }),
   );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { pumpTableSchema, type PumpTable } from '../job/components/pump.ts';
+import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
 import type { Job } from '../job/job.ts';
 
 /** What server and web say to each other. Job documents travel as they are and are judged by the job schema. */

@@ -1,7 +1,9 @@
 import { assess, type Assessment } from '../assess.ts';
 import type { Grade } from '../checks/snag.ts';
-import type { ComponentKind } from '../job/component.ts';
+import type { SymbolKey } from '../parts/define-part.ts';
 import type { Job } from '../job/job.ts';
+import { kindOf } from '../parts/kinds.ts';
+import { type Line, circuitsOf, lineOfZone } from '../run/circuits.ts';
 
 /** What the job list shows of a job: its miniature run, its next missing measurement and its worst snag. */
 export interface JobSummary {
@@ -18,31 +20,40 @@ export interface JobSummary {
   /** Pa gauge at full load. */
   readonly railPressure?: number;
 }
-/** A run in miniature: kinds in order, and the worst open snag of each part. */
+/** A run in miniature: what its drawing needs, and the worst open snag of each part. */
 export interface MiniRun {
-  readonly supply: readonly MiniComponent[];
-  readonly return: readonly MiniComponent[];
-  /** The swirl pot that the return is led into. */
-  readonly returnEnd?: string;
+  readonly parts: readonly MiniPart[];
+  readonly flows: readonly MiniFlow[];
 }
-export interface MiniComponent {
+export interface MiniPart {
   readonly id: string;
-  readonly kind: ComponentKind;
-  readonly action?: 'bypass' | 'deadHead';
+  readonly symbol: SymbolKey;
+  readonly line: Line;
+  readonly isTap: boolean;
+  readonly isVessel: boolean;
+  readonly isInTank: boolean;
   readonly grade?: Grade;
+}
+export interface MiniFlow {
+  readonly from: string;
+  readonly to: string;
+  readonly line: Line;
 }
 
 export function miniRun({ findings, snags }: Assessment): MiniRun {
-  const mini = (line: 'supply' | 'return'): MiniComponent[] =>
-    findings.job.run[line].map((c) => ({
-      id: c.id,
-      kind: c.kind,
-      action: c.kind === 'regulator' ? c.action : undefined,
-      grade: snags.find((s) => s.component === c.id && !s.overruled)?.grade,
-    }));
-  const { supply, returnTo } = findings.job.run;
-  const returnEnd = returnTo === 'pot' ? supply.find((c) => c.kind === 'swirlPot')?.id : undefined;
-  return { supply: mini('supply'), return: mini('return'), returnEnd };
+  const run = circuitsOf(findings.job);
+  return {
+    parts: run.parts.map((part) => ({
+      id: part.id,
+      symbol: kindOf(part).symbol(part),
+      line: run.lineOf(part.id),
+      isTap: run.isTap(part.id),
+      isVessel: kindOf(part).isVessel === true,
+      isInTank: kindOf(part).isInTank?.(part) === true,
+      grade: snags.find((s) => s.part === part.id && !s.overruled)?.grade,
+    })),
+    flows: run.flows.map(({ from, to, zone }) => ({ from, to, line: lineOfZone(zone) })),
+  };
 }
 
 export function summariseJob(id: string, savedAt: string, job: Job): JobSummary {

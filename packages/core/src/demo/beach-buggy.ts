@@ -1,5 +1,5 @@
 import { blankJob, type Job } from '../job/job.ts';
-import { amp, component, hp, inch, kPa, litre, mm, percent, plain, psi, pumpClasses, um } from './build.ts';
+import { amp, part, hp, inch, kPa, lay, litre, mm, percent, plain, psi, pumpClasses, um } from './build.ts';
 
 /** Just begun: a carburetted buggy, half of it not measured yet. */
 export const beachBuggy: Job = {
@@ -28,48 +28,49 @@ export const beachBuggy: Job = {
     notes: 'Measure the cell when the seat is out.',
   },
   layout: { key: 'carburettorDeadHead' },
-  run: {
-    supply: [
-      component('tank', 'tank-1', { pickup: 'bottomOutlet' }),
-      component('hose', 'hose-1', {
+  ...lay(
+    [
+      part('tank', 'tank-1', { pickup: 'bottomOutlet' }),
+      part('hose', 'hose-1', {
         label: 'Suction hose',
         length: mm(450),
         bore: mm(8),
         construction: 'r7',
         immersed: false,
-        clamp: 'worm',
       }),
-      component('filter', 'filter-1', { label: 'Coarse filter', rating: um(74), dirt: plain(1) }),
-      component('pump', 'pump-1', {
+      part('filter', 'filter-1', { label: 'Coarse filter', role: 'coarseFilter', rating: um(74), dirt: plain(1) }),
+      part('pump', 'pump-1', {
         label: 'Pump under the floor',
         place: 'external',
         tables: pumpClasses.carburettor120,
         fuse: amp(5),
       }),
-      component('hardLine', 'hard-line-1', {
+      part('hardLine', 'hard-line-1', {
         label: 'Feed line',
+        role: 'feedLine',
         outsideDiameter: mm(8),
         wall: mm(1),
         material: 'copperNickel',
         bends: 5,
       }),
-      component('regulator', 'regulator-1', {
+      part('regulator', 'regulator-1', {
         label: 'Dead-head regulator',
         action: 'deadHead',
         setPressure: psi(4),
         slope: kPa(1),
         referenced: false,
       }),
-      component('hose', 'hose-2', {
+      part('hose', 'hose-2', {
         label: 'Carburettor hose',
+        role: 'carburettorHose',
         length: inch(14),
         bore: mm(8),
         construction: 'r7',
         immersed: false,
-        clamp: 'worm',
       }),
-      component('carburettor', 'carburettor-1', { needleLimit: psi(6) }),
+      part('carburettor', 'carburettor-1', { needleLimit: psi(6) }),
     ],
-    return: [],
-  },
+    ['tank-1.pickup-1 hose-1 filter-1 pump-1 hard-line-1 regulator-1 hose-2 carburettor-1.in'],
+    { 'hose-1': 'worm', 'hose-2': 'worm' },
+  ),
 };

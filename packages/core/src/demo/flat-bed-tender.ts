@@ -2,12 +2,13 @@ import { blankJob, type Job } from '../job/job.ts';
 import {
   amp,
   bar,
-  component,
+  part,
   degree,
   female,
   hp,
   inch,
   kPa,
+  lay,
   litre,
   lph,
   male,
@@ -162,90 +163,97 @@ export const flatBedTender: Job = {
     sweep: [10, 27, 45, 61, 79, 96, 112, 130, 147, 164, 180].map((ohms, i) => ({ share: i / 10, ohms: ohm(ohms) })),
   },
   layout: { key: 'bypassAfterRail', reason: 'Boosted: the regulator needs the manifold, so it goes after the rail.' },
-  run: {
-    supply: [
-      component('tank', 'tank-1', { pickup: 'hanger' }),
-      component('filter', 'filter-2', {
+  ...lay(
+    [
+      part('tank', 'tank-1', { pickup: 'hanger' }),
+      part('filter', 'filter-2', {
         label: 'Fine filter on the pickup',
         rating: um(10),
         ratedFlow: lph(150),
         ratedDrop: kPa(8),
         dirt: plain(1),
       }),
-      component('pump', 'pump-1', {
+      part('pump', 'pump-1', {
         label: 'Hanger pump',
+        role: 'feedPump',
         place: 'inTank',
         tables: pumpClasses.injection340,
         checkValve: true,
         fuse: amp(15),
       }),
-      component('hose', 'hose-1', {
+      part('hose', 'hose-1', {
         label: 'Hanger hose',
+        role: 'hangerHose',
         length: mm(160),
         bore: mm(8),
         construction: 'r9',
         immersed: true,
-        clamp: 'band',
       }),
-      component('filter', 'filter-1', {
+      part('filter', 'filter-1', {
         label: 'Fine filter',
+        role: 'fineFilter',
         rating: um(10),
         ratedFlow: lph(255),
         ratedDrop: kPa(6),
         maximumPressure: bar(5),
         reversed: false,
-        outletPort: female('oRingBoss', '−6'),
+        ports: { out: { fitting: female('oRingBoss', '−6') } },
       }),
-      component('hardLine', 'hard-line-1', {
+      part('hardLine', 'hard-line-1', {
         label: 'Feed line',
+        role: 'feedLine',
         length: mm(2900),
         outsideDiameter: inch(5 / 16),
         wall: mm(0.9),
         material: 'steelCoated',
         bends: 6,
-        inletPort: male('flare37', '−6'),
+        ports: { in: { fitting: male('flare37', '−6') } },
       }),
-      component('hose', 'hose-2', {
+      part('hose', 'hose-2', {
         label: 'Engine feed hose',
+        role: 'engineHose',
         length: mm(520),
         bore: mm(8),
         construction: 'r7',
         immersed: false,
-        clamp: 'worm',
       }),
-      component('fitting', 'fitting-1', { label: 'Rail elbow', shape: 'elbow90Tight', bore: mm(6.5) }),
-      component('rail', 'rail-1', { injectors: 4, bore: mm(11), length: mm(390), unusedPorts: 1, closedPorts: 0 }),
-      component('regulator', 'regulator-1', {
+      part('fitting', 'fitting-1', { label: 'Rail elbow', shape: 'elbow90Tight', bore: mm(6.5) }),
+      part('rail', 'rail-1', { injectors: 4, bore: mm(11), length: mm(390), ports: { 'side-1': {} } }),
+      part('regulator', 'regulator-1', {
         label: 'Bypass regulator',
         action: 'bypass',
         setPressure: bar(3),
         adjustable: true,
         referenced: true,
       }),
-    ],
-    return: [
-      component('hose', 'hose-3', {
+      part('hose', 'hose-3', {
         label: 'Regulator hose',
+        role: 'regulatorHose',
         length: mm(480),
         bore: mm(6),
         construction: 'r7',
         immersed: false,
-        clamp: 'worm',
       }),
-      component('hardLine', 'hard-line-2', {
+      part('hardLine', 'hard-line-2', {
         label: 'Return line',
+        role: 'returnLine',
         length: mm(2700),
         outsideDiameter: mm(6),
         wall: mm(1),
         material: 'steelCoated',
         bends: 6,
       }),
-      component('returnDrop', 'return-drop-1', {
+      part('returnDrop', 'return-drop-1', {
         endHeight: mm(150),
         pickupDistance: mm(60),
         bore: mm(5),
         length: mm(80),
       }),
     ],
-  },
+    [
+      'tank-1.pickup-1 filter-2 pump-1 hose-1 filter-1 hard-line-1 hose-2 fitting-1 rail-1 regulator-1.in',
+      'regulator-1.return hose-3 hard-line-2 return-drop-1 tank-1.return-1',
+    ],
+    { 'hose-1': 'band', 'hose-2': 'worm', 'hose-3': 'worm' },
+  ),
 };

@@ -3,9 +3,10 @@ import {
   amp,
   bar,
   bsfc,
-  component,
+  part,
   inch,
   kPa,
+  lay,
   kW,
   litre,
   lph,
@@ -62,12 +63,13 @@ export const islandShuttle: Job = {
     key: 'electronicReturnless',
     reason: 'The engine control brings its own pump controller and expects its sensor at the high-pressure pump.',
   },
-  run: {
-    supply: [
-      component('tank', 'tank-1', { pickup: 'hanger' }),
-      component('sock', 'sock-1', { rating: um(70) }),
-      component('pump', 'pump-1', {
+  ...lay(
+    [
+      part('tank', 'tank-1', { pickup: 'hanger' }),
+      part('sock', 'sock-1', { rating: um(70) }),
+      part('pump', 'pump-1', {
         label: 'Controlled pump',
+        role: 'feedPump',
         place: 'inTank',
         tables: pumpClasses.injection255,
         checkValve: true,
@@ -84,16 +86,17 @@ export const islandShuttle: Job = {
         contacts: ohm(0.015),
         fuse: amp(20),
       }),
-      component('hose', 'hose-1', {
+      part('hose', 'hose-1', {
         label: 'Hanger hose',
+        role: 'hangerHose',
         length: mm(160),
         bore: mm(8),
         construction: 'r10',
         immersed: true,
-        clamp: 'band',
       }),
-      component('filter', 'filter-1', {
+      part('filter', 'filter-1', {
         label: 'Fine filter',
+        role: 'fineFilter',
         rating: um(10),
         ratedFlow: lph(250),
         ratedDrop: kPa(4),
@@ -101,8 +104,9 @@ export const islandShuttle: Job = {
         maximumPressure: bar(12),
         reversed: false,
       }),
-      component('hardLine', 'hard-line-1', {
+      part('hardLine', 'hard-line-1', {
         label: 'Feed line',
+        role: 'feedLine',
         length: mm(4600),
         outsideDiameter: inch(3 / 8),
         wall: mm(0.9),
@@ -110,24 +114,28 @@ export const islandShuttle: Job = {
         bends: 9,
         tag: 'feed',
       }),
-      component('hose', 'hose-2', {
+      part('hose', 'hose-2', {
         label: 'Engine feed hose',
+        role: 'engineHose',
         length: mm(480),
         bore: mm(8),
         construction: 'r9',
         immersed: false,
-        clamp: 'band',
         tag: 'feed',
       }),
-      component('pressureSensor', 'pressure-sensor-1', { label: 'Feed pressure sensor', onRail: true }),
-      component('rail', 'rail-1', {
+      part('pressureSensor', 'pressure-sensor-1', { label: 'Feed pressure sensor' }),
+      part('rail', 'rail-1', {
         label: 'High-pressure pump inlet',
         injectors: 1,
         bore: mm(8),
         length: mm(60),
-        unusedPorts: 0,
+        ports: { out: { closed: 'plugged' } },
       }),
     ],
-    return: [],
-  },
+    [
+      'tank-1.pickup-1 sock-1 pump-1 hose-1 filter-1 hard-line-1 hose-2 rail-1.in',
+      'rail-1.side-1 pressure-sensor-1.port',
+    ],
+    { 'hose-1': 'band', 'hose-2': 'band' },
+  ),
 };

@@ -3,11 +3,12 @@ import {
   amp,
   bar,
   bsfc,
-  component,
+  part,
   degree,
   female,
   inch,
   kPa,
+  lay,
   kW,
   litre,
   lph,
@@ -137,88 +138,90 @@ export const mailVan: Job = {
   },
   assumptions: { driveTime: minute(75) },
   layout: { key: 'bypassAtTank', reason: 'One sound factory line forward; the engine control expects a fixed 4 bar.' },
-  run: {
-    supply: [
-      component('tank', 'tank-1', { pickup: 'hanger' }),
-      component('sock', 'sock-1', { rating: um(70) }),
-      component('pump', 'pump-1', {
+  ...lay(
+    [
+      part('tank', 'tank-1', { pickup: 'hanger' }),
+      part('sock', 'sock-1', { rating: um(70) }),
+      part('pump', 'pump-1', {
         label: 'Hanger pump',
+        role: 'feedPump',
         place: 'inTank',
         tables: pumpClasses.injection255,
         checkValve: true,
         reliefPressure: kPa(650),
         fuse: amp(15),
       }),
-      component('hose', 'hose-1', {
+      part('hose', 'hose-1', {
         label: 'Hanger hose',
+        role: 'hangerHose',
         length: mm(140),
         bore: mm(8),
         construction: 'r10',
         immersed: true,
-        clamp: 'band',
-        outletPort: female('hose', '5/16'),
+        ports: { out: { fitting: female('hose', '5/16') } },
       }),
-      component('filter', 'filter-1', {
+      part('filter', 'filter-1', {
         label: 'Fine filter',
+        role: 'fineFilter',
         rating: um(10),
         ratedFlow: lph(200),
         ratedDrop: kPa(6),
         dirt: plain(1),
         maximumPressure: bar(10),
         reversed: false,
-        inletPort: male('bead', '5/16'),
-        outletPort: male('quickConnector', '5/16'),
+        ports: { in: { fitting: male('bead', '5/16') }, out: { fitting: male('quickConnector', '5/16') } },
       }),
-      component('regulator', 'regulator-1', {
+      part('regulator', 'regulator-1', {
         label: 'Tank regulator',
         action: 'bypass',
         setPressure: bar(4),
         referenced: false,
         seatBore: mm(6),
       }),
-      component('hardLine', 'hard-line-1', {
+      part('hardLine', 'hard-line-1', {
         label: 'Factory feed line',
+        role: 'feedLine',
         length: mm(3400),
         outsideDiameter: mm(8),
         wall: mm(1),
         material: 'steelCoated',
         bends: 7,
-        outletPort: male('bead', '5/16'),
+        ports: { out: { fitting: male('bead', '5/16') } },
       }),
-      component('hose', 'hose-2', {
+      part('hose', 'hose-2', {
         label: 'Engine feed hose',
+        role: 'engineHose',
         length: mm(420),
         bore: mm(8),
         construction: 'r9',
         immersed: false,
-        clamp: 'band',
-        inletPort: female('hose', '5/16'),
-        outletPort: female('hose', '5/16'),
+        ports: { in: { fitting: female('hose', '5/16') }, out: { fitting: female('hose', '5/16') } },
       }),
-      component('rail', 'rail-1', {
+      part('rail', 'rail-1', {
         injectors: 4,
         bore: mm(12),
         length: inch(15),
-        unusedPorts: 1,
-        closedPorts: 1,
-        inletPort: male('bead', '5/16'),
+        ports: { in: { fitting: male('bead', '5/16') }, out: { closed: 'capped' } },
       }),
-    ],
-    return: [
-      component('hose', 'hose-3', {
+      part('hose', 'hose-3', {
         label: 'Return hose',
+        role: 'returnHose',
         length: mm(260),
         bore: mm(8),
         construction: 'r9',
         immersed: false,
-        clamp: 'band',
       }),
-      component('returnDrop', 'return-drop-1', {
+      part('returnDrop', 'return-drop-1', {
         endHeight: mm(19),
         pickupDistance: mm(160),
         bore: mm(7.5),
         length: mm(215),
       }),
     ],
-  },
+    [
+      'tank-1.pickup-1 sock-1 pump-1 hose-1 filter-1 regulator-1 hard-line-1 hose-2 rail-1.in',
+      'regulator-1.return hose-3 return-drop-1 tank-1.return-1',
+    ],
+    { 'hose-1': 'band', 'hose-2': 'band', 'hose-3': 'band' },
+  ),
 };

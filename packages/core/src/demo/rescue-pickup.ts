@@ -1,5 +1,15 @@
 import { blankJob, type Job } from '../job/job.ts';
-import { amp, bar, bsfc, component, hp, inch, kPa, litre, lph, mm, percent, plain, pumpClasses, um } from './build.ts';
+import { amp, bar, bsfc, part, hp, inch, kPa, lay, litre, lph, mm, percent, plain, pumpClasses, um } from './build.ts';
+
+const branch = (id: string, label: string) =>
+  part('hose', id, {
+    label,
+    role: 'branchHose',
+    length: mm(300),
+    bore: mm(8),
+    construction: 'r9',
+    immersed: false,
+  });
 
 /** Measured and nearly clean: a V engine with two rails, fed from a swirl pot because the tank has no baffles. */
 export const rescuePickup: Job = {
@@ -39,45 +49,45 @@ export const rescuePickup: Job = {
     lines: [],
   },
   layout: { key: 'liftAndPot', reason: 'The flat tank has no baffles and cannot be opened.' },
-  run: {
-    supply: [
-      component('tank', 'tank-1', { pickup: 'hanger' }),
-      component('sock', 'sock-1', { rating: um(100), ratedFlow: lph(340), ratedDrop: kPa(0.6) }),
-      component('pump', 'pump-1', {
+  ...lay(
+    [
+      part('tank', 'tank-1', { pickup: 'hanger' }),
+      part('sock', 'sock-1', { rating: um(100), ratedFlow: lph(340), ratedDrop: kPa(0.6) }),
+      part('pump', 'pump-1', {
         label: 'Lift pump',
+        role: 'liftPump',
         place: 'inTank',
         tables: pumpClasses.injection190,
         checkValve: true,
         ownRelay: true,
         fuse: amp(10),
       }),
-      component('hose', 'hose-1', {
+      part('hose', 'hose-1', {
         label: 'Lift hose',
+        role: 'liftHose',
         length: mm(900),
         bore: mm(9.5),
         construction: 'r9',
         immersed: false,
-        clamp: 'band',
         tag: 'feed',
       }),
-      component('swirlPot', 'swirl-pot-1', {
+      part('swirlPot', 'swirl-pot-1', {
         volume: litre(1.5),
         baseHeight: mm(300),
         potHeight: mm(220),
-        overflowBore: mm(9.5),
-        overflowLength: mm(1100),
       }),
-      component('hose', 'hose-2', {
+      part('hose', 'hose-2', {
         label: 'Pot outlet hose',
+        role: 'potHose',
         length: mm(250),
         bore: mm(12.7),
         construction: 'r9',
         immersed: false,
-        clamp: 'band',
         tag: 'feed',
       }),
-      component('pump', 'pump-2', {
+      part('pump', 'pump-2', {
         label: 'High-pressure pump',
+        role: 'feedPump',
         place: 'external',
         inletHeight: mm(220),
         tables: pumpClasses.injection255,
@@ -86,8 +96,9 @@ export const rescuePickup: Job = {
         ownRelay: true,
         fuse: amp(15),
       }),
-      component('filter', 'filter-1', {
+      part('filter', 'filter-1', {
         label: 'Fine filter',
+        role: 'fineFilter',
         rating: um(10),
         ratedFlow: lph(300),
         ratedDrop: kPa(4),
@@ -95,8 +106,9 @@ export const rescuePickup: Job = {
         maximumPressure: bar(12),
         reversed: false,
       }),
-      component('hardLine', 'hard-line-1', {
+      part('hardLine', 'hard-line-1', {
         label: 'Feed line',
+        role: 'feedLine',
         length: mm(3100),
         outsideDiameter: inch(3 / 8),
         wall: mm(0.9),
@@ -104,27 +116,24 @@ export const rescuePickup: Job = {
         bends: 7,
         tag: 'feed',
       }),
-      component('hose', 'hose-3', {
+      part('hose', 'hose-3', {
         label: 'Engine feed hose',
+        role: 'engineHose',
         length: mm(380),
         bore: mm(8),
         construction: 'r9',
         immersed: false,
-        clamp: 'band',
         tag: 'feed',
       }),
-      component('rail', 'rail-1', {
-        label: 'Two fuel rails',
-        injectors: 8,
-        bore: mm(12),
-        length: mm(460),
-        feed: 'parallel',
-        splitter: 'y',
-        branchLength: mm(300),
-        branchBore: mm(8),
-        unusedPorts: 0,
-      }),
-      component('regulator', 'regulator-1', {
+      part('y', 'y-1', { label: 'Feed Y', bore: mm(8) }),
+      part('rail', 'rail-1', { label: 'Left fuel rail', injectors: 4, bore: mm(12), length: mm(460) }),
+      part('rail', 'rail-2', { label: 'Right fuel rail', injectors: 4, bore: mm(12), length: mm(460) }),
+      branch('hose-5', 'Left feed branch'),
+      branch('hose-6', 'Left return branch'),
+      branch('hose-7', 'Right feed branch'),
+      branch('hose-8', 'Right return branch'),
+      part('y', 'y-2', { label: 'Return Y', bore: mm(8) }),
+      part('regulator', 'regulator-1', {
         label: 'Bypass regulator',
         action: 'bypass',
         setPressure: bar(3),
@@ -132,19 +141,18 @@ export const rescuePickup: Job = {
         referenced: true,
         seatBore: mm(6.5),
       }),
-    ],
-    return: [
-      component('hose', 'hose-4', {
+      part('hose', 'hose-4', {
         label: 'Regulator hose',
+        role: 'regulatorHose',
         length: mm(450),
         bore: mm(9.5),
         construction: 'r9',
         immersed: false,
-        clamp: 'band',
         tag: 'return',
       }),
-      component('hardLine', 'hard-line-2', {
+      part('hardLine', 'hard-line-2', {
         label: 'Return line',
+        role: 'returnLine',
         length: mm(2700),
         outsideDiameter: inch(3 / 8),
         wall: mm(0.9),
@@ -152,7 +160,32 @@ export const rescuePickup: Job = {
         bends: 6,
         tag: 'return',
       }),
+      part('hose', 'hose-9', {
+        role: 'overflowHose',
+        length: mm(1100),
+        bore: mm(9.5),
+        construction: 'r9',
+        immersed: false,
+      }),
     ],
-    returnTo: 'pot',
-  },
+    [
+      'tank-1.pickup-1 sock-1 pump-1 hose-1 swirl-pot-1 hose-2 pump-2 filter-1 hard-line-1 hose-3 y-1.stem',
+      'y-1.left hose-5 rail-1 hose-6 y-2.left',
+      'y-1.right hose-7 rail-2 hose-8 y-2.right',
+      'y-2.stem regulator-1.in',
+      'regulator-1.return hose-4 hard-line-2 swirl-pot-1.return',
+      'swirl-pot-1.overflow hose-9 tank-1.overflow-1',
+    ],
+    {
+      'hose-1': 'band',
+      'hose-2': 'band',
+      'hose-3': 'band',
+      'hose-4': 'band',
+      'hose-5': 'band',
+      'hose-6': 'band',
+      'hose-7': 'band',
+      'hose-8': 'band',
+      'hose-9': 'band',
+    },
+  ),
 };

@@ -2,11 +2,12 @@ import { blankJob, type Job } from '../job/job.ts';
 import {
   amp,
   bar,
-  component,
+  part,
   female,
   hp,
   inch,
   kPa,
+  lay,
   litre,
   lph,
   male,
@@ -64,65 +65,65 @@ export const sprintCar: Job = {
     sockThickness: mm(12),
   },
   layout: { key: 'bypassAfterRail' },
-  run: {
-    supply: [
-      component('tank', 'tank-1', { pickup: 'hanger' }),
-      component('sock', 'sock-1', { rating: um(100), ratedFlow: lph(340), ratedDrop: kPa(0.8) }),
-      component('pump', 'pump-1', {
+  ...lay(
+    [
+      part('tank', 'tank-1', { pickup: 'hanger' }),
+      part('sock', 'sock-1', { rating: um(100), ratedFlow: lph(340), ratedDrop: kPa(0.8) }),
+      part('pump', 'pump-1', {
         label: 'Hanger pump',
+        role: 'feedPump',
         place: 'inTank',
         tables: pumpClasses.injection340,
         checkValve: true,
         fuse: amp(25),
       }),
-      component('hose', 'hose-1', {
+      part('hose', 'hose-1', {
         label: 'Hanger hose',
+        role: 'hangerHose',
         length: mm(150),
         bore: mm(8.7),
         construction: 'r10',
         immersed: true,
-        clamp: 'band',
       }),
-      component('hose', 'hose-2', {
+      part('hose', 'hose-2', {
         label: 'Feed hose',
+        role: 'feedLine',
         length: mm(2300),
         bore: mm(8),
         construction: 'ptfe',
         immersed: false,
-        clamp: 'hoseEnds',
       }),
-      component('filter', 'filter-1', {
+      part('filter', 'filter-1', {
         label: 'Fine filter',
+        role: 'fineFilter',
         rating: um(10),
         ratedFlow: lph(400),
         ratedDrop: kPa(5),
         maximumPressure: bar(20),
         reversed: false,
       }),
-      component('hardLine', 'hard-line-1', {
+      part('hardLine', 'hard-line-1', {
         label: 'Bulkhead line',
         length: mm(420),
         outsideDiameter: inch(3 / 8),
         wall: inch(0.035),
         material: 'aluminium3003',
         bends: 2,
-        outletPort: male('flare37', '−6'),
+        ports: { out: { fitting: male('flare37', '−6') } },
       }),
-      component('fitting', 'fitting-1', {
+      part('fitting', 'fitting-1', {
         label: 'Rail hose end',
         shape: 'elbow90Swept',
         bore: mm(7),
-        inletPort: female('flare37', '−6'),
-        outletPort: female('flare37', '−6'),
+        ports: { in: { fitting: female('flare37', '−6') }, out: { fitting: female('flare37', '−6') } },
       }),
-      component('rail', 'rail-1', {
+      part('rail', 'rail-1', {
         injectors: 6,
         bore: mm(14),
         length: mm(560),
-        unusedPorts: 0,
-        inletPort: male('flare37', '−6'),
+        ports: { in: { fitting: male('flare37', '−6') } },
       }),
-      component('regulator', 'regulator-1', {
+      part('regulator', 'regulator-1', {
         label: 'Bypass regulator',
         action: 'bypass',
         setPressure: bar(3),
@@ -130,22 +131,25 @@ export const sprintCar: Job = {
         referenced: true,
         seatBore: mm(7),
       }),
-    ],
-    return: [
-      component('hose', 'hose-3', {
+      part('hose', 'hose-3', {
         label: 'Return hose',
+        role: 'returnHose',
         length: mm(2600),
         bore: mm(8),
         construction: 'ptfe',
         immersed: false,
-        clamp: 'hoseEnds',
       }),
-      component('returnDrop', 'return-drop-1', {
+      part('returnDrop', 'return-drop-1', {
         endHeight: mm(20),
         pickupDistance: mm(150),
         bore: mm(8),
         length: mm(235),
       }),
     ],
-  },
+    [
+      'tank-1.pickup-1 sock-1 pump-1 hose-1 hose-2 filter-1 hard-line-1 fitting-1 rail-1 regulator-1.in',
+      'regulator-1.return hose-3 return-drop-1 tank-1.return-1',
+    ],
+    { 'hose-1': 'band', 'hose-2': 'hoseEnds', 'hose-3': 'hoseEnds' },
+  ),
 };

@@ -5,6 +5,8 @@ import { tankValue } from '../job/tank.ts';
 import type { Liquid } from '../hydraulics/network.ts';
 import { orificeFlow } from '../hydraulics/orifice.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
+import type { PartOf } from '../parts/kinds.ts';
+import { circuitsOf } from '../run/circuits.ts';
 import type { RunSolution } from '../run/solve-run.ts';
 import { compartments, type Compartment } from '../tanks/compartments.ts';
 import { floorUnder } from '../tanks/floor-under.ts';
@@ -184,8 +186,8 @@ function returnFindings(
   stand: HangerStand | undefined,
   place: Place | undefined,
 ): ReturnFindings | undefined {
-  const drop = job.run.return.find((c) => c.kind === 'returnDrop');
-  const end = drop?.kind === 'returnDrop' ? drop.endHeight?.si : undefined;
+  const drop = returnDropOf(job);
+  const end = drop?.endHeight?.si;
   if (end === undefined) return undefined;
   const level = hanger.reserveLevel?.si ?? hangerProperties.reserveLevel.typical!.si;
   const placed = hanger.returnForward !== undefined || hanger.returnLeft !== undefined;
@@ -200,15 +202,13 @@ function returnFindings(
             (hanger.returnLeft?.si ?? 0) - place[1],
             end - place[2],
           )
-        : drop?.kind === 'returnDrop'
-          ? drop.pickupDistance?.si
-          : undefined,
+        : drop?.pickupDistance?.si,
   };
 }
 
 function siphonOf(job: Job, hanger: Hanger, { solution, liquid }: Known): SiphonFindings | undefined {
   // what comes back to a pot does not drive a jet in the tank
-  if (!solution || !liquid || job.run.returnTo === 'pot') return undefined;
+  if (!solution || !liquid || !returnsToTank(job)) return undefined;
   const point = (key: 'idle' | 'cruise' | 'fullLoad') => ({
     returnFlow: solution.points[key].returnFlow,
     demand: solution.points[key].point.demand,
@@ -219,4 +219,14 @@ function siphonOf(job: Job, hanger: Hanger, { solution, liquid }: Known): Siphon
     lift,
     points: { idle: point('idle'), cruise: point('cruise'), fullLoad: point('fullLoad') },
   });
+}
+
+/** The tube by which the first return ends in the tank. */
+export const returnDropOf = (job: Job): PartOf<'returnDrop'> | undefined =>
+  circuitsOf(job).parts.find((p): p is PartOf<'returnDrop'> => p.kind === 'returnDrop');
+
+/** What a regulator spills comes back to the tank, not to a pot. */
+function returnsToTank(job: Job): boolean {
+  const run = circuitsOf(job);
+  return !run.bypasses.some((id) => run.zoneAt(id, 'return')?.into.some((v) => run.part(v).kind === 'swirlPot'));
 }

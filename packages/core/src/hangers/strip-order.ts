@@ -6,7 +6,7 @@ export interface StripOrder {
   readonly off: readonly string[];
   readonly passes: readonly string[];
   /** Too wide for the opening and said not to come off. */
-  readonly stuck: readonly string[];
+  readonly stuck: readonly { readonly id: string; readonly label: string }[];
 }
 
 /** Undefined while no part is written down or the opening is unmeasured. Widest first: it shields what is behind it. */
@@ -19,7 +19,7 @@ export function stripOrder(hanger: Hanger): StripOrder | undefined {
   const tooWide = parts.filter((p) => p.size > free).sort((a, b) => b.size - a.size);
   return {
     off: tooWide.filter((p) => p.comesOff).map((p) => p.label),
-    stuck: tooWide.filter((p) => !p.comesOff).map((p) => p.label),
+    stuck: tooWide.filter((p) => !p.comesOff).map(({ id, label }) => ({ id, label })),
     passes: parts.filter((p) => p.size <= free).map((p) => p.label),
   };
 }

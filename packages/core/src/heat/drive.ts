@@ -3,13 +3,14 @@ import { fuelLiquid, heatCapacity, type Fuel } from '../fluids/fuel.ts';
 import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
-import type { Job } from '../job/job.ts';
-import { lengthOf } from '../run/component-loss.ts';
 import { operatingPoints } from '../run/operating-point.ts';
+import { compileRun } from '../run/compile-run.ts';
+import { PreparedRun } from '../run/prepared-run.ts';
 import { solvePoint } from '../run/solve-point.ts';
-import { pointResult, type PointResult } from '../run/solve-run.ts';
+import { pointResult, type PointResult, type RunInputs } from '../run/solve-run.ts';
+import { spansOf } from '../run/spans.ts';
 import { circuitHeat, wettedArea, type HeatCircuit } from './tank-heat.ts';
-import { isBypass, isConsumer } from '../job/component.ts';
+import { circuitsOf } from '../run/circuits.ts';
 
 export interface DriveStep {
   readonly time: number; // s
@@ -44,15 +45,16 @@ const HOSE_SHARE = 0.4; // of the engine's heat, taken on in the hoses before th
  *
  * Undefined while a pump's current or the tank's volume is not known. @param volume - of the full tank, m3.
  */
-export function driveOf(job: Job, fuel: Fuel, fullDemand: number, volume: number | undefined): Drive | undefined {
+export function driveOf(job: RunInputs, fuel: Fuel, fullDemand: number, volume: number | undefined): Drive | undefined {
   const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
   if (volume === undefined) return undefined;
   const begin = { temperature: value('fuelTemperature'), level: value('driveStartLevel') };
-  const first = cruiseAt(job, fuel, fullDemand, begin);
+  const prepared = new PreparedRun(compileRun(job));
+  const first = cruiseAt(prepared, job, fuel, fullDemand, begin);
   if (first?.pumpPower === undefined) return undefined;
   const rough = integrate(job, fuel, volume, first, first);
   const end = rough.steps.at(-1)!;
-  const last = cruiseAt(job, fuel, fullDemand, { temperature: end.tank, level: end.level }) ?? first;
+  const last = cruiseAt(prepared, job, fuel, fullDemand, { temperature: end.tank, level: end.level }) ?? first;
   return integrate(job, fuel, volume, first, last);
 }
 
@@ -61,14 +63,20 @@ interface Conditions {
   readonly level: number;
 }
 
-function cruiseAt(job: Job, fuel: Fuel, fullDemand: number, conditions: Conditions): PointResult | undefined {
+function cruiseAt(
+  prepared: PreparedRun,
+  job: RunInputs,
+  fuel: Fuel,
+  fullDemand: number,
+  conditions: Conditions,
+): PointResult | undefined {
   const cruise = operatingPoints(job, fullDemand).find((p) => p.key === 'cruise')!;
   const point = { ...cruise, ...conditions, engineTemperature: conditions.temperature };
-  const solved = solvePoint(job, fuel, point);
+  const solved = solvePoint(prepared, job, fuel, point);
   return solved.ok ? pointResult(job, fuel, point, solved.value) : undefined;
 }
 
-function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last: PointResult): Drive {
+function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult, last: PointResult): Drive {
   const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
   const time = value('driveTime');
   const startLevel = value('driveStartLevel');
@@ -114,14 +122,14 @@ function integrate(job: Job, fuel: Fuel, full: number, first: PointResult, last:
 }
 
 /** Inlet pressure of each pump at its point, and by how much it rises from an empty tank to a full one. Pa. */
-function suctionOf(job: Job, fuel: Fuel, result: PointResult) {
-  const pot = job.run.supply.findIndex((c) => c.kind === 'swirlPot');
+function suctionOf(job: RunInputs, fuel: Fuel, result: PointResult) {
+  const run = circuitsOf(job);
   const { density } = fuelLiquid(fuel, result.point.temperature);
   const fullHead = density * STANDARD_GRAVITY * (job.survey.tank.depth?.si ?? 0);
-  return job.run.supply.flatMap((component, i) => {
-    const flow = component.kind === 'pump' ? result.components.find((f) => f.id === component.id) : undefined;
+  return run.pumps.flatMap((id) => {
+    const flow = result.parts.find((f) => f.id === id);
     if (flow?.suctionMargin === undefined) return [];
-    const fromPot = pot >= 0 && i > pot;
+    const fromPot = run.drawsFromPot(id);
     return [{ inlet: flow.inletPressure, fromPot, head: fromPot ? 0 : fullHead }];
   });
 }
@@ -146,21 +154,17 @@ const blend = (a: HeatCircuit, b: HeatCircuit, share: number): HeatCircuit => {
 };
 
 /** What circulates at a point, and how much of the engine's heat comes back with it. */
-export function circuitOf(job: Job, fuel: Fuel, result: PointResult): HeatCircuit {
+export function circuitOf(job: RunInputs, fuel: Fuel, result: PointResult): HeatCircuit {
   const liquid = fuelLiquid(fuel, result.point.temperature);
   const { pot } = result;
-  const potAt = pot ? job.run.supply.findIndex((c) => c.id === pot.id) : -1;
+  const run = circuitsOf(job);
+  const isBehindPot = (id: string) => pot !== undefined && run.drawsFromPot(id);
   const powerOf = (behindPot: boolean) =>
-    job.run.supply.reduce((sum, c, i) => {
-      const flow =
-        c.kind === 'pump' && (pot !== undefined && i > potAt) === behindPot
-          ? result.components.find((f) => f.id === c.id)
-          : undefined;
+    run.pumps.reduce((sum, id) => {
+      const flow = isBehindPot(id) === behindPot ? result.parts.find((f) => f.id === id) : undefined;
       return sum + (flow?.current ?? 0) * (flow?.voltage ?? 0);
     }, 0);
-  const immersed = job.run.supply.filter(
-    (c, i) => c.kind === 'pump' && c.place === 'inTank' && (!pot || i < potAt),
-  ).length;
+  const immersed = run.parts.filter((c) => c.kind === 'pump' && c.place === 'inTank' && !isBehindPot(c.id)).length;
   return {
     capacity: liquid.density * heatCapacity(fuel),
     drawn: pot ? pot.lift : result.pumpFlow,
@@ -178,15 +182,15 @@ export function circuitOf(job: Job, fuel: Fuel, result: PointResult): HeatCircui
  * W/K of the engine that the returning fuel passes: all of it when it is spilled after the rail, the hoses' share when
  * before the rail but in the engine bay, nothing when by the tank. In the bay is where most of the line lies behind.
  */
-export function bayConductance(job: Job): number {
-  const { supply } = job.run;
-  const spill = supply.findIndex(isBypass);
-  const consumer = supply.findIndex(isConsumer);
-  if (spill < 0 || consumer < 0) return 0;
+export function bayConductance(job: RunInputs): number {
+  const run = circuitsOf(job);
+  const [spill] = run.bypasses;
+  const [consumer] = run.consumers;
+  if (spill === undefined || consumer === undefined) return 0;
   const all = assumed(job.assumptions, 'railHeat');
-  if (spill > consumer) return all;
-  const length = (to: number) => supply.slice(0, to).reduce((sum, c) => sum + lengthOf(c), 0);
-  return length(spill) > length(consumer) / 2 ? HOSE_SHARE * all : 0;
+  if (run.upstream(spill).some((id) => run.consumers.includes(id))) return all;
+  const start = new Map(spansOf(run).map((s) => [s.part, s.start]));
+  return start.get(spill)! > start.get(consumer)! / 2 ? HOSE_SHARE * all : 0;
 }
 
 /** When the margin falls below the least, between two steps by straight line. */

@@ -1,4 +1,5 @@
 import { inches } from '../units/quick.ts';
+import { frictionFactor } from './friction-factor.ts';
 
 /** Shapes of fitting with Darby's three constants. */
 export type FittingShape =
@@ -56,4 +57,20 @@ export function sizeChangeLoss(boreUpstream: number, boreDownstream: number): nu
   if (boreUpstream < boreDownstream) return (1 - ratio ** 2) ** 2;
   const jet = 1 + 0.622 * (1 - 0.215 * ratio ** 2 - 0.785 * ratio ** 5);
   return 0.0696 * (1 - ratio ** 5) * jet ** 2 + (jet - 1) ** 2;
+}
+
+const BEND_REYNOLDS = 1e4; // at which a bend's own friction is taken: the middle of what fuel lines see
+
+/**
+ * Loss of a bend, K on its bore, above that of straight tube as long as its centre line.
+ *
+ * @param angle - rad, greater than 0. @param centreLineRadius - m. @param bore - m.
+ * @see Rennels & Hudson, "Pipe Flow", 2012, equation 15.1 (its first term, friction along the arc, is left to the line).
+ */
+export function bendLoss(angle: number, centreLineRadius: number, bore: number): number {
+  if (!(angle > 0 && centreLineRadius > 0 && bore > 0)) throw new RangeError('angle, radius and bore must be positive');
+  const friction = frictionFactor(BEND_REYNOLDS, 0);
+  const half = Math.sin(Math.min(angle, Math.PI) / 2);
+  const tightness = (centreLineRadius / bore) ** ((4 * angle) / Math.PI);
+  return (0.1 + 2.4 * friction) * half + (6.6 * friction * (Math.sqrt(half) + half)) / tightness;
 }

@@ -4,7 +4,9 @@ import { failure, success, type Result } from '../result.ts';
 import { compileLoss, type CompiledLoss, type LossAt } from './compiled-loss.ts';
 import {
   STANDARD_GRAVITY,
+  type LinkLaw,
   type LinkState,
+  type Liquid,
   type Network,
   type NetworkFault,
   type NetworkLink,
@@ -60,6 +62,9 @@ export class NetworkSolver {
   /** Static pressure difference from `from` to `to`, kPa, less what a check valve takes to crack. */
   readonly #rise: Float64Array;
   readonly #losses: CompiledLoss[];
+  readonly #laws: LinkLaw[];
+  readonly #heights: Float64Array;
+  #liquid: Liquid;
   readonly #states: State[];
   readonly #pressures: Float64Array;
   readonly #flows: Float64Array;
@@ -89,12 +94,12 @@ export class NetworkSolver {
     this.#demands = Float64Array.from(nodes, (n) => (n.demand ?? 0) / LITRES_PER_HOUR);
     this.#imbalance = new Float64Array(links.length);
     this.#slopes = new Float64Array(links.length);
+    this.#liquid = liquid;
+    this.#laws = links.map((l) => l.law);
     this.#losses = links.map((l) => compileLoss(l.law, liquid, friction));
-    const weight = (liquid.density * STANDARD_GRAVITY) / PASCALS;
-    this.#rise = Float64Array.from(links, (l, i) => {
-      const cracking = l.law.kind === 'line' ? (l.law.cracking ?? 0) / PASCALS : 0;
-      return weight * ((nodes[this.#from[i]!]?.height ?? 0) - (nodes[this.#to[i]!]?.height ?? 0)) - cracking;
-    });
+    this.#heights = Float64Array.from(nodes, (n) => n.height);
+    this.#rise = new Float64Array(links.length);
+    this.#weigh();
     const edges: [number, number][] = [];
     links.forEach((_, l) => {
       const [a, b] = [this.#place[this.#from[l]!] ?? -1, this.#place[this.#to[l]!] ?? -1];
@@ -108,6 +113,44 @@ export class NetworkSolver {
       });
     this.#slotFromTo = slot(this.#from, this.#to);
     this.#slotToFrom = slot(this.#to, this.#from);
+  }
+
+  /** Static pressure along every link, for the heights and the liquid as they are. */
+  #weigh(): void {
+    const weight = (this.#liquid.density * STANDARD_GRAVITY) / PASCALS;
+    for (let l = 0; l < this.#rise.length; l++) {
+      const law = this.#laws[l]!;
+      const cracking = law.kind === 'line' ? (law.cracking ?? 0) / PASCALS : 0;
+      this.#rise[l] = weight * ((this.#heights[this.#from[l]!] ?? 0) - (this.#heights[this.#to[l]!] ?? 0)) - cracking;
+    }
+  }
+
+  /**
+   * Another liquid, other heights and other laws from now on, by place in the network; the places themselves stay. Links that
+   * had no other law than before are given as undefined.
+   */
+  change(liquid: Liquid, heights: ArrayLike<number>, laws: readonly (LinkLaw | undefined)[]): void {
+    const same = liquid.density === this.#liquid.density && liquid.viscosity === this.#liquid.viscosity;
+    this.#liquid = liquid;
+    for (let l = 0; l < laws.length; l++) {
+      const law = laws[l];
+      if (law) this.#laws[l] = law;
+      if (law ?? !same) this.#losses[l] = compileLoss(this.#laws[l]!, liquid, this.#network.friction);
+    }
+    for (let n = 0; n < this.#heights.length; n++) this.#heights[n] = heights[n]!;
+    this.#weigh();
+    this.#linksCurrent = false;
+  }
+
+  /** Pressure that is held at a node whose pressure is fixed, Pa. */
+  setFixedPressure(node: number, pressure: number): void {
+    if (this.#place[node] !== -1) throw new RangeError(`node ${node} has no fixed pressure`);
+    this.#pressures[node] = pressure / PASCALS;
+    this.#linksCurrent = false;
+  }
+  /** What is drawn at a node from now on, by its place, m3/s. */
+  setDemandAt(node: number, demand: number): void {
+    this.#demands[node] = demand / LITRES_PER_HOUR;
   }
 
   /** What is drawn at a node from now on, m3/s. */
@@ -151,7 +194,7 @@ export class NetworkSolver {
         if (switched.length < 2) return this.#fail({ code: 'noSingleAnswer' });
         // valves at both ends of a stretch were shut at once: the regulators first, the rest may then stay open
         switched.forEach(({ link }, i) => (this.#states[link] = former[i]!));
-        const regulators = switched.filter(({ link }) => this.#network.links[link]!.law.kind.endsWith('Regulator'));
+        const regulators = switched.filter(({ link }) => this.#laws[link]!.kind.endsWith('Regulator'));
         switched = regulators.length > 0 && regulators.length < switched.length ? regulators : switched.slice(0, 1);
         former = switched.map(({ link }) => this.#states[link]!);
         for (const { link, state } of switched) this.#states[link] = state;
@@ -274,7 +317,7 @@ export class NetworkSolver {
       const state = this.#states[l]!;
       if (state === State.shut) this.#imbalance[l] = -flow;
       else if (state === State.regulating) {
-        const law = links[l]!.law as { kind: string; set: number; slope: number };
+        const law = this.#laws[l] as { kind: string; set: number; slope: number };
         const slope = (law.slope * LITRES_PER_HOUR) / PASCALS;
         this.#slopes[l] = Math.max(slope, LEAST_REGULATOR_SLOPE);
         const set = law.set / PASCALS;
@@ -305,7 +348,7 @@ export class NetworkSolver {
       }
       const g = 1 / this.#slopes[l]!;
       const pushed = g * this.#imbalance[l]!;
-      const bypass = state === State.regulating && links[l]!.law.kind === 'bypassRegulator';
+      const bypass = state === State.regulating && this.#laws[l]!.kind === 'bypassRegulator';
       const deadHead = state === State.regulating && !bypass;
       // a link's flow follows both its ends; a regulating one only the end that it holds
       if (a >= 0) {
@@ -334,7 +377,7 @@ export class NetworkSolver {
         continue;
       }
       const [dpFrom, dpTo] = [pressureStep[this.#from[l]!]!, pressureStep[this.#to[l]!]!];
-      const dp = state !== State.regulating ? dpFrom - dpTo : links[l]!.law.kind === 'bypassRegulator' ? dpFrom : -dpTo;
+      const dp = state !== State.regulating ? dpFrom - dpTo : this.#laws[l]!.kind === 'bypassRegulator' ? dpFrom : -dpTo;
       flowStep[l] = (imbalance + dp) / this.#slopes[l]!;
     }
   }
@@ -345,10 +388,10 @@ export class NetworkSolver {
     const { links } = this.#network;
     for (let l = 0; l < links.length; l++) {
       const link = links[l]!;
-      const { kind } = link.law;
+      const { kind } = this.#laws[l]!;
       const regulator = kind === 'bypassRegulator' || kind === 'deadHeadRegulator';
       if (!regulator && !link.checkValve) continue;
-      const next = regulator ? this.#nextRegulatorState(link, l) : this.#nextCheckState(l);
+      const next = regulator ? this.#nextRegulatorState(l) : this.#nextCheckState(l);
       if (next.by > STATE_SLACK) broken.push({ link: l, ...next });
     }
     return broken.sort((a, b) => b.by - a.by);
@@ -364,8 +407,8 @@ export class NetworkSolver {
     return this.#pressures[this.#from[l]!]! - this.#pressures[this.#to[l]!]! + this.#rise[l]!;
   }
 
-  #nextRegulatorState({ law }: NetworkLink, l: number): { state: State; by: number } {
-    const { kind, set, slope } = law as { kind: string; set: number; slope: number };
+  #nextRegulatorState(l: number): { state: State; by: number } {
+    const { kind, set, slope } = this.#laws[l] as { kind: string; set: number; slope: number };
     const flow = this.#flows[l]!;
     const follow = ((slope * LITRES_PER_HOUR) / PASCALS) * flow;
     const bypass = kind === 'bypassRegulator';

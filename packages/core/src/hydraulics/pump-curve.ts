@@ -105,24 +105,44 @@ const blended = (a: Curve, b: Curve, weight: number): Curve => ({
   slope: (x) => (1 - weight) * a.slope(x) + weight * b.slope(x),
 });
 
+/** A pump whose tables are made into curves once, to be asked at any voltage. */
+export interface PumpModel {
+  at(voltage: number): PumpCurve;
+}
+
 /**
- * A pump's curve at a voltage: monotone through its table, between two tables by interpolation, outside them by the
- * affinity laws (flow with speed, pressure with speed squared, speed with voltage) and marked extrapolated.
+ * A pump's curves: monotone through its tables, between two tables by interpolation, outside them by the affinity laws
+ * (flow with speed, pressure with speed squared, speed with voltage) and marked extrapolated.
  */
-export function pumpCurveAt(tables: readonly PumpRows[], voltage: number): Result<PumpCurve, PumpTableFault> {
+export function compilePump(tables: readonly PumpRows[]): Result<PumpModel, PumpTableFault> {
   const fault = pumpTableFault(tables);
   if (fault) return failure(fault);
   if (tables.length === 0) return failure({ code: 'tooFewRows', table: 0 });
   const curves = tables.map((t) => singleVoltage(t, tables)).sort((a, b) => a.voltage - b.voltage);
-  const above = curves.findIndex((c) => c.voltage >= voltage);
-  const high = above < 0 ? curves.at(-1)! : curves[above]!;
-  const low = above <= 0 ? high : curves[above - 1]!;
-  if (high.voltage === voltage || low === high) {
-    const ratio = voltage / high.voltage;
-    return success(assemble(ratio === 1 ? high.rise : scaled(high.rise, ratio), high, high, 0, ratio));
-  }
-  const weight = (voltage - low.voltage) / (high.voltage - low.voltage);
-  return success(assemble(blended(low.rise, high.rise, weight), low, high, weight, 1));
+  let last: { voltage: number; curve: PumpCurve } | undefined; // the same voltage is asked for several times in a row
+  const at = (voltage: number): PumpCurve => {
+    const above = curves.findIndex((c) => c.voltage >= voltage);
+    const high = above < 0 ? curves.at(-1)! : curves[above]!;
+    const low = above <= 0 ? high : curves[above - 1]!;
+    if (high.voltage === voltage || low === high) {
+      const ratio = voltage / high.voltage;
+      return assemble(ratio === 1 ? high.rise : scaled(high.rise, ratio), high, high, 0, ratio);
+    }
+    const weight = (voltage - low.voltage) / (high.voltage - low.voltage);
+    return assemble(blended(low.rise, high.rise, weight), low, high, weight, 1);
+  };
+  return success({
+    at(voltage) {
+      if (last?.voltage !== voltage) last = { voltage, curve: at(voltage) };
+      return last.curve;
+    },
+  });
+}
+
+/** The curve at one voltage, where no other is asked for. */
+export function pumpCurveAt(tables: readonly PumpRows[], voltage: number): Result<PumpCurve, PumpTableFault> {
+  const model = compilePump(tables);
+  return model.ok ? success(model.value.at(voltage)) : model;
 }
 
 function assemble(rise: Curve, low: SingleVoltage, high: SingleVoltage, weight: number, ratio: number): PumpCurve {

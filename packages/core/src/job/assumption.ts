@@ -1,4 +1,4 @@
-import { celsius, kPa, litresPerHour } from '../units/quick.ts';
+import { celsius, kPa, litresPerHour, revolutionsPerMinute } from '../units/quick.ts';
 import { objectOf, quantity, TYPICAL_CONDITION, type Source } from './property.ts';
 import type { z } from 'zod';
 
@@ -111,6 +111,19 @@ export const assumptionProperties = {
   driveStartLevel: quantity('fuel level at the start of the drive', 'fraction', '%', {
     maximum: 1,
     typical: { si: 0.5, source: TYPICAL_CONDITION },
+  }),
+  idleSpeed: quantity('engine speed at idle', 'rotation', 'rpm', {
+    maximum: revolutionsPerMinute(6000),
+    typical: { si: revolutionsPerMinute(800), source: TYPICAL_CONDITION },
+    hint: 'Only an engine-driven pump asks for engine speeds.',
+  }),
+  cruiseSpeed: quantity('engine speed at cruise', 'rotation', 'rpm', {
+    maximum: revolutionsPerMinute(12000),
+    typical: { si: revolutionsPerMinute(2500), source: TYPICAL_CONDITION },
+  }),
+  fullSpeed: quantity('engine speed at full load', 'rotation', 'rpm', {
+    maximum: revolutionsPerMinute(20000),
+    typical: { si: revolutionsPerMinute(5500), source: TYPICAL_CONDITION },
   }),
   atmosphere: quantity('atmospheric pressure, absolute', 'pressure', 'kPa', {
     minimum: kPa(50),

@@ -1,75 +1,71 @@
 import { z } from 'zod';
+import { jointSchema } from '../parts/joint.ts';
+import { partSchema } from '../parts/kinds.ts';
 import { assumptionsSchema } from './assumption.ts';
 import { briefSchema } from './brief.ts';
-import { componentSchema } from './component.ts';
 import { gaugeSchema } from './gauge.ts';
+import { graphFaults } from './graph.ts';
 import { hangerSchema } from './hanger.ts';
 import { layouts, type LayoutKey } from './layout.ts';
 import { textSchema } from './measured.ts';
 import { pointsSchema } from './points.ts';
-import { returnEndProperty } from './return-end.ts';
+import { idSchema } from './property.ts';
 import { surveySchema } from './survey.ts';
 
-export const CURRENT_SCHEMA_VERSION = 2;
+export const CURRENT_SCHEMA_VERSION = 3;
 
-/** Reasons a fitter gave for living with a snag. */
-const overruleSchema = z.strictObject({
-  snag: z.string().max(120),
+export const MOST_PARTS = 200;
+export const MOST_JOINTS = 400;
+
+/** A fitter's reason for living with a snag. */
+export const overruleSchema = z.strictObject({
   reason: textSchema(1000).refine((reason) => reason.trim().length > 2, 'needs a reason in words'),
   at: z.iso.datetime(),
 });
+
+const atMost = <S extends z.ZodType>(schema: z.ZodRecord<typeof idSchema, S>, most: number, what: string) =>
+  schema.refine((held) => Object.keys(held).length <= most, `holds more than ${most} ${what}`);
+
+/** Every section and collection of a job with its own schema: an act is judged by those that it touches. */
+export const jobShape = {
+  name: textSchema(80).refine((name) => name.trim() !== '', 'must not be empty'),
+  vehicle: textSchema(120),
+  state: z.enum(['open', 'finished']),
+  brief: briefSchema,
+  survey: surveySchema,
+  layout: z.strictObject({
+    key: z.enum(Object.keys(layouts) as [LayoutKey, ...LayoutKey[]]).optional(),
+    reason: textSchema(1000).optional(),
+    /** Why not the one that Endrel would choose. */
+    overrule: textSchema(1000).optional(),
+  }),
+  /** Parts by id, on the run or set aside. */
+  parts: atMost(z.record(idSchema, partSchema), MOST_PARTS, 'parts'),
+  /** Joints by id. */
+  joints: atMost(z.record(idSchema, jointSchema), MOST_JOINTS, 'joints'),
+  /** Absent until the hanger is looked at. */
+  hanger: hangerSchema.optional(),
+  /** Absent while every operating point is reckoned under the job's usual conditions. */
+  points: pointsSchema.optional(),
+  /** Absent until the gauge is looked at. */
+  gauge: gaugeSchema.optional(),
+  assumptions: assumptionsSchema,
+  /** By the snag that is overruled. */
+  overrules: z
+    .record(z.string().max(120), overruleSchema)
+    .refine((held) => Object.keys(held).length <= 200, 'holds more than 200 overrules'),
+};
 
 /**
  * The job document: what a person measured, chose or signed, and nothing that can be computed.
  * SI values; an absent property is unknown. Heights are above the tank floor.
  */
 export const jobSchema = z
-  .strictObject({
-    schemaVersion: z.literal(CURRENT_SCHEMA_VERSION),
-    name: textSchema(80).refine((name) => name.trim() !== '', 'must not be empty'),
-    vehicle: textSchema(120),
-    state: z.enum(['open', 'finished']),
-    brief: briefSchema,
-    survey: surveySchema,
-    layout: z.strictObject({
-      key: z.enum(Object.keys(layouts) as [LayoutKey, ...LayoutKey[]]).optional(),
-      reason: textSchema(1000).optional(),
-      /** Why not the one that Endrel would choose. */
-      overrule: textSchema(1000).optional(),
-    }),
-    /** Components in the order in which fuel passes them; the return begins at the bypass regulator. */
-    run: z.strictObject({
-      supply: z.array(componentSchema).max(60),
-      return: z.array(componentSchema).max(40),
-      /** Where the return ends; absent means in the tank. */
-      returnTo: returnEndProperty.schema.optional(),
-      /** Measured parts that the present layout has no place for. */
-      spare: z.array(componentSchema).max(60).optional(),
-    }),
-    /** Absent until the hanger is looked at. */
-    hanger: hangerSchema.optional(),
-    /** Absent while every operating point is reckoned under the job's usual conditions. */
-    points: pointsSchema.optional(),
-    /** Absent until the gauge is looked at. */
-    gauge: gaugeSchema.optional(),
-    assumptions: assumptionsSchema,
-    overrules: z.array(overruleSchema).max(200),
-  })
+  .strictObject({ schemaVersion: z.literal(CURRENT_SCHEMA_VERSION), ...jobShape })
   .superRefine((job, context) => {
-    const seen = new Set<string>();
-    for (const line of ['supply', 'return', 'spare'] as const)
-      job.run[line]?.forEach((component, i) => {
-        if (seen.has(component.id))
-          context.addIssue({
-            code: 'custom',
-            path: ['run', line, i, 'id'],
-            message: `“${component.id}” names two components`,
-          });
-        seen.add(component.id);
-      });
+    for (const { path, message } of graphFaults(job)) context.addIssue({ code: 'custom', path, message });
   });
 export type Job = z.infer<typeof jobSchema>;
-export type Line = 'supply' | 'return';
 
 /** A job with nothing known yet. */
 export const blankJob = (name: string, vehicle = ''): Job => ({
@@ -80,7 +76,8 @@ export const blankJob = (name: string, vehicle = ''): Job => ({
   brief: {},
   survey: { tank: {}, lines: [] },
   layout: {},
-  run: { supply: [], return: [] },
+  parts: {},
+  joints: {},
   assumptions: {},
-  overrules: [],
+  overrules: {},
 });

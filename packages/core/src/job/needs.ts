@@ -1,7 +1,7 @@
-import { assertNever } from '../result.ts';
 import { briefProperties } from './brief.ts';
-import { componentDefinitions, componentName, type Component } from './component.ts';
-import type { Job, Line } from './job.ts';
+import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import type { Job } from './job.ts';
 import type { Property } from './property.ts';
 import { missingReadings } from '../gauge/gauge-findings.ts';
 import { surveyedTank } from '../tanks/surveyed-tank.ts';
@@ -22,8 +22,8 @@ export interface Need {
   readonly path: FieldPath;
   /** "tank depth" */
   readonly name: string;
-  /** The component it belongs to, if any. */
-  readonly component?: string;
+  /** The part it belongs to, if any. */
+  readonly part?: string;
   /** "Feed hose: hose length" */
   readonly title: string;
   /** true: the flow cannot be computed without it. */
@@ -33,13 +33,13 @@ export interface Need {
 /** Everything still unmeasured that a result waits for, in the order of the work. */
 export function needsOf(job: Job): Need[] {
   const needs: Need[] = [];
-  const add = (stage: Stage, path: FieldPath, name: string, blocks: boolean, component?: Component) =>
+  const add = (stage: Stage, path: FieldPath, name: string, blocks: boolean, part?: Part) =>
     needs.push({
       stage,
       path,
       name,
-      component: component?.id,
-      title: component ? `${componentName(component)}: ${name}` : name,
+      part: part?.id,
+      title: part ? `${partName(part)}: ${name}` : name,
       blocksSolution: blocks,
     });
   const group = (stage: Stage, base: FieldPath, properties: Record<string, Property>, held: object, blocks = true) => {
@@ -55,11 +55,9 @@ export function needsOf(job: Job): Need[] {
     add('survey', ['survey', 'tank', 'outletHeight'], tankProperties.outletHeight.name, false);
   if (job.hanger && Object.keys(job.hanger).length > 0)
     group('hanger', ['hanger'], hangerProperties, job.hanger, false);
-  for (const line of ['supply', 'return'] as const)
-    job.run[line].forEach((component, i) => {
-      for (const { key, property } of componentNeeds(component))
-        add('run', ['run', line, i, key], property.name, blocksFlow(component, key), component);
-    });
+  for (const part of circuitsOf(job).parts)
+    for (const { key, property } of partNeeds(part))
+      add('run', ['parts', part.id, key], property.name, kindOf(part).blocks(key), part);
   if (job.gauge && Object.keys(job.gauge).length > 0) {
     for (const key of missingReadings(job.gauge)) add('gauge', ['gauge', key], gaugeProperties[key].name, false);
     const tank = surveyedTank(job.survey.tank);
@@ -91,64 +89,21 @@ function briefNeeds({ brief }: Job): Record<string, Property> {
   return needs;
 }
 
-function needsOutletHeight(job: Job): boolean {
-  return job.run.supply.some((c) => c.kind === 'pump' && c.place === 'external');
-}
+const needsOutletHeight = (job: Job): boolean =>
+  circuitsOf(job).parts.some((c) => c.kind === 'pump' && c.place === 'external');
 
-function componentNeeds(component: Component): { key: string; property: Property }[] {
-  const held = component as unknown as Record<string, unknown>;
-  const found = Object.entries(componentDefinitions[component.kind].properties as Record<string, Property>)
-    .filter(([key, property]) => isNeeded(property) && held[key] === undefined)
+/** What a part waits for: what its kind needs, and what this one needs as it stands. */
+export function partNeeds(part: Part): { key: string; property: Property }[] {
+  const held = part as unknown as Record<string, unknown>;
+  const properties = propertiesOf(part.kind);
+  const own = new Set(kindOf(part).needs?.(part) ?? []);
+  const isUnknown = (key: string) => {
+    const value = held[key];
+    return value === undefined || (Array.isArray(value) && value.length === 0);
+  };
+  const found = Object.entries(properties)
+    .filter(([key, property]) => (isNeeded(property) || own.has(key)) && isUnknown(key))
     .map(([key, property]) => ({ key, property }));
-  if (component.kind === 'pump') {
-    const { tables, inletHeight } = componentDefinitions.pump.properties;
-    if (!component.tables?.length) found.push({ key: 'tables', property: tables });
-    if (component.place === 'external' && component.inletHeight === undefined)
-      found.push({ key: 'inletHeight', property: inletHeight });
-    const { targetPressure, sensorExpected, startsAtDemand, startsAtBoost } = componentDefinitions.pump.properties;
-    if (component.drive === 'pwm' && component.targetPressure === undefined)
-      found.push({ key: 'targetPressure', property: targetPressure });
-    if (component.drive === 'pwm' && component.sensorExpected === undefined)
-      found.push({ key: 'sensorExpected', property: sensorExpected });
-    if (component.runs === 'onDemand' && component.startsAtDemand === undefined)
-      found.push({ key: 'startsAtDemand', property: startsAtDemand });
-    if (component.runs === 'onBoost' && component.startsAtBoost === undefined)
-      found.push({ key: 'startsAtBoost', property: startsAtBoost });
-  }
-  return found;
+  // what always is needed comes before what only this one needs
+  return [...found.filter(({ key }) => !own.has(key)), ...found.filter(({ key }) => own.has(key))];
 }
-
-/** Choices of material and place are judged by rules; only geometry and characteristics stop the flow computation. */
-function blocksFlow(component: Component, key: string): boolean {
-  switch (component.kind) {
-    case 'tank':
-    case 'sock':
-    case 'rail':
-    case 'carburettor':
-      return false;
-    case 'hose':
-      return key !== 'construction';
-    case 'hardLine':
-      return key !== 'material';
-    case 'pump':
-      return ['tables', 'targetPressure', 'startsAtDemand', 'startsAtBoost'].includes(key);
-    case 'filter':
-    case 'pressureSensor':
-      return false;
-    case 'swirlPot':
-      return key === 'baseHeight';
-    case 'fitting':
-    case 'regulator':
-    case 'checkValve':
-    case 'returnDrop':
-      return true;
-    default:
-      return assertNever(component);
-  }
-}
-
-/** Which line of the run holds a component. */
-export const lineOf = (job: Job, id: string): Line | undefined =>
-  job.run.supply.some((c) => c.id === id) ? 'supply' : job.run.return.some((c) => c.id === id) ? 'return' : undefined;
-
-export const allComponents = (job: Job): Component[] => [...job.run.supply, ...job.run.return];

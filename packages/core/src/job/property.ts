@@ -122,7 +122,7 @@ export const text = (name: string, longest: number, hint?: string): TextProperty
 
 type Shape<P extends Record<string, Property>> = { [K in keyof P]: z.ZodOptional<P[K]['schema']> };
 
-/** The name of a component or of a row in a list. */
+/** The name of a part or of a row in a list. */
 export const idSchema = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes');
 
 /** A row of a list: its properties, and an id by which edits find it again. */

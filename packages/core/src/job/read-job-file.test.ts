@@ -48,7 +48,7 @@ describe('a job file', () => {
     expect(spreadOf(ofTakes(take(0.23), take(0.232)))).to.be.closeTo(0.002, 1e-12);
     expect(spreadOf(ofTakes(take(0.23)))).to.equal(undefined);
   });
-  it('refuses two components of one name', () => {
+  it('refuses two parts of one name', () => {
     expect(faults(withField((job: any) => (job.run.supply[1].id = 'tank-1')))[0]).to.match(
       /“tank-1” names two components/,
     );

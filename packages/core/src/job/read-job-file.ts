@@ -1,3 +1,5 @@
+import { digestOf, digestSchema, holdAttachment, LARGEST_ATTACHMENT } from '../attachments/attachment.ts';
+import { meshTextFault } from '../attachments/tank-mesh.ts';
 import { failure, success, type Result } from '../result.ts';
 import { CURRENT_SCHEMA_VERSION, jobSchema, type Job } from './job.ts';
 import { upgradeDocument } from './upgrade.ts';
@@ -9,9 +11,16 @@ export interface JobFileIssue {
   readonly message: string;
 }
 
+/** A job with the large things that its file carries along, by their digest. */
+export interface JobFile {
+  readonly job: Job;
+  readonly attachments: Readonly<Record<string, string>>;
+}
+
 export const LARGEST_JOB_FILE = 2 * 1024 * 1024; // bytes; a real job is under 100 kB
 const DEEPEST_NESTING = 32;
 const MOST_ISSUES = 20;
+const MOST_ATTACHMENTS = 20;
 
 const whole = (message: string) => failure([{ field: '', message }]);
 
@@ -20,7 +29,7 @@ const whole = (message: string) => failure([{ field: '', message }]);
  *
  * @returns the job at the current version, or every fault with its field (the first twenty).
  */
-export function readJobFile(text: string): Result<Job, JobFileIssue[]> {
+export function readJobFile(text: string): Result<JobFile, JobFileIssue[]> {
   if (text.length > LARGEST_JOB_FILE)
     return whole(`The file is ${(text.length / 1024 / 1024).toFixed(1)} MB; a job file is at most 2 MB.`);
   if (nestingOf(text) > DEEPEST_NESTING)
@@ -35,7 +44,7 @@ export function readJobFile(text: string): Result<Job, JobFileIssue[]> {
 }
 
 /** The same for a document that is already parsed. */
-export function readJobDocument(parsed: unknown): Result<Job, JobFileIssue[]> {
+export function readJobDocument(parsed: unknown): Result<JobFile, JobFileIssue[]> {
   if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed))
     return whole('The file does not hold a job: an object is expected.');
   const forbidden = forbiddenKey(parsed);
@@ -52,13 +61,56 @@ export function readJobDocument(parsed: unknown): Result<Job, JobFileIssue[]> {
         message: `is ${schemaVersion}, newer than this Endrel reads (${CURRENT_SCHEMA_VERSION}): update Endrel`,
       },
     ]);
-  const checked = jobSchema.safeParse(upgradeDocument(parsed as Record<string, unknown>));
-  if (checked.success) return success(checked.data);
+  const { attachments: carried, ...rest } = parsed as Record<string, unknown>;
+  let upgraded: ReturnType<typeof upgradeDocument>;
+  try {
+    upgraded = upgradeDocument(rest);
+  } catch {
+    return whole('The file cannot be brought to the present version: something in it is not what it should be.');
+  }
+  const attachments = { ...upgraded.attachments };
+  const faults = readAttachments(carried, attachments);
+  if (faults.length > 0) return failure(faults);
+  const checked = jobSchema.safeParse(upgraded.document);
+  if (checked.success) {
+    for (const [digest, text] of Object.entries(attachments)) holdAttachment(digest, text);
+    return success({ job: checked.data, attachments });
+  }
   return failure(
     checked.error.issues
       .slice(0, MOST_ISSUES)
       .map((issue) => ({ field: fieldPath(issue.path), message: issue.message })),
   );
+}
+
+/** Attachments that a file carries, judged one by one. */
+function readAttachments(carried: unknown, into: Record<string, string>): JobFileIssue[] {
+  const all = carried === undefined ? {} : carried;
+  if (typeof all !== 'object' || all === null || Array.isArray(all))
+    return [{ field: 'attachments', message: 'is not a list of attachments by their digest' }];
+  if (Object.keys(all).length > MOST_ATTACHMENTS)
+    return [{ field: 'attachments', message: `holds more than ${MOST_ATTACHMENTS}` }];
+  const faults: JobFileIssue[] = [];
+  for (const [digest, text] of [...Object.entries(all), ...Object.entries(into)] as [string, unknown][]) {
+    const field = `attachments.${digest.slice(0, 12)}`;
+    if (typeof text !== 'string' || text.length > LARGEST_ATTACHMENT)
+      faults.push({ field, message: 'is no text of at most 2 MB' });
+    else if (!digestSchema.safeParse(digest).success || digestOf(text) !== digest)
+      faults.push({ field, message: 'holds something else than its digest says' });
+    else {
+      const fault = meshTextFault(text);
+      if (fault) faults.push({ field, message: fault });
+      else into[digest] = text;
+    }
+  }
+  return faults;
+}
+
+/** The text of a job file, with the attachments that the job names. */
+export function writeJobFile(job: Job, textOf: (digest: string) => string | undefined): string {
+  const digest = job.survey.tank.mesh?.digest;
+  const text = digest === undefined ? undefined : textOf(digest);
+  return JSON.stringify(text === undefined ? job : { ...job, attachments: { [digest!]: text } }, undefined, 2);
 }
 
 export const describeIssue = ({ field, message }: JobFileIssue): string => (field ? `${field} ${message}` : message);

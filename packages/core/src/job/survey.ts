@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { mm } from '../units/quick.ts';
-import { lineMaterialNames } from './components/hard-line.ts';
+import { lineMaterialNames } from '../parts/hard-line/hard-line.ts';
 import { oldConnectionSchema } from './old-connection.ts';
 import { choice, flag, objectOf, quantity, rowOf, text } from './property.ts';
 import { tankSchema } from './tank.ts';

@@ -1,6 +1,6 @@
 import { tankWalls } from '../ratings/material-fuel.ts';
 import { z } from 'zod';
-import { packedMeshSchema } from '../tanks/packed-mesh.ts';
+import { tankMeshSchema } from '../attachments/tank-mesh.ts';
 import { litres, mm } from '../units/quick.ts';
 import { measuredSchema } from './measured.ts';
 import { namesOf, choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from './property.ts';
@@ -182,7 +182,7 @@ export const tankSchema = objectOf(tankProperties).extend({
   stations: z.array(rowOf(stationProperties)).max(40).optional(), // prettier-ignore
   zones: z.array(rowOf(zoneProperties)).max(12).optional(), // prettier-ignore
   baffles: z.array(rowOf(baffleProperties)).max(12).optional(), // prettier-ignore
-  mesh: packedMeshSchema.optional(),
+  mesh: tankMeshSchema.optional(),
   strapping: z.array(strappingRowSchema).max(400).optional(),
   fills: z.array(rowOf(fillProperties)).max(100).optional(), // prettier-ignore
 });

@@ -1,30 +1,29 @@
 import { CURRENT_SCHEMA_VERSION } from './job.ts';
+import type { Attachments, Document } from './upgrades/document.ts';
+import { toVersion2 } from './upgrades/to-version-2.ts';
+import { toVersion3 } from './upgrades/to-version-3.ts';
 
-type Document = Record<string, unknown>;
-type Upgrade = (document: Document) => Document;
+interface Upgraded {
+  readonly document: Document;
+  readonly attachments: Attachments;
+}
 
-/** From version n to n + 1, by n. Never edited once merged; each is tested on a kept file of its version. */
-export const upgrades: Readonly<Record<number, Upgrade>> = {
-  /** Version 1 held one ethanol figure in per cent, and no overrules. */
-  1: (document) => {
-    const { ethanolPercent, ...brief } = (document.brief ?? {}) as Document;
-    return {
-      ...document,
-      schemaVersion: 2,
-      brief:
-        typeof ethanolPercent === 'number' ? { ...brief, ethanol: { si: ethanolPercent / 100, unit: '%' } } : brief,
-      overrules: document.overrules ?? [],
-    };
-  },
+/** From version n to n + 1, by n. Never edited once merged; each is tested on kept files of its version. */
+export const upgrades: Readonly<Record<number, (document: Document) => Upgraded>> = {
+  1: (document) => ({ document: toVersion2(document), attachments: {} }),
+  2: toVersion3,
 };
 
 /** Brings a parsed document of a known older version to the current shape; the schema judges the outcome. */
-export function upgradeDocument(document: Document): Document {
+export function upgradeDocument(document: Document): Upgraded {
   let current = document;
+  let attachments: Attachments = {};
   for (let version = Number(document.schemaVersion); version < CURRENT_SCHEMA_VERSION; version++) {
     const upgrade = upgrades[version];
     if (!upgrade) throw new RangeError(`no upgrade from version ${version}`);
-    current = upgrade(current);
+    const step = upgrade(current);
+    current = step.document;
+    attachments = { ...attachments, ...step.attachments };
   }
-  return current;
+  return { document: current, attachments };
 }

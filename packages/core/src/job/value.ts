@@ -1,4 +1,4 @@
-import { componentDefinitions, type Component } from './component.ts';
+import { partKinds, type Part } from '../parts/kinds.ts';
 import type { Measured } from './measured.ts';
 import type { Property, Source } from './property.ts';
 
@@ -8,17 +8,17 @@ export interface Value {
   readonly source: Source;
 }
 
-/** A component's property: as measured, else the visible typical value, else unknown. */
-export function valueOf(component: Component, key: string): Value | undefined {
-  const measured = (component as unknown as Record<string, Measured | undefined>)[key];
+/** A part's property: as measured, else the visible typical value, else unknown. */
+export function valueOf(part: Part, key: string): Value | undefined {
+  const measured = (part as unknown as Record<string, Measured | undefined>)[key];
   if (measured !== undefined) return { si: measured.si, source: 'measured' };
-  const property = (componentDefinitions[component.kind].properties as Record<string, Property>)[key];
+  const property = (partKinds[part.kind].properties as Record<string, Property>)[key];
   return property?.type === 'quantity' ? property.typical : undefined;
 }
 
-/** The same where the kind of component has a typical value: never unknown. */
-export function settledValue(component: Component, key: string): number {
-  const value = valueOf(component, key);
-  if (!value) throw new RangeError(`${component.kind} has no typical ${key}`);
+/** The same where the kind of part has a typical value: never unknown. */
+export function settledValue(part: Part, key: string): number {
+  const value = valueOf(part, key);
+  if (!value) throw new RangeError(`${part.kind} has no typical ${key}`);
   return value.si;
 }

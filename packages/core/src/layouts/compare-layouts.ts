@@ -1,13 +1,13 @@
 import { assess, type Assessment } from '../assess.ts';
 import { applyAct } from '../job/acts/apply-act.ts';
-import { componentName } from '../job/component.ts';
-import type { Job } from '../job/job.ts';
 import type { LayoutKey } from '../job/layout.ts';
-import { allComponents } from '../job/needs.ts';
-import { lengthOf } from '../run/component-loss.ts';
 import { pointKeys, type PointKey } from '../run/operating-point.ts';
-import type { wantedRailPressure } from '../run/solve-run.ts';
+import type { OperatingPoint } from '../run/operating-point.ts';
 import { withStandIns } from './stand-in-parts.ts';
+import { partsAside, partsOnRun } from '../job/graph.ts';
+import type { Job } from '../job/job.ts';
+import { type Part, isLine, kindOf, partName } from '../parts/kinds.ts';
+import { circuitsOf } from '../run/circuits.ts';
 
 /** A job laid out in one school and solved, with what the schools are compared by. SI. */
 export interface LaidOut {
@@ -35,12 +35,13 @@ export interface LaidOut {
 /** The job in one school, with the parts there are and stand-ins for those there are not. */
 export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
   // the school that it is laid out in is judged as it stands, in the fitter's own order of parts
-  const asItStands = key === job.layout.key && job.run.supply.length > 0;
+  const asItStands = key === job.layout.key && partsOnRun(job).length > 0;
   const laid = asItStands ? job : applyAct(job, { act: 'chooseLayout', key });
   const stood = withStandIns(laid);
   const assessment = assess(stood.job);
   const { solution, drive, joints } = assessment.findings;
-  const owned = new Set([...allComponents(job), ...(job.run.spare ?? [])].map((c) => c.id));
+  const before = new Set(partsOnRun(job).map((c) => c.id));
+  const line = partsOnRun(stood.job).filter((c) => isLine(c) || c.kind === 'returnDrop' || c.kind === 'bend');
   const pressures: LaidOut['pressures'] = Object.fromEntries(
     pointKeys.flatMap((k) => {
       const result = solution?.points[k];
@@ -57,34 +58,36 @@ export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
     suctionMargin: solution?.points.fullLoadHot.suctionMargin,
     tankAfterDrive: drive?.steps.at(-1)!.tank,
     joints: joints.length,
-    line: allComponents(stood.job).reduce((sum, c) => sum + (c.kind === 'rail' ? 0 : lengthOf(c)), 0),
-    hose: allComponents(stood.job).reduce((sum, c) => sum + (c.kind === 'hose' ? lengthOf(c) : 0), 0),
+    line: line.reduce((sum, c) => sum + lengthOf(c), 0),
+    hose: line.reduce((sum, c) => sum + (c.kind === 'hose' ? lengthOf(c) : 0), 0),
     toBuy: [
-      ...allComponents(laid)
-        .filter((c) => !owned.has(c.id))
-        .map(componentName),
+      ...circuitsOf(laid)
+        .parts.filter((c) => !(c.id in job.parts))
+        .map(partName),
       ...(isControlled(laid) && !isControlled(job) ? ['Pump controller'] : []),
     ],
-    setAside: (laid.run.spare ?? []).filter((c) => allComponents(job).some((o) => o.id === c.id)).map(componentName),
+    setAside: partsAside(laid)
+      .filter((c) => before.has(c.id))
+      .map(partName),
     newOpening: needsNewOpening(job, laid),
   };
 }
 
-const isControlled = (job: Job) => job.run.supply.some((c) => c.kind === 'pump' && c.drive === 'pwm');
+const lengthOf = (part: Part) => kindOf(part).length?.(part) ?? 0;
+
+const isControlled = (job: Job) => partsOnRun(job).some((c) => c.kind === 'pump' && c.drive === 'pwm');
 
 /** A return or an overflow comes into the tank, and neither a drop nor an old connection is there for it. */
 function needsNewOpening(job: Job, laid: Job): boolean {
-  const { supply, return: back, returnTo } = laid.run;
-  const intoTank = (back.length > 0 && returnTo !== 'pot') || supply.some((c) => c.kind === 'swirlPot');
-  const had = [...allComponents(job), ...(job.run.spare ?? [])].some(
-    (c) => c.kind === 'returnDrop' || c.kind === 'swirlPot',
-  );
+  const { tank } = circuitsOf(laid);
+  const intoTank = tank !== undefined && circuitsOf(laid).into(tank.id).length > 0;
+  const had = Object.values(job.parts).some((c) => c.kind === 'returnDrop' || c.kind === 'swirlPot');
   const old = (job.survey.oldConnections ?? []).some((c) => c.did === 'return' || c.fate === 'reuse');
   return intoTank && !had && !old;
 }
 
 /** What the engine wants where it measures: with a manifold reference the same at every point, without one what it gets. */
-function wantedAtInjectors(job: Job, point: Parameters<typeof wantedRailPressure>[1]): number | undefined {
+function wantedAtInjectors(job: Job, point: OperatingPoint): number | undefined {
   const base = job.brief.railPressure?.si;
   if (base === undefined) return undefined;
   // an engine mapped for a fixed rail pressure sees it less the manifold, whatever the layout

@@ -1,4 +1,4 @@
-import type { PumpTable } from '../job/components/pump.ts';
+import type { PumpTable } from '../parts/pump/pump-table.ts';
 import { measured } from '../job/measured.ts';
 import { kPa, litresPerHour } from '../units/quick.ts';
 

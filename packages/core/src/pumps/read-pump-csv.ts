@@ -1,5 +1,5 @@
 import { pumpTableFault } from '../hydraulics/pump-curve.ts';
-import { pumpTableFields, type PumpTable } from '../job/components/pump.ts';
+import { pumpTableFields, type PumpTable } from '../parts/pump/pump-table.ts';
 import type { Measured } from '../job/measured.ts';
 import { failure, success, type Result } from '../result.ts';
 import type { QuantityField } from '../units/field.ts';

@@ -1,4 +1,11 @@
-import type { ComponentOf } from '../job/component.ts';
+import type { Measured } from '../job/measured.ts';
+
+/** What decides when a pump runs. */
+export interface Staging {
+  readonly runs?: 'always' | 'onDemand' | 'onBoost';
+  readonly startsAtDemand?: Measured;
+  readonly startsAtBoost?: Measured;
+}
 
 /**
  * Whether a staged pump runs while the engine burns `demand` (m3/s) at `manifold` pressure (Pa gauge).
@@ -6,7 +13,7 @@ import type { ComponentOf } from '../job/component.ts';
  * A threshold that is not known yet does not hold the pump back: needs ask for it.
  */
 export function pumpRuns(
-  { runs, startsAtDemand, startsAtBoost }: ComponentOf<'pump'>,
+  { runs, startsAtDemand, startsAtBoost }: Staging,
   { demand, manifold }: { demand: number; manifold: number },
 ): boolean {
   switch (runs ?? 'always') {

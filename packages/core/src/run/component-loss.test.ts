@@ -3,7 +3,7 @@ import { changed, cleanJob, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { LinkLaw } from '../hydraulics/network.ts';
 import { linkLoss } from '../hydraulics/link-loss.ts';
-import type { Component, ComponentOf } from '../job/component.ts';
+import type { Part, PartOf } from '../parts/kinds.ts';
 import { boreOf, lengthOf, lineLawOf, mediumLaw, sizeChangeOf, splitterLoss, STOPPED_PUMP } from './component-loss.ts';
 import { findingsOf } from './findings.ts';
 import { layRail } from './lay-rail.ts';
@@ -13,10 +13,10 @@ const petrol = { density: 745, viscosity: 0.53e-3 };
 const flow = 180 / 3.6e6;
 const loss = (law: LinkLaw) => linkLoss(law, flow, petrol).loss;
 const velocityHead = (bore: number) => (petrol.density / 2) * (flow / ((Math.PI / 4) * bore ** 2)) ** 2;
-const fitting = (shape: ComponentOf<'fitting'>['shape'], bore = 8) =>
+const fitting = (shape: PartOf<'fitting'>['shape'], bore = 8) =>
   lineLawOf({ kind: 'fitting', id: 'f', shape, bore: mm(bore) }, 0)!;
 
-describe('losses of components', () => {
+describe('losses of parts', () => {
   // Closed form: K times the velocity head in the fitting's own bore.
   it('Y, block and tee branch cost their K on their own bore', () => {
     expect(loss(fitting('y'))).to.be.closeTo(splitterLoss.y * velocityHead(0.008), 0.5);
@@ -50,7 +50,7 @@ describe('losses of components', () => {
     expect(lengthOf({ kind: 'swirlPot', id: 'p' })).to.equal(0);
   });
   it('a change of bore is charged to the narrower part, at both of its ends', () => {
-    const line = (bore: number): Component => ({ kind: 'hose', id: `h${bore}`, bore: mm(bore), length: mm(100) });
+    const line = (bore: number): Part => ({ kind: 'hose', id: `h${bore}`, bore: mm(bore), length: mm(100) });
     const middle = [line(10), line(6), line(10)];
     expect(sizeChangeOf(middle, 0)).to.equal(0);
     expect(sizeChangeOf(middle, 1)).to.be.greaterThan(sizeChangeOf(middle.slice(0, 2), 1));
@@ -68,13 +68,13 @@ describe('a filter inside the regulator', () => {
     );
     const [plain, inside] = [cleanJob(), combined].map((j) => findingsOf(j).solution!.points.idle);
     expect(Math.abs(inside!.railPressure - plain!.railPressure)).to.be.lessThan(1.5e3);
-    const outlet = (p: typeof plain) => p!.components.find((c) => c.id === 'pump-1')!.outletPressure;
+    const outlet = (p: typeof plain) => p!.parts.find((c) => c.id === 'pump-1')!.outletPressure;
     expect(outlet(inside) - outlet(plain)).to.be.within(10e3, 25e3);
   });
   it('counts as dirty in the hot case', () => {
     const drop = (key: 'fullLoad' | 'fullLoadHot') => {
       const combined = cleanJob((j) => (get(j, 'regulator').builtInRating = { si: 10e-6, unit: 'µm' }));
-      const c = findingsOf(combined).solution!.points[key].components.find((x) => x.id === 'regulator-1')!;
+      const c = findingsOf(combined).solution!.points[key].parts.find((x) => x.id === 'regulator-1')!;
       return c.inletPressure - c.outletPressure;
     };
     expect(drop('fullLoadHot')).to.be.greaterThan(1.8 * drop('fullLoad'));
@@ -82,7 +82,7 @@ describe('a filter inside the regulator', () => {
 });
 
 describe('rails as nodes and links', () => {
-  const rail = (feed: ComponentOf<'rail'>['feed']): ComponentOf<'rail'> => ({
+  const rail = (feed: PartOf<'rail'>['feed']): PartOf<'rail'> => ({
     ...get(demoJobs.rescuePickup, 'rail'),
     feed,
   });

@@ -1,49 +1,62 @@
-import { pumpCurveAt } from '../hydraulics/pump-curve.ts';
-import type { Job } from '../job/job.ts';
+import { compilePump } from '../hydraulics/pump-curve.ts';
+import { springOf } from '../parts/engine-pump/engine-pump.ts';
 import { pumpRows } from '../pumps/pump-rows.ts';
+import type { Circuits } from './circuits.ts';
 
 /** Highest pressures that the pumps can make, at no flow: everything upstream of a regulator must survive them. Pa gauge. */
 export interface DeadHead {
   /** At the outlet of the pumps that feed the engine. */
   readonly pressure: number;
-  /** At each component of the supply, with every line behind it blocked. */
+  /** At each part of the supply, with every line behind it blocked. */
   readonly at: Readonly<Record<string, number>>;
   readonly beyondTable: boolean;
   readonly relieved: boolean;
 }
 
+interface Reached {
+  readonly pressure: number;
+  readonly beyondTable: boolean;
+  readonly relieved: boolean;
+}
+const nothing: Reached = { pressure: 0, beyondTable: false, relieved: false };
+
 /**
- * Pumps in series add up, pumps side by side reach what the strongest does, a relief valve limits its own, and a swirl
- * pot, open to the tank, starts again from nothing.
+ * Pumps in series add up, pumps side by side reach what the strongest does, a relief valve limits its own, and a vessel,
+ * open to the tank, starts again from nothing.
  *
  * @param voltage - V at the pumps.
  */
-export function deadHeads(job: Job, voltage: number): DeadHead {
-  const at: Record<string, number> = {};
-  let before = 0; // at the inlet of the present group of pumps
-  let reached = 0;
-  let beyondTable = false;
-  let relieved = false;
-  for (const component of job.run.supply) {
-    if (component.kind === 'swirlPot') before = reached = 0;
-    if (component.kind === 'pump') {
-      const curve = pumpCurveAt(pumpRows(component), voltage);
-      if (!component.beside) {
-        before = reached;
-        reached = 0;
-        beyondTable = relieved = false;
-      }
-      if (curve.ok) {
-        const relief = component.reliefPressure?.si;
-        const own = before + Math.min(curve.value.deadHead, relief ?? Infinity);
-        if (own > reached) {
-          reached = own;
-          beyondTable = curve.value.deadHeadBeyondTable && relief === undefined;
-          relieved = relief !== undefined;
-        }
+export function deadHeads(circuits: Circuits, voltage: number): DeadHead {
+  const reachedBy = new Map<string, Reached>();
+  const strongest = (pumps: readonly string[]): Reached =>
+    pumps.map(reached).reduce((a, b) => (b.pressure > a.pressure ? b : a), nothing);
+  function reached(id: string): Reached {
+    const known = reachedBy.get(id);
+    if (known) return known;
+    reachedBy.set(id, nothing); // a ring of pumps adds nothing to itself
+    const before = strongest(circuits.zoneBefore(id)?.fedBy ?? []).pressure;
+    const part = circuits.part(id);
+    let made = nothing;
+    if (part.kind === 'enginePump') made = { pressure: before + springOf(part), beyondTable: false, relieved: true };
+    else if (part.kind === 'pump') {
+      const model = compilePump(pumpRows(part));
+      if (model.ok) {
+        const { deadHead, deadHeadBeyondTable } = model.value.at(voltage);
+        const relief = part.reliefPressure?.si;
+        made = {
+          pressure: before + Math.min(deadHead, relief ?? Infinity),
+          beyondTable: deadHeadBeyondTable && relief === undefined,
+          relieved: relief !== undefined,
+        };
       }
     }
-    at[component.id] = reached;
+    reachedBy.set(id, made);
+    return made;
   }
-  return { pressure: reached, at, beyondTable, relieved };
+  const at: Record<string, number> = {};
+  for (const id of circuits.order) {
+    if (circuits.lineOf(id) !== 'supply') continue;
+    at[id] = strongest(circuits.zoneOf(id)?.fedBy ?? []).pressure;
+  }
+  return { ...strongest(circuits.feedPumps.length > 0 ? circuits.feedPumps : circuits.pumps), at };
 }

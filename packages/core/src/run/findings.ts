@@ -9,7 +9,7 @@ import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { needsOf, type Need } from '../job/needs.ts';
 import type { Value } from '../job/value.ts';
-import { jointsOf, type Joint } from './joints.ts';
+import { jointsOf, type JointFinding } from './joints.ts';
 import { runFaults, type RunFault } from './run-fault.ts';
 import { solveRun, type RunSolution } from './solve-run.ts';
 import { floatFindings, type FloatFindings } from '../senders/float-findings.ts';
@@ -23,7 +23,7 @@ export interface Findings {
   readonly job: Job;
   readonly needs: readonly Need[];
   readonly faults: readonly RunFault[];
-  readonly joints: readonly Joint[];
+  readonly joints: readonly JointFinding[];
   readonly fuel?: Fuel;
   readonly bsfc?: Value;
   readonly demand?: Demand;

@@ -1,11 +1,12 @@
 import { mate, type MateFault, type Seal } from '../fittings/mate.ts';
 import { portForms, type Port } from '../fittings/port.ts';
-import type { Component } from '../job/component.ts';
-import type { Job } from '../job/job.ts';
+import type { Graph } from '../job/graph.ts';
+import { circuitsOf, lineOfZone, type Line } from './circuits.ts';
 
-/** Where two components meet, as far as their ports are described. */
-export interface Joint {
-  readonly line: 'supply' | 'return';
+/** Where two parts meet, as far as their ports are described; the way that fuel takes. */
+export interface JointFinding {
+  readonly id: string;
+  readonly line: Line;
   readonly from: string;
   readonly to: string;
   readonly outlet?: Port;
@@ -15,25 +16,27 @@ export interface Joint {
   readonly sealant?: 'none' | 'liquid' | 'tape';
 }
 
-/** Every joint along both lines; those of the return begin at the bypass regulator's spill, which has no port of its own yet. */
-export function jointsOf(job: Job): Joint[] {
-  return (['supply', 'return'] as const).flatMap((line) =>
-    job.run[line].slice(1).map((component, i): Joint => jointBetween(line, job.run[line][i]!, component)),
+/** Every joint of the run, in the order of the fuel. */
+export function jointsOf(job: Graph): JointFinding[] {
+  const run = circuitsOf(job);
+  return run.order.flatMap((id) =>
+    run.into(id).map((flow): JointFinding => {
+      const outlet = run.part(flow.from).ports?.[flow.fromPort]?.fitting;
+      const inlet = run.part(flow.to).ports?.[flow.toPort]?.fitting;
+      const joint = {
+        id: flow.joint,
+        line: lineOfZone(flow.zone),
+        from: flow.from,
+        to: flow.to,
+        outlet,
+        inlet,
+        sealant: job.joints[flow.joint]!.sealant,
+      } as const;
+      if (!outlet || !inlet) return joint;
+      const mated = mate(outlet, inlet);
+      return { ...joint, verdict: mated.ok ? { ok: true, seal: mated.value } : { ok: false, fault: mated.fault } };
+    }),
   );
-}
-
-function jointBetween(line: Joint['line'], from: Component, to: Component): Joint {
-  const joint = {
-    line,
-    from: from.id,
-    to: to.id,
-    outlet: from.outletPort,
-    inlet: to.inletPort,
-    sealant: to.inletSealant,
-  };
-  if (!joint.outlet || !joint.inlet) return joint;
-  const mated = mate(joint.outlet, joint.inlet);
-  return { ...joint, verdict: mated.ok ? { ok: true, seal: mated.value } : { ok: false, fault: mated.fault } };
 }
 
 export function describeMateFault(fault: MateFault, outlet: Port, inlet: Port): string {

@@ -21,6 +21,7 @@ export interface OperatingPoint {
   readonly level: number;
   /** Every fine filter is reckoned at least this dirty; 1 is new. */
   readonly dirt: number;
+  readonly speed: number; // rev/s of the engine
 }
 
 type Condition = 'demand' | 'manifold' | keyof PointConditions;
@@ -43,8 +44,22 @@ const usualOf: Record<PointKey, Partial<Record<Condition, AssumptionKey>> & { re
 const usualOfAny = { temperature: 'fuelTemperature', voltage: 'runningVoltage', level: 'fuelLevel' } as const;
 const NEW_FILTER = 1;
 
+/** The assumption behind the engine's speed: it stands while the pump primes. */
+const speedOf: Record<PointKey, AssumptionKey | undefined> = {
+  keyOn: undefined,
+  idle: 'idleSpeed',
+  cruise: 'cruiseSpeed',
+  fullLoad: 'fullSpeed',
+  fullLoadHot: 'fullSpeed',
+  overrun: 'cruiseSpeed',
+  hotRestart: 'idleSpeed',
+};
+
 /** The conditions that a run is solved for: the seven that strand a car, then the fitter's own. @param fullDemand - m3/s. */
-export function operatingPoints(job: Job, fullDemand: number): OperatingPoint[] {
+export function operatingPoints(
+  job: Pick<Job, 'assumptions' | 'brief' | 'points'>,
+  fullDemand: number,
+): OperatingPoint[] {
   const value = (key: AssumptionKey) => assumed(job.assumptions, key);
   const boost = job.brief.aspiration === 'natural' ? 0 : (job.brief.boost?.si ?? 0);
   const conditions = (given: PointConditions | undefined, usual: Partial<Record<Condition, AssumptionKey>>) => {
@@ -67,6 +82,7 @@ export function operatingPoints(job: Job, fullDemand: number): OperatingPoint[] 
         name: pointNames[key],
         demand: usual.demand ? value(usual.demand) : 0,
         manifold: usual.manifold ? value(usual.manifold) : 0,
+        speed: speedOf[key] ? value(speedOf[key]) : 0,
         ...(isFullLoad(key) && full),
         ...conditions(job.points?.[key], usual),
       };
@@ -79,6 +95,7 @@ export function operatingPoints(job: Job, fullDemand: number): OperatingPoint[] 
       name: own.label?.trim() || 'own point',
       demand: ownDemand(own, fullDemand),
       manifold: own.manifold?.si ?? 0,
+      speed: value('cruiseSpeed'),
       ...conditions(own, {}),
     })),
   ];
@@ -92,9 +109,9 @@ export function originOf(
   key: string,
   condition: Exclude<Condition, 'demand'>,
 ): { readonly source: Source; readonly path?: FieldPath } {
-  const own = (job.points?.own ?? []).findIndex((o) => o.id === key);
-  if (own >= 0 && (condition === 'manifold' || job.points!.own![own]![condition]))
-    return { source: 'chosen', path: ['points', 'own', own, condition] };
+  const own = job.points?.own?.find((o) => o.id === key);
+  if (own && (condition === 'manifold' || own[condition]))
+    return { source: 'chosen', path: ['points', 'own', key, condition] };
   if (condition !== 'manifold' && job.points?.[key as PointKey]?.[condition])
     return { source: 'chosen', path: ['points', key, condition] };
   if (condition === 'manifold' && isFullLoad(key))

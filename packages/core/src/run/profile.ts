@@ -1,12 +1,12 @@
-import type { Span } from './build-network.ts';
+import type { Span } from './spans.ts';
 import type { PointResult } from './solve-run.ts';
 
 /** Pressure at a place along the run: metres of line from the tank, out and back. */
 export interface ProfilePoint {
   readonly distance: number; // m
   readonly pressure: number; // Pa gauge
-  /** The component whose inlet or outlet this is. */
-  readonly component: string;
+  /** The part whose inlet or outlet this is. */
+  readonly part: string;
   readonly end: 'inlet' | 'outlet';
 }
 
@@ -14,12 +14,12 @@ export interface ProfilePoint {
 export function pressureProfile(spans: readonly Span[], result: PointResult): ProfilePoint[] {
   const supplyLength = Math.max(0, ...spans.filter((s) => s.line === 'supply').map((s) => s.start + s.length));
   return spans.flatMap((span): ProfilePoint[] => {
-    const flow = result.components.find((c) => c.id === span.component);
+    const flow = result.parts.find((c) => c.id === span.part);
     if (!flow) return [];
-    const start = span.start + (span.line === 'return' ? supplyLength : 0);
+    const start = span.start + (span.line === 'supply' ? 0 : supplyLength);
     return [
-      { distance: start, pressure: flow.inletPressure, component: span.component, end: 'inlet' },
-      { distance: start + span.length, pressure: flow.outletPressure, component: span.component, end: 'outlet' },
+      { distance: start, pressure: flow.inletPressure, part: span.part, end: 'inlet' },
+      { distance: start + span.length, pressure: flow.outletPressure, part: span.part, end: 'outlet' },
     ];
   });
 }

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { afterRailJob, changed, cleanJob, get, twoPumpJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import type { ComponentOf } from '../job/component.ts';
+import type { PartOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import { pumpClasses } from '../pumps/library.ts';
 import { celsius } from '../units/quick.ts';
@@ -20,7 +20,7 @@ const LPH = 3.6e6;
 const si = (value: number, unit: string) => ({ si: value, unit });
 
 const flowOf = (solution: RunSolution, key: (typeof pointKeys)[number], id: string) =>
-  solution.points[key].components.find((c) => c.id === id)!.flow * LPH;
+  solution.points[key].parts.find((c) => c.id === id)!.flow * LPH;
 
 describe('pumps side by side', () => {
   it('share the flow equally when they are alike, against the same pressure', () => {
@@ -109,11 +109,11 @@ describe('a pump under a controller', () => {
   it('with the sensor near the tank leaves out what the line loses', () => {
     const near = changed(demoJobs.islandShuttle, (j) => {
       const at = j.run.supply.findIndex((c) => c.kind === 'pressureSensor');
-      const [sensor] = j.run.supply.splice(at, 1) as [ComponentOf<'pressureSensor'>];
+      const [sensor] = j.run.supply.splice(at, 1) as [PartOf<'pressureSensor'>];
       j.run.supply.splice(3, 0, { ...sensor, onRail: false });
     });
     const { points } = solve(near);
-    const outlet = (key: 'idle' | 'fullLoad') => points[key].components.find((c) => c.id === 'pump-1')!.outletPressure;
+    const outlet = (key: 'idle' | 'fullLoad') => points[key].parts.find((c) => c.id === 'pump-1')!.outletPressure;
     expect(outlet('fullLoad')).to.be.closeTo(500e3, 60);
     expect(points.fullLoad.railPressure).to.be.lessThan(points.idle.railPressure - 1e3);
   });
@@ -130,7 +130,7 @@ describe('a pump under a controller', () => {
 });
 
 describe('two rails', () => {
-  const fed = (feed: ComponentOf<'rail'>['feed']) =>
+  const fed = (feed: PartOf<'rail'>['feed']) =>
     solve(changed(demoJobs.rescuePickup, (j) => (get(j, 'rail').feed = feed)));
   it('hold their pressure and pass the same demand however they are fed', () => {
     for (const feed of ['single', 'series', 'parallel', 'crossover'] as const) {
@@ -145,8 +145,8 @@ describe('two rails', () => {
     }
   });
   it('lose most in series, where all that is spilled passes both and the tube between them', () => {
-    const loss = (feed: ComponentOf<'rail'>['feed']) => {
-      const rail = fed(feed).points.idle.components.find((c) => c.id === 'rail-1')!;
+    const loss = (feed: PartOf<'rail'>['feed']) => {
+      const rail = fed(feed).points.idle.parts.find((c) => c.id === 'rail-1')!;
       return rail.inletPressure - rail.outletPressure;
     };
     expect(loss('series')).to.be.greaterThan(loss('parallel'));
@@ -184,7 +184,7 @@ describe('operating points', () => {
     expect(at({ level: si(1, '%') }).suctionMargin - plain.suctionMargin).to.be.closeTo(0.75 * 0.236, 5e-3);
     expect(at({ temperature: si(celsius(45), '°C') }).suctionMargin).to.be.lessThan(plain.suctionMargin - 3);
     const drop = (dirt: number) => {
-      const filter = at({ dirt: si(dirt, '') }).components.find((c) => c.id === 'filter-1')!;
+      const filter = at({ dirt: si(dirt, '') }).parts.find((c) => c.id === 'filter-1')!;
       return (filter.inletPressure - filter.outletPressure) / filter.flow;
     };
     expect((drop(7) - drop(4)) / (drop(4) - drop(1))).to.be.closeTo(1, 0.03);
@@ -216,6 +216,6 @@ describe('a run that cannot bring what the engine burns', () => {
     expect(pumpFlow * LPH).to.be.closeTo(delivered * LPH, 1e-3);
     expect(delivered).to.be.lessThan(point.demand);
     for (const p of Object.values(points))
-      for (const c of p!.components) expect(Math.min(c.inletPressure, c.outletPressure)).to.be.greaterThan(-101.325e3);
+      for (const c of p!.parts) expect(Math.min(c.inletPressure, c.outletPressure)).to.be.greaterThan(-101.325e3);
   });
 });

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { expect } from 'chai';
 import { changed, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import type { ComponentOf } from '../job/component.ts';
+import type { PartOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import { pumpClasses } from '../pumps/library.ts';
 import { findingsOf } from './findings.ts';
@@ -36,7 +36,7 @@ const runOf = (choice: Choice): Job =>
       delete job.run.returnTo;
       get(job, 'pump').place = 'inTank';
     }
-    const first = job.run.supply.findLast((c) => c.kind === 'pump') as ComponentOf<'pump'>;
+    const first = job.run.supply.findLast((c) => c.kind === 'pump') as PartOf<'pump'>;
     const wires = choice.wire && {
       supplyWire: choice.wire,
       supplyLength: si(4, 'm'),
@@ -57,7 +57,7 @@ const runOf = (choice: Choice): Job =>
     get(job, 'rail').feed = choice.feed;
     const feed = get(job, 'hose', choice.pot ? 2 : 0);
     Object.assign(feed, { bore: si(choice.feedBore, 'mm'), length: si(choice.length, 'mm') });
-    const back = job.run.return.find((c) => c.kind === 'hose') as ComponentOf<'hose'>;
+    const back = job.run.return.find((c) => c.kind === 'hose') as PartOf<'hose'>;
     Object.assign(back, { bore: si(choice.returnBore, 'mm'), length: si(choice.length, 'mm') });
     get(job, 'filter').dirt = si(choice.dirt, '');
     job.assumptions.fuelLevel = si(choice.level, '%');
@@ -81,7 +81,7 @@ describe('any run', () => {
           expect(p.delivered).to.be.at.most(p.point.demand * (1 + 1e-9));
           expect((p.pumpFlow - p.delivered - p.returnFlow - p.reliefFlow) * LPH).to.be.closeTo(0, 1e-3);
           if (p.pot) expect((p.pot.lift + p.pot.back - p.pot.draw - p.pot.overflow) * LPH).to.be.closeTo(0, 1e-3);
-          for (const c of p.components)
+          for (const c of p.parts)
             for (const value of [c.inletPressure, c.outletPressure, c.flow])
               expect(Number.isFinite(value)).to.equal(true);
           expect(Number.isFinite(p.suctionMargin + p.engineVapourMargin)).to.equal(true);

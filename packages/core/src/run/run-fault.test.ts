@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { afterRailJob, carburettorJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
-import { describeRunFault, faultComponent, runFaults, type RunFault } from './run-fault.ts';
+import { describeRunFault, faultPart, runFaults, type RunFault } from './run-fault.ts';
 
 const flow = (lph: number) => ({ si: lph / 3.6e6, unit: 'L/h' });
 const pot = (change: (job: Job) => void) => changed(demoJobs.rescuePickup, change);
@@ -125,8 +125,8 @@ const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
 ];
 
 describe('a run that cannot work', () => {
-  for (const [code, component, job, sentence] of cases)
-    it(`${code}: is named in one sentence, at ${component ?? 'no one part'}`, () => {
+  for (const [code, part, job, sentence] of cases)
+    it(`${code}: is named in one sentence, at ${part ?? 'no one part'}`, () => {
       const fault = runFaults(job).find((f) => f.code === code);
       if (!fault)
         throw new Error(
@@ -134,7 +134,7 @@ describe('a run that cannot work', () => {
             .map((f) => f.code)
             .join()}`,
         );
-      expect(faultComponent(fault)).to.equal(component);
+      expect(faultPart(fault)).to.equal(part);
       const said = describeRunFault(fault, job);
       expect(said)
         .to.match(sentence)

@@ -1,192 +1,204 @@
-import { componentName, isBypass, isConsumer } from '../job/component.ts';
 import { pumpTableFault, type PumpTableFault } from '../hydraulics/pump-curve.ts';
-import { describeNetworkFault } from '../networks/network-report.ts';
 import type { NetworkFault } from '../hydraulics/network.ts';
-import type { Job } from '../job/job.ts';
+import { partsOnRun, type Graph } from '../job/graph.ts';
+import { describeNetworkFault } from '../networks/network-report.ts';
+import { isConsumer, isPump, partName } from '../parts/kinds.ts';
 import { pumpRows } from '../pumps/pump-rows.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
+import { circuitsOf, type Circuits } from './circuits.ts';
 
 /** Why a run cannot be solved as it is laid out: each is a mistake in the run itself, not a missing measurement. */
 export type RunFault =
   | { code: 'emptyRun' }
-  | { code: 'noTank'; first: string }
-  | { code: 'tankMidway'; component: string }
+  | { code: 'noTank' }
+  | { code: 'secondTank'; part: string }
   | { code: 'noPump' }
-  | { code: 'noConsumer'; last: string }
-  | { code: 'gapAfterConsumer'; consumer: string; component: string }
-  | { code: 'twoConsumers'; component: string }
-  | { code: 'consumerInReturn'; component: string }
-  | { code: 'noReturn'; regulator: string }
-  | { code: 'strayReturn'; component: string }
-  | { code: 'pumpTable'; component: string; fault: PumpTableFault }
-  | { code: 'noBore'; component: string }
+  | { code: 'noConsumer'; part?: string }
+  /** No pump feeds it: there is a gap behind `after`. */
+  | { code: 'unfed'; part: string; after?: string }
+  /** A carburettor and a rail on one run. */
+  | { code: 'twoEngines'; part: string }
+  | { code: 'noReturn'; part: string }
+  /** The return of a regulator ends nowhere. */
+  | { code: 'returnGap'; part: string }
+  | { code: 'strayReturn'; part: string }
+  | { code: 'pumpUnjoined'; part: string; port: string }
+  | { code: 'pumpTable'; part: string; fault: PumpTableFault }
+  | { code: 'noBore'; part: string }
   /** Works against the pump that feeds the run: turned round, or put in the return. */
-  | { code: 'opposedPump'; component: string; inReturn: boolean }
-  | { code: 'besideNothing'; component: string }
-  | { code: 'checkValveReversed'; component: string }
+  | { code: 'opposedPump'; part: string; inReturn: boolean }
+  | { code: 'checkValveReversed'; part: string }
   /** The return runs into the supply: with the tank still on the run, or as a loop that nothing ties to tank pressure. */
-  | { code: 'returnIntoSupply'; component: string }
-  | { code: 'closedLoop'; component: string }
-  | { code: 'returnToNoPot'; component: string }
-  | { code: 'potUnfed'; component: string }
-  | { code: 'potUndrawn'; component: string }
-  | { code: 'potMisplaced'; component: string }
+  | { code: 'returnIntoSupply'; part: string; joint: string }
+  | { code: 'closedLoop'; part: string }
+  | { code: 'potUnfed'; part: string }
+  | { code: 'potUndrawn'; part: string }
+  | { code: 'potMisplaced'; part: string }
   /** A pump controller without anything to read its pressure from. */
-  | { code: 'noSensor'; component: string }
+  | { code: 'noSensor'; part: string }
   /** Its wiring takes so much voltage that the pump does not run. */
-  | { code: 'starvedOfVoltage'; component: string; ohms: number }
+  | { code: 'starvedOfVoltage'; part: string; ohms: number }
   | { code: 'unsolved'; fault: NetworkFault; point: string };
 
 /** Every fault that can be seen in the run before anything is computed. */
-export function runFaults(job: Job): RunFault[] {
-  const { supply, return: back } = job.run;
-  if (supply.length === 0) return [{ code: 'emptyRun' }];
+export function runFaults(job: Graph): RunFault[] {
+  if (partsOnRun(job).length === 0) return [{ code: 'emptyRun' }];
+  const run = circuitsOf(job);
   const faults: RunFault[] = [];
-  if (supply[0]!.kind !== 'tank') faults.push({ code: 'noTank', first: supply[0]!.id });
-  for (const component of [...supply.slice(1), ...back])
-    if (component.kind === 'tank') faults.push({ code: 'tankMidway', component: component.id });
-  if (!supply.some((c) => c.kind === 'pump')) faults.push({ code: 'noPump' });
-  const consumers = supply.filter(isConsumer);
-  if (consumers.length === 0) faults.push({ code: 'noConsumer', last: supply.at(-1)!.id });
-  if (consumers.length > 1) faults.push({ code: 'twoConsumers', component: consumers[1]!.id });
-  const bypass = supply.filter(isBypass);
-  const consumerAt = supply.findIndex(isConsumer);
-  const lastBypass = supply.findLastIndex(isBypass);
-  if (
-    consumerAt >= 0 &&
-    consumerAt < supply.length - 1 &&
-    lastBypass < consumerAt &&
-    !supply.some((c) => c.kind === 'regulator' && c.action === undefined)
-  )
-    faults.push({ code: 'gapAfterConsumer', consumer: supply[consumerAt]!.id, component: supply[consumerAt + 1]!.id });
-  if (bypass.length > 0 && back.length === 0) faults.push({ code: 'noReturn', regulator: bypass[0]!.id });
-  if (bypass.length === 0 && back.length > 0 && !supply.some((c) => c.kind === 'regulator' && c.action === undefined))
-    faults.push({ code: 'strayReturn', component: back[0]!.id });
-  for (const component of back)
-    if (isConsumer(component)) faults.push({ code: 'consumerInReturn', component: component.id });
-  faults.push(...contradictions(job));
-  for (const component of [...supply, ...back]) {
+  const tanks = run.parts.filter((p) => p.kind === 'tank');
+  if (tanks.length === 0) faults.push({ code: 'noTank' });
+  for (const tank of tanks.slice(1)) faults.push({ code: 'secondTank', part: tank.id });
+  if (run.pumps.length === 0) faults.push({ code: 'noPump' });
+  faults.push(...consumerFaults(run), ...returnFaults(run), ...pumpFaults(run), ...potFaults(run));
+  for (const part of run.parts) {
+    if (part.kind === 'checkValve' && part.reversed) faults.push({ code: 'checkValveReversed', part: part.id });
     if (
-      component.kind === 'hardLine' &&
-      component.outsideDiameter &&
-      component.wall &&
-      component.wall.si * 2 >= component.outsideDiameter.si
+      part.kind === 'hardLine' &&
+      part.outsideDiameter &&
+      part.wall &&
+      part.wall.si * 2 >= part.outsideDiameter.si
     )
-      faults.push({ code: 'noBore', component: component.id });
-    if (component.kind !== 'pump' || !component.tables?.length) continue;
-    const fault = pumpTableFault(pumpRows(component));
-    if (fault) faults.push({ code: 'pumpTable', component: component.id, fault });
+      faults.push({ code: 'noBore', part: part.id });
   }
   return faults;
 }
 
-/** Parts that work against each other, or that lack what they work with. */
-function contradictions({ run: { supply, return: back, returnTo } }: Job): RunFault[] {
+function consumerFaults(run: Circuits): RunFault[] {
   const faults: RunFault[] = [];
-  supply.forEach((component, i) => {
-    const { id } = component;
-    if (component.kind === 'pump' && component.reversed)
-      faults.push({ code: 'opposedPump', component: id, inReturn: false });
-    if (component.kind === 'pump' && component.beside && supply[i - 1]?.kind !== 'pump')
-      faults.push({ code: 'besideNothing', component: id });
-    if (component.kind === 'checkValve' && component.reversed)
-      faults.push({ code: 'checkValveReversed', component: id });
-    if (component.kind !== 'swirlPot') return;
-    if (supply.slice(0, i).some((c) => c.kind === 'swirlPot' || isConsumer(c)))
-      faults.push({ code: 'potMisplaced', component: id });
-    if (!supply.slice(0, i).some((c) => c.kind === 'pump')) faults.push({ code: 'potUnfed', component: id });
-    if (!supply.slice(i + 1).some((c) => c.kind === 'pump')) faults.push({ code: 'potUndrawn', component: id });
-  });
-  for (const component of back) {
-    if (component.kind === 'pump') faults.push({ code: 'opposedPump', component: component.id, inReturn: true });
-    if (component.kind === 'swirlPot') faults.push({ code: 'potMisplaced', component: component.id });
-    if (component.kind === 'checkValve' && component.reversed)
-      faults.push({ code: 'checkValveReversed', component: component.id });
+  const last = run.order.findLast((id) => run.lineOf(id) === 'supply' && !run.isTap(id));
+  if (run.consumers.length === 0) return [{ code: 'noConsumer', part: last }];
+  const kinds = new Set(run.consumers.map((id) => run.part(id).kind));
+  if (kinds.size > 1) faults.push({ code: 'twoEngines', part: run.consumers.at(-1)! });
+  for (const part of run.consumers) {
+    const zone = run.zoneOf(part);
+    if (run.pumps.length === 0 || (zone?.fedBy.length ?? 0) > 0) continue;
+    // where the supply that a pump does feed stops
+    const after = run.order.findLast((id) => run.isOnPressure(id) || isPump(run.part(id)));
+    faults.push({ code: 'unfed', part, after });
   }
-  const last = back.at(-1);
-  if (last && returnTo === 'supply')
-    faults.push({ code: supply[0]!.kind === 'tank' ? 'returnIntoSupply' : 'closedLoop', component: last.id });
-  if (last && returnTo === 'pot' && !supply.some((c) => c.kind === 'swirlPot'))
-    faults.push({ code: 'returnToNoPot', component: last.id });
-  const controlled = supply.find((c) => c.kind === 'pump' && c.drive === 'pwm');
-  if (controlled && !supply.some((c) => c.kind === 'pressureSensor'))
-    faults.push({ code: 'noSensor', component: controlled.id });
   return faults;
 }
 
-/** Which component a fault stands at, if one. */
-export function faultComponent(fault: RunFault): string | undefined {
-  switch (fault.code) {
-    case 'noTank':
-      return fault.first;
-    case 'noConsumer':
-      return fault.last;
-    case 'noReturn':
-      return fault.regulator;
-    case 'emptyRun':
-    case 'noPump':
-    case 'unsolved':
-      return undefined;
-    default:
-      return fault.component;
+function returnFaults(run: Circuits): RunFault[] {
+  const faults: RunFault[] = [];
+  for (const part of run.bypasses) {
+    const zone = run.zoneAt(part, 'return');
+    const [joint] = run.outOf(part).filter((f) => f.fromPort === 'return');
+    if (!joint) faults.push({ code: 'noReturn', part });
+    else if (zone && (zone.fedBy.length > 0 || zone.drawnBy.length > 0)) {
+      const [at, into] = whereItMeets(run, part);
+      faults.push(run.tank ? { code: 'returnIntoSupply', part: at, joint: into } : { code: 'closedLoop', part: at });
+    } else if (zone && zone.into.length === 0) faults.push({ code: 'returnGap', part });
+  }
+  for (const id of run.order) {
+    const zone = run.zoneOf(id);
+    const isFirst = run.into(id).length === 0;
+    if (zone?.kind === 'return' && zone.spilledBy.length === 0 && isFirst) faults.push({ code: 'strayReturn', part: id });
+    if (zone?.kind === 'return' && isConsumer(run.part(id))) faults.push({ code: 'unfed', part: id });
+  }
+  return faults;
+}
+
+/** The last part of a regulator's return, and the joint by which it runs into the supply. */
+function whereItMeets(run: Circuits, regulator: string): [part: string, joint: string] {
+  let flow = run.outOf(regulator).find((f) => f.fromPort === 'return')!;
+  const seen = new Set<string>();
+  for (;;) {
+    seen.add(flow.joint);
+    const on = run.outOf(flow.to);
+    const isJunction = run.into(flow.to).length > 1 || on.length !== 1;
+    if (isJunction || seen.has(on[0]!.joint)) return [flow.from === regulator ? flow.to : flow.from, flow.joint];
+    flow = on[0]!;
   }
 }
+
+function pumpFaults(run: Circuits): RunFault[] {
+  const faults: RunFault[] = [];
+  for (const id of run.pumps) {
+    const part = run.part(id);
+    const zone = run.zoneBefore(id);
+    const inReturn = zone !== undefined && zone.spilledBy.length > 0 && run.lineOf(id) !== 'supply';
+    if (inReturn || (isPump(part) && part.reversed)) faults.push({ code: 'opposedPump', part: id, inReturn });
+    for (const port of run.ports(id))
+      if (port.state !== 'mated' && (port.port === 'in' || port.port === 'out'))
+        faults.push({ code: 'pumpUnjoined', part: id, port: port.spec.name });
+    if (part.kind !== 'pump' || !part.tables?.length) continue;
+    const fault = pumpTableFault(pumpRows(part));
+    if (fault) faults.push({ code: 'pumpTable', part: id, fault });
+  }
+  const controlled = run.parts.find((c) => c.kind === 'pump' && c.drive === 'pwm');
+  const sensed = run.parts.some((c) => c.kind === 'pressureSensor' && run.into(c.id).length > 0);
+  if (controlled && !sensed) faults.push({ code: 'noSensor', part: controlled.id });
+  return faults;
+}
+
+function potFaults(run: Circuits): RunFault[] {
+  const faults: RunFault[] = [];
+  run.pots.forEach((part, i) => {
+    if (i > 0) faults.push({ code: 'potMisplaced', part });
+    if ((run.zoneAt(part, 'lift')?.fedBy.length ?? 0) === 0) faults.push({ code: 'potUnfed', part });
+    if ((run.zoneAt(part, 'feed')?.drawnBy.length ?? 0) === 0) faults.push({ code: 'potUndrawn', part });
+  });
+  return faults;
+}
+
+/** Which part a fault stands at, if one. */
+export const faultPart = (fault: RunFault): string | undefined => ('part' in fault ? fault.part : undefined);
 
 /** One sentence that names the thing. */
-export function describeRunFault(fault: RunFault, job: Job): string {
-  const name = (id: string) => {
-    const found = [...job.run.supply, ...job.run.return].find((c) => c.id === id);
-    return found ? `“${componentName(found)}”` : `“${id}”`;
-  };
+export function describeRunFault(fault: RunFault, job: Graph): string {
+  const name = (id: string) => (job.parts[id] ? `“${partName(job.parts[id])}”` : `“${id}”`);
   switch (fault.code) {
     case 'emptyRun':
       return 'The run is empty: choose a layout to lay it out.';
     case 'noTank':
-      return `The supply starts at ${name(fault.first)}: there is a gap between it and the tank.`;
-    case 'tankMidway':
-      return `${name(fault.component)} stands in the middle of the run: a tank is only where the supply starts.`;
+      return 'The supply has no tank: nothing ties its pressure to anything.';
+    case 'secondTank':
+      return `${name(fault.part)} is a second tank: a run has one, whose lobes are in the survey.`;
     case 'noPump':
       return 'The loop has no pump: nothing moves the fuel.';
     case 'noConsumer':
-      return `The supply ends at ${name(fault.last)}: there is a gap between it and the engine, no rail or carburettor follows.`;
-    case 'gapAfterConsumer':
-      return `${name(fault.component)} stands after ${name(fault.consumer)} and leads nowhere: no bypass regulator follows.`;
-    case 'twoConsumers':
-      return `${name(fault.component)} is a second consumer on one line: two rails are one part of the run, with the way they are fed.`;
-    case 'consumerInReturn':
-      return `${name(fault.component)} stands in the return: engines are fed from the supply.`;
+      return fault.part
+        ? `The supply ends at ${name(fault.part)}: there is a gap between it and the engine, no rail or carburettor follows.`
+        : 'No rail or carburettor is on the run.';
+    case 'unfed':
+      return fault.after
+        ? `No pump feeds ${name(fault.part)}: there is a gap on the run, the supply stops at ${name(fault.after)}.`
+        : `No pump feeds ${name(fault.part)}: there is a gap on the run before it.`;
+    case 'twoEngines':
+      return `${name(fault.part)} stands on a run that feeds another kind of engine already: rails or carburettors, not both.`;
     case 'noReturn':
-      return `There is a gap after ${name(fault.regulator)}: its return port has no line back to the tank.`;
+      return `There is a gap after ${name(fault.part)}: its return port has no line back to the tank.`;
+    case 'returnGap':
+      return `The return of ${name(fault.part)} ends in the open: there is a gap between it and the tank.`;
     case 'strayReturn':
-      return `The return begins at ${name(fault.component)}, but no bypass regulator feeds it: there is a gap before it.`;
+      return `The return begins at ${name(fault.part)}, but no bypass regulator feeds it: there is a gap before it.`;
+    case 'pumpUnjoined':
+      return `The ${fault.port} of ${name(fault.part)} is joined to nothing.`;
     case 'noBore':
-      return `${name(fault.component)} has no bore: its wall is half its outside diameter or more.`;
+      return `${name(fault.part)} has no bore: its wall is half its outside diameter or more.`;
     case 'opposedPump':
       return fault.inReturn
-        ? `${name(fault.component)} stands in the return and pumps against the one in the supply.`
-        : `${name(fault.component)} is turned round: it pumps against the flow, in series with the rest of the run.`;
-    case 'besideNothing':
-      return `${name(fault.component)} is to work beside the pump before it, but no pump stands there.`;
+        ? `${name(fault.part)} stands in the return and pumps against the one in the supply.`
+        : `${name(fault.part)} is turned round: it pumps against the flow, in series with the rest of the run.`;
     case 'checkValveReversed':
-      return `${name(fault.component)} is turned round: it lets nothing pass.`;
+      return `${name(fault.part)} is turned round: it lets nothing pass.`;
     case 'returnIntoSupply':
-      return `The return ends with ${name(fault.component)} in the supply line: what the regulator spills is pumped round and boils.`;
+      return `The return ends with ${name(fault.part)} in the supply line: what the regulator spills is pumped round and boils.`;
     case 'closedLoop':
-      return `The run is a closed loop without a tank: after ${name(fault.component)} nothing ties its pressure to anything.`;
-    case 'returnToNoPot':
-      return `The return ends with ${name(fault.component)} in a swirl pot, but there is none on the run.`;
+      return `The run is a closed loop without a tank: after ${name(fault.part)} nothing ties its pressure to anything.`;
     case 'potUnfed':
-      return `No lift pump stands before ${name(fault.component)}: it is never filled.`;
+      return `No lift pump stands before ${name(fault.part)}: it is never filled.`;
     case 'potUndrawn':
-      return `No pump draws from ${name(fault.component)}: a pot open to the tank feeds no rail.`;
+      return `No pump draws from ${name(fault.part)}: a pot open to the tank feeds no rail.`;
     case 'potMisplaced':
-      return `${name(fault.component)} is misplaced: one swirl pot stands in the supply, before the pump that feeds the engine.`;
+      return `${name(fault.part)} is misplaced: one swirl pot stands in the supply, before the pump that feeds the engine.`;
     case 'noSensor':
-      return `The controller of ${name(fault.component)} has no pressure sensor on the run: it cannot hold a pressure.`;
+      return `The controller of ${name(fault.part)} has no pressure sensor on the run: it cannot hold a pressure.`;
     case 'starvedOfVoltage':
-      return `${name(fault.component)} does not get the voltage to run: its wiring of ${formatQuantity('resistance', fault.ohms)} takes nearly all of it.`;
+      return `${name(fault.part)} does not get the voltage to run: its wiring of ${formatQuantity('resistance', fault.ohms)} takes nearly all of it.`;
     case 'pumpTable':
-      return pumpTableSentence(fault.fault, name(fault.component));
+      return pumpTableSentence(fault.fault, name(fault.part));
     case 'unsolved':
       return `The flow at ${fault.point} could not be computed: ${describeNetworkFault(fault.fault)}.`;
   }

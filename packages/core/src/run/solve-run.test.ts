@@ -33,7 +33,7 @@ describe('a solved run', () => {
     const job = afterRailJob();
     const { points } = solve(job);
     for (const key of pointKeys) {
-      const held = points[key].components.find((c) => c.id === 'regulator-1')!;
+      const held = points[key].parts.find((c) => c.id === 'regulator-1')!;
       const slope = 3e3 / (100 / LITRES_PER_HOUR); // the typical 3 kPa per 100 L/h
       expect(held.state).to.equal('regulating');
       expect(held.inletPressure).to.be.closeTo(4e5 + points[key].point.manifold + slope * held.flow, 0.5);
@@ -66,7 +66,7 @@ describe('a solved run', () => {
     const profile = pressureProfile(spans, points.fullLoad);
     for (let i = 2; i < profile.length; i += 2) {
       expect(profile[i]!.distance).to.be.closeTo(profile[i - 1]!.distance, 1e-9);
-      const fromRegulator = profile[i]!.component === 'hose-3';
+      const fromRegulator = profile[i]!.part === 'hose-3';
       if (!fromRegulator) expect(profile[i]!.pressure).to.be.closeTo(profile[i - 1]!.pressure, 1e-6);
     }
   });

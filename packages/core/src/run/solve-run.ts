@@ -1,23 +1,36 @@
-import type { Fuel } from '../fluids/fuel.ts';
+import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
 import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { flowRegime } from '../hydraulics/friction-factor.ts';
-import { STANDARD_GRAVITY, type LinkState, type NetworkSolution } from '../hydraulics/network.ts';
-import { pumpCurveAt, type PumpCurve } from '../hydraulics/pump-curve.ts';
+import { STANDARD_GRAVITY, type LinkState, type Network } from '../hydraulics/network.ts';
+import { compilePump, type PumpCurve } from '../hydraulics/pump-curve.ts';
 import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { settledValue } from '../job/value.ts';
+import { lastWhere } from '../numerics/last-where.ts';
+import { isRegulator, kindOf, type Part } from '../parts/kinds.ts';
+import type { Moment } from '../parts/lower.ts';
 import { pumpRows } from '../pumps/pump-rows.ts';
 import { success, type Result } from '../result.ts';
-import { boreOf, lengthOf } from './component-loss.ts';
-import type { BuiltPump, RunNetwork, Span } from './build-network.ts';
+import type { Circuits } from './circuits.ts';
+import { compileRun, networkOfRun, type CompiledRun } from './compile-run.ts';
 import { deadHeads, type DeadHead } from './dead-head.ts';
 import { operatingPoints, type OperatingPoint, type PointKey } from './operating-point.ts';
+import { flowOut, inflow, PreparedRun } from './prepared-run.ts';
 import type { RunFault } from './run-fault.ts';
-import { controlledPressure, inflow, solvePoint, type SolvedPoint } from './solve-point.ts';
-import { lastWhere } from '../numerics/last-where.ts';
+import { controlledPressure, solvePoint, type SolvedPoint } from './solve-point.ts';
+import { spansOf, type Span } from './spans.ts';
 
-/** What a component does at one operating point. SI; pressures gauge. */
-export interface ComponentFlow {
+/** What of a job decides how its run is solved. */
+export type RunInputs = Pick<Job, 'parts' | 'joints' | 'brief' | 'survey' | 'hanger' | 'assumptions' | 'points'>;
+
+/** A joint at one operating point: pressure there, and what passes the way that fuel takes. Pa gauge, m3/s. */
+export interface JointFlow {
+  readonly pressure: number;
+  readonly flow: number;
+}
+
+/** What a part does at one operating point. SI; pressures gauge. */
+export interface PartFlow {
   readonly id: string;
   readonly inletPressure: number;
   readonly outletPressure: number;
@@ -72,7 +85,11 @@ export interface PointResult {
   /** Of the pump controller, 0 to 1. */
   readonly duty?: number;
   readonly pot?: PotFlow;
-  readonly components: readonly ComponentFlow[];
+  readonly parts: readonly PartFlow[];
+  /** By id. */
+  readonly joints: Readonly<Record<string, JointFlow>>;
+  /** What the rail, or the carburettor, ought to have here; absent while the brief does not say. Pa gauge. */
+  readonly wanted?: number;
   readonly iterations: number;
 }
 
@@ -110,36 +127,41 @@ export const resultAt = ({ points }: Pick<RunSolution, 'points'>, key: string): 
 export const HELD_SHARE = 0.95; // the rail counts as held at 95 % of its pressure, common practice
 
 /** Solves a run that has no fault and no blocking need, for every operating point. @param fullDemand - m3/s. */
-export function solveRun(job: Job, fuel: Fuel, fullDemand: number): Result<RunSolution, RunFault> {
+export function solveRun(job: RunInputs, fuel: Fuel, fullDemand: number): Result<RunSolution, RunFault> {
   const points = {} as Record<PointKey, PointResult>;
-  let start: NetworkSolution | undefined;
   const conditions = operatingPoints(job, fullDemand);
+  const run = compileRun(job);
+  const prepared = new PreparedRun(run);
   let beyondTable = false;
   let extrapolated = false;
   let prime: RunSolution['prime'];
-  let spans: readonly Span[] = [];
   for (const point of conditions) {
-    const solved = solvePoint(job, fuel, point, start);
+    const solved = solvePoint(prepared, job, fuel, point);
     if (!solved.ok) return solved;
-    const { run, solution } = solved.value;
-    start = solution;
     (points as Record<string, PointResult>)[point.key] = pointResult(job, fuel, point, solved.value);
-    // a controller runs its pump at other voltages on purpose
-    extrapolated ||= run.pumps.some((p) => p.curve.extrapolated && solved.value.duty === undefined);
-    beyondTable ||= run.pumps.some((p) => solution.flows[p.link]! > p.curve.tableFlow * 1.0001);
-    if (point.key === 'keyOn') prime = primeOf(job, run);
-    if (point.key === 'idle') spans = run.spans;
+    if (point.key === 'keyOn') prime = primeOf(run, solved.value.moment);
+    for (const pump of run.pumps) {
+      const curve = pump.curve(solved.value.moment);
+      if (!curve) continue;
+      // a controller runs its pump at other voltages on purpose
+      extrapolated ||= curve.extrapolated && solved.value.duty === undefined;
+      beyondTable ||= solved.value.flows[pump.linkIndex]! > curve.tableFlow * 1.0001;
+    }
   }
   return success({
     points,
     margin: pumpMargin(
+      prepared,
       job,
       fuel,
       conditions.find((p) => p.key === 'fullLoadHot')!,
     ),
-    spans,
-    deadHead: deadHeads(job, conditions.find((p) => p.key === 'idle')!.voltage),
-    prime,
+    spans: spansOf(run.circuits),
+    deadHead: deadHeads(run.circuits, conditions.find((p) => p.key === 'idle')!.voltage),
+    prime: primeOf(
+      run,
+      conditions.find((p) => p.key === 'keyOn')!,
+    ),
     extrapolated,
     beyondTable,
   });
@@ -150,103 +172,119 @@ const flowAgainst = (curve: PumpCurve, pressure: number): number =>
   lastWhere(0, 2 * curve.tableFlow, (flow) => curve.rise.value(flow) > pressure);
 
 /** Share of its flow that a pump loses to its wiring at the pressure it works against. */
-function wiringCost(job: Job, id: string, curve: PumpCurve, pressure: number, voltage: number): number | undefined {
-  const component = job.run.supply.find((c) => c.id === id);
-  if (component?.kind !== 'pump' || component.drive === 'pwm') return undefined;
-  const full = pumpCurveAt(pumpRows(component), voltage);
+function wiringCost(part: Part, curve: PumpCurve, pressure: number, voltage: number): number | undefined {
+  if (part.kind !== 'pump' || part.drive === 'pwm') return undefined;
+  const full = compilePump(pumpRows(part));
   if (!full.ok) return undefined;
-  const without = flowAgainst(full.value, pressure);
+  const without = flowAgainst(full.value.at(voltage), pressure);
   return without > 0 ? 1 - flowAgainst(curve, pressure) / without : undefined;
 }
 
 /** What one solved point comes to, part by part. */
-export function pointResult(job: Job, fuel: Fuel, point: OperatingPoint, solved: SolvedPoint): PointResult {
-  const { run: built, solution, voltages } = solved;
-  const { liquid } = built.network;
-  const pressureAt = (node: string) => solution.pressures[node]!;
-  const railPressure = Math.min(...built.consumer.nodes.map(pressureAt));
+export function pointResult(job: RunInputs, fuel: Fuel, point: OperatingPoint, solved: SolvedPoint): PointResult {
+  const { run, voltages, pressures, flows, states, moment } = solved;
+  const { circuits } = run;
+  const { liquid } = moment;
+  const railPressure = Math.min(...run.draws.map((d) => pressures[d.node]!));
   const atmosphere = assumed(job.assumptions, 'atmosphere');
   const vapour = (temperature: number) =>
     vapourPressure(fuel, assumed(job.assumptions, 'reidVapourPressure'), temperature);
   // NPSH available: absolute pressure at the pump's inlet less vapour pressure, as head
-  const head = (pump: BuiltPump) =>
-    (atmosphere + pressureAt(pump.inlet) - vapour(point.temperature)) / (liquid.density * STANDARD_GRAVITY);
-  let before = 0;
-  const components = built.spans.map((span): ComponentFlow => {
-    const pump = built.pumps.find((p) => p.id === span.component);
-    const linkFlow = span.link ? solution.flows[span.link] : solution.flows[`${span.component}:0`];
-    const flow =
-      linkFlow ?? (span.component === built.consumer.id ? solved.delivered : span.inlet === span.outlet ? before : 0);
-    if (span.link !== built.spill) before = flow;
-    const velocity = span.bore ? Math.abs(flow) / ((Math.PI * span.bore ** 2) / 4) : undefined;
-    const reynolds = velocity !== undefined ? (liquid.density * velocity * span.bore!) / liquid.viscosity : undefined;
-    const rise = pressureAt(span.outlet) - pressureAt(span.inlet);
+  const head = (inlet: number) =>
+    (atmosphere + pressures[inlet]! - vapour(point.temperature)) / (liquid.density * STANDARD_GRAVITY);
+  const parts = run.parts.map((compiled): PartFlow => {
+    const part = circuits.part(compiled.id);
+    const pump = run.pumps.find((p) => p.id === compiled.id);
+    const curve = pump?.curve(moment);
+    const flow = flowOfPart(solved, compiled.id, compiled.through, compiled.lowered.tells);
+    const { bore } = compiled.lowered;
+    const velocity = bore ? Math.abs(flow) / ((Math.PI * bore ** 2) / 4) : undefined;
+    const reynolds = velocity !== undefined ? (liquid.density * velocity * bore!) / liquid.viscosity : undefined;
+    const [inletPressure, outletPressure] = [pressures[compiled.inlet]!, pressures[compiled.outlet]!];
+    const rise = outletPressure - inletPressure;
     return {
-      id: span.component,
-      inletPressure: pressureAt(span.inlet),
-      outletPressure: pressureAt(span.outlet),
+      id: compiled.id,
+      inletPressure,
+      outletPressure,
       flow,
       velocity,
       reynolds,
       regime: reynolds ? flowRegime(reynolds) : undefined,
-      state: span.link ? solution.states[span.link]! : 'open',
-      current: pump?.curve.current(rise),
-      voltage: pump && (voltages.get(pump.id) ?? point.voltage),
-      suctionMargin: pump && head(pump),
-      wiringCost: pump && voltages.has(pump.id) ? wiringCost(job, pump.id, pump.curve, rise, point.voltage) : undefined,
+      state: compiled.through === undefined ? 'open' : states[compiled.through]!,
+      current: curve?.current(rise),
+      voltage: curve && part.kind === 'pump' ? (voltages.get(part.id) ?? point.voltage) : undefined,
+      suctionMargin: pump && curve && head(pump.inlet),
+      wiringCost: curve && voltages.has(part.id) ? wiringCost(part, curve, rise, point.voltage) : undefined,
     };
   });
-  const flows = new Map(components.map((c) => [c.id, c]));
-  const returnFlow = built.spill ? solution.flows[built.spill]! : 0;
-  const lastGroup = Math.max(...built.pumps.map((p) => p.group));
-  const worst = built.pumps.reduce((a, b) => (head(b) < head(a) ? b : a));
-  const electric = built.pumps.map(({ id }) => flows.get(id)!);
-  const together = (of: (c: ComponentFlow) => number | undefined) =>
+  const byId = new Map(parts.map((c) => [c.id, c]));
+  const running = run.pumps.filter((p) => p.curve(moment) !== undefined);
+  const feeding = run.pumps.filter((p) => p.feeds);
+  const spilled = [...run.spills.values()].reduce((sum, link) => sum + flows[link]!, 0);
+  const least = [...running].sort((a, b) => head(a.inlet) - head(b.inlet))[0] ?? run.pumps[0]!;
+  const electric = running.flatMap(({ id }) => (circuits.part(id).kind === 'pump' ? [byId.get(id)!] : []));
+  const together = (of: (c: PartFlow) => number | undefined) =>
     electric.some((c) => of(c) === undefined) ? undefined : electric.reduce((sum, c) => sum + of(c)!, 0);
+  const relief = new Set(feeding.map((p) => `${p.id}:relief`));
   return {
     point,
     railPressure,
     injectorPressure: job.brief.direct ? railPressure : railPressure - point.manifold,
     delivered: solved.delivered,
-    pumpFlow: groupFlow(built, solution, lastGroup),
-    returnFlow,
-    reliefFlow: built.pumps
-      .filter((p) => p.group === lastGroup)
-      .reduce((sum, p) => sum + (solution.flows[`${p.id}:relief`] ?? 0), 0),
+    pumpFlow: feeding.reduce((sum, p) => sum + flows[p.linkIndex]!, 0),
+    returnFlow: spilled,
+    reliefFlow: run.links.reduce((sum, l, i) => sum + (relief.has(l.id) ? flows[i]! : 0), 0),
     pumpCurrent: together((c) => c.current),
     pumpPower: together((c) => (c.current === undefined ? undefined : c.current * c.voltage!)),
-    suctionMargin: head(worst),
-    suctionPump: worst.id,
+    suctionMargin: head(least.inlet),
+    suctionPump: least.id,
     engineVapourMargin: atmosphere + railPressure - vapour(point.engineTemperature),
     duty: solved.duty,
-    pot: potFlow(job, built, solution, returnFlow),
-    components,
-    iterations: solution.iterations,
+    pot: potFlow(solved),
+    parts,
+    joints: Object.fromEntries(
+      circuits.flows.map((f): [string, JointFlow] => [
+        f.joint,
+        { pressure: pressures[run.joints.get(f.joint)!]!, flow: flowOut(solved, f.from, f.fromPort) },
+      ]),
+    ),
+    wanted: wantedRailPressure(job, circuits, point),
+    iterations: solved.iterations,
   };
 }
 
-const groupFlow = (run: RunNetwork, solution: NetworkSolution, group: number): number =>
-  [...run.pumps, ...run.leaks].filter((p) => p.group === group).reduce((sum, p) => sum + solution.flows[p.link]!, 0);
+/** By the link that carries it, else what one port of it lets go, else what comes in. */
+function flowOfPart(solved: SolvedPoint, id: string, through: number | undefined, tells: string | undefined): number {
+  if (through !== undefined) return solved.flows[through]!;
+  if (tells !== undefined) return flowOut(solved, id, tells);
+  const { circuits } = solved.run;
+  if (kindOf(circuits.part(id)).isVessel) return circuits.outOf(id).reduce((sum, f) => sum + flowOut(solved, id, f.fromPort), 0); // prettier-ignore
+  return circuits.into(id).reduce((sum, f) => sum - flowOut(solved, id, f.toPort), 0);
+}
 
-function potFlow(job: Job, run: RunNetwork, solution: NetworkSolution, returnFlow: number): PotFlow | undefined {
-  const pot = job.run.supply.find((c) => c.kind === 'swirlPot');
-  if (!pot) return undefined;
-  const lift = solution.flows[`${pot.id}:in`]!;
-  const back = job.run.returnTo === 'pot' ? returnFlow : 0;
-  const overflow = solution.flows[`${pot.id}:overflow`]!;
-  return { id: pot.id, lift, back, overflow, draw: lift + back - overflow };
+function potFlow(solved: SolvedPoint): PotFlow | undefined {
+  const [id] = solved.run.circuits.pots;
+  if (id === undefined) return undefined;
+  const out = (port: string) => flowOut(solved, id, port);
+  return { id, lift: -out('lift'), back: -out('return'), overflow: out('overflow'), draw: out('feed') };
 }
 
 /** Volume from the pumps that feed the engine to the injectors, and how long they take to fill it against no pressure. */
-function primeOf(job: Job, run: RunNetwork): RunSolution['prime'] {
-  const { supply } = job.run;
-  const last = supply.findLastIndex((c) => c.kind === 'pump');
-  const consumer = supply.findIndex((c) => c.id === run.consumer.id);
-  const volume = supply
-    .slice(last + 1, consumer + 1)
-    .reduce((sum, c) => sum + (Math.PI / 4) * (boreOf(c) ?? 0) ** 2 * lengthOf(c), 0);
-  const group = Math.max(...run.pumps.map((p) => p.group));
-  const flow = run.pumps.filter((p) => p.group === group).reduce((sum, p) => sum + flowAgainst(p.curve, 0), 0);
+function primeOf({ circuits, pumps }: CompiledRun, moment: Moment): RunSolution['prime'] {
+  const behind = new Set(circuits.feedPumps.flatMap((id) => circuits.downstream(id)));
+  const before = new Set(circuits.consumers.flatMap((id) => [id, ...circuits.upstream(id)]));
+  const volume = circuits.parts
+    .filter((p) => behind.has(p.id) && before.has(p.id))
+    .reduce((sum, p) => {
+      const kind = kindOf(p);
+      return sum + (Math.PI / 4) * (kind.bore?.(p) ?? 0) ** 2 * (kind.length?.(p) ?? 0);
+    }, 0);
+  const flow = pumps
+    .filter((p) => p.feeds)
+    .reduce((sum, p) => {
+      const curve = p.curve(moment);
+      return sum + (curve ? flowAgainst(curve, 0) : 0);
+    }, 0);
   return flow > 0 ? { time: volume / flow, volume } : undefined;
 }
 
@@ -256,36 +294,49 @@ function primeOf(job: Job, run: RunNetwork): RunSolution['prime'] {
  *
  * One solve: the consumer's demand is replaced by the held pressure, and what flows into it is what can be drawn.
  */
-function pumpMargin(job: Job, fuel: Fuel, point: OperatingPoint): PumpMargin | undefined {
+function pumpMargin(prepared: PreparedRun, job: RunInputs, fuel: Fuel, point: OperatingPoint): PumpMargin | undefined {
   const needed = point.demand;
-  const wanted = wantedRailPressure(job, point);
+  const { circuits } = prepared.run;
+  const wanted = wantedRailPressure(job, circuits, point);
   if (wanted === undefined || !(needed > 0)) return undefined;
-  const heldPressure = leastCarburettorPressure(job) ?? wanted * HELD_SHARE;
-  const solved = solvePoint(job, fuel, point, undefined, heldPressure);
+  const carburettor = circuits.parts.find((c) => c.kind === 'carburettor');
+  const heldPressure = carburettor ? settledValue(carburettor, 'leastPressure') : wanted * HELD_SHARE;
+  const solved = solvePoint(prepared, job, fuel, point, heldPressure);
   if (!solved.ok) return undefined;
   const available = inflow(solved.value);
   return { available, needed, heldPressure, margin: available / needed - 1, point: 'fullLoadHot' };
-}
-
-function leastCarburettorPressure(job: Job): number | undefined {
-  const carburettor = job.run.supply.find((c) => c.kind === 'carburettor');
-  return carburettor && settledValue(carburettor, 'leastPressure');
 }
 
 /**
  * Pressure that the rail ought to have at a point, Pa gauge: the brief's, no higher than the regulator or the pump
  * controller is set for, and with the manifold where both the engine and they follow it.
  */
-export function wantedRailPressure(job: Job, point: OperatingPoint): number | undefined {
-  const base = job.brief.railPressure?.si;
+function wantedRailPressure(
+  { brief }: Pick<Job, 'brief'>,
+  circuits: Circuits,
+  point: OperatingPoint,
+): number | undefined {
+  const base = brief.railPressure?.si;
   if (base === undefined) return undefined;
-  const controlled = controlledPressure(job, point);
+  const controlled = controlledPressure(circuits.parts, point);
   if (controlled !== undefined) {
-    const followed = controlled - controlledPressure(job, { ...point, manifold: 0 })!;
+    const followed = controlled - controlledPressure(circuits.parts, { ...point, manifold: 0 })!;
     return Math.max(0, Math.min(base + followed, controlled));
   }
-  const regulator = job.run.supply.find((c) => c.kind === 'regulator');
-  const set = regulator?.kind === 'regulator' ? regulator.setPressure?.si : undefined;
-  const followed = regulator?.kind === 'regulator' && regulator.referenced ? point.manifold : 0;
-  return Math.max(0, Math.min(base, set ?? base) + followed);
+  const regulator = circuits.parts.find(isRegulator);
+  const followed = regulator?.referenced ? point.manifold : 0;
+  return Math.max(0, Math.min(base, regulator?.setPressure?.si ?? base) + followed);
+}
+
+/**
+ * The network behind a result: pumps at the voltage that wiring and controller leave them, the engine drawing what it got.
+ * For other engines to check.
+ */
+export function networkAt(job: RunInputs, fuel: Fuel, { point, parts, delivered }: PointResult): Network {
+  const run = compileRun(job);
+  const voltages = new Map(parts.flatMap((c) => (c.voltage === undefined ? [] : [[c.id, c.voltage] as const])));
+  const liquid = fuelLiquid(fuel, point.temperature);
+  const moment = { point, liquid, voltageAt: (id: string) => voltages.get(id) ?? point.voltage };
+  const shares = new Map(run.draws.map((d) => [d.node, d.share]));
+  return networkOfRun(run, moment, liquid, (node) => (shares.has(node) ? delivered * shares.get(node)! : undefined));
 }

@@ -8,7 +8,7 @@ import { systemCurve } from './system-curve.ts';
 describe('what a run asks of its pump', () => {
   const at = (job: Job, flows?: number[]) => {
     const result = findingsOf(job).solution!.points.fullLoad;
-    const pump = result.components.find((c) => c.id === 'pump-1')!;
+    const pump = result.parts.find((c) => c.id === 'pump-1')!;
     const curve = systemCurve(job, fuelOf(job)!, result.point, 'pump-1', flows ?? [pump.flow]);
     return { pump, curve };
   };

@@ -1,8 +1,8 @@
 import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
-import type { Job } from '../job/job.ts';
-import { buildNetwork } from './build-network.ts';
+import { compileRun, networkOfRun } from './compile-run.ts';
 import type { OperatingPoint } from './operating-point.ts';
+import type { RunInputs } from './solve-run.ts';
 
 export interface SystemPoint {
   readonly flow: number; // m3/s through the pump
@@ -15,13 +15,18 @@ export interface SystemPoint {
  * less than the engine burns nothing holds the rail.
  */
 export function systemCurve(
-  job: Job,
+  job: RunInputs,
   fuel: Fuel,
   point: OperatingPoint,
   pumpId: string,
   flows: readonly number[],
 ): SystemPoint[] {
-  const { network } = buildNetwork(job, fuelLiquid(fuel, point.temperature), point);
+  const run = compileRun(job);
+  const liquid = fuelLiquid(fuel, point.temperature);
+  const shares = new Map(run.draws.map((d) => [d.node, d.share]));
+  const network = networkOfRun(run, { point, liquid, voltageAt: () => point.voltage }, liquid, (node) =>
+    shares.has(node) ? point.demand * shares.get(node)! : undefined,
+  );
   const pump = network.links.find((l) => l.id === pumpId);
   if (!pump) return [];
   const links = network.links.filter((l) => l.id !== pumpId && l.id !== `${pumpId}:relief`);

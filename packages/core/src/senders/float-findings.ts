@@ -1,11 +1,12 @@
 import type { Gauge } from '../job/gauge.ts';
 import { gaugeProperties } from '../job/gauge.ts';
-import type { Job } from '../job/job.ts';
 import { sectionCut } from '../tanks/section-cut.ts';
 import { solidMesh } from '../tanks/solid.ts';
 import type { Tank } from '../tanks/surveyed-tank.ts';
 import { arcClearance, type ArcClearance, type Obstacle } from './arc-clearance.ts';
 import { armRange, solveArm, solveBend, type ArmFault, type FloatArm } from './float-arm.ts';
+import { returnDropOf } from '../hangers/hanger-findings.ts';
+import type { Job } from '../job/job.ts';
 
 /** The float arm as fitted, and what it ought to be. Heights above the tank floor, m. */
 export interface FloatFindings {
@@ -110,14 +111,14 @@ export function sectionObstacles(job: Job, tank: Tank, axis: 0 | 1, place: numbe
       for (const edge of [-reach, reach]) upright('the pump', middle.along! + edge, tank.bottom, tank.top);
   }
   if (hanger?.returnForward || hanger?.returnLeft) {
-    const drop = job.run.return.find((c) => c.kind === 'returnDrop');
+    const drop = returnDropOf(job);
     const spot = at(hanger.returnForward?.si ?? 0, hanger.returnLeft?.si ?? 0);
-    const bore = drop?.kind === 'returnDrop' ? (drop.bore?.si ?? 0) : 0;
+    const bore = drop?.bore?.si ?? 0;
     if (Math.abs(spot.off! - place) < bore)
       upright(
         'the return drop',
         spot.along!,
-        (drop?.kind === 'returnDrop' ? drop.endHeight?.si : undefined) ?? tank.bottom,
+        drop?.endHeight?.si ?? tank.bottom,
         tank.top,
       );
   }

@@ -1,17 +1,18 @@
 import { compareAssessments, assess, type Assessment, type Preview } from '../assess.ts';
 import type { Act } from '../job/acts/act.ts';
 import { applyAct } from '../job/acts/apply-act.ts';
-import { componentName, type ComponentOf } from '../job/component.ts';
-import type { PumpTable } from '../job/components/pump.ts';
-import type { Job } from '../job/job.ts';
+import type { PumpTable } from '../parts/pump/pump-table.ts';
 import { measured } from '../job/measured.ts';
 import { settledValue } from '../job/value.ts';
 import { potVolumeFor } from '../run/swirl-pot.ts';
 import { LEAST_PUMP_MARGIN, LEAST_SUCTION_MARGIN, MOST_CREEP, velocityGuides } from '../run/limits.ts';
-import { HELD_SHARE, resultsOf, wantedRailPressure, type RunSolution } from '../run/solve-run.ts';
+import { HELD_SHARE, resultsOf, type RunSolution } from '../run/solve-run.ts';
 import { typicalHoseBore } from '../units/dash-size.ts';
 import { figure, type Figure } from '../units/quantity.ts';
 import { lineSizes, linesOf, resize, type LineGroup } from './line-sizes.ts';
+import type { Job } from '../job/job.ts';
+import { type PartOf, partName } from '../parts/kinds.ts';
+import { circuitsOf } from '../run/circuits.ts';
 
 /** A pump to choose from: the generic ones, and the shop's own. */
 export interface LibraryPump {
@@ -82,21 +83,21 @@ function lineProposal(job: Job, before: Assessment, group: LineGroup): Proposal 
     name: `−${dash}, hose ${((typicalHoseBore(dash) ?? 0) * 1000).toFixed(1)} mm`,
     act: resize(lines, dash, `${titles[group].toLowerCase()} in −${dash}`),
   }));
-  return smallest(job, before, { key: group, title: titles[group], why: reasons[group] }, sizes, (solution, of) =>
-    lineChecks(of, solution, group, ids),
+  return smallest(job, before, { key: group, title: titles[group], why: reasons[group] }, sizes, (solution) =>
+    lineChecks(solution, group, ids),
   );
 }
 
-function lineChecks(job: Job, solution: RunSolution, group: LineGroup, ids: ReadonlySet<string>): Check[] {
+function lineChecks(solution: RunSolution, group: LineGroup, ids: ReadonlySet<string>): Check[] {
   const velocity = Math.max(
-    ...resultsOf(solution).flatMap((p) => p.components.filter((c) => ids.has(c.id)).map((c) => c.velocity ?? 0)),
+    ...resultsOf(solution).flatMap((p) => p.parts.filter((c) => ids.has(c.id)).map((c) => c.velocity ?? 0)),
   );
   const fast = check('velocity, fastest', 'velocity', velocity, guides[group], 'atMost');
   const { fullLoadHot, idle, overrun } = solution.points;
   if (group === 'suction')
     return [check('suction margin, hot', 'head', fullLoadHot.suctionMargin, LEAST_SUCTION_MARGIN, 'atLeast'), fast];
   if (group === 'feed') {
-    const wanted = wantedRailPressure(job, fullLoadHot.point);
+    const { wanted } = fullLoadHot;
     return [
       ...(wanted === undefined
         ? []
@@ -109,7 +110,7 @@ function lineChecks(job: Job, solution: RunSolution, group: LineGroup, ids: Read
   }
   return [
     ...[idle, overrun].flatMap((p) => {
-      const wanted = wantedRailPressure(job, p.point);
+      const { wanted } = p;
       return wanted === undefined
         ? []
         : [check(`rail at ${p.point.name}`, 'pressure', p.railPressure, (1 + MOST_CREEP) * wanted, 'atMost')];
@@ -119,18 +120,20 @@ function lineChecks(job: Job, solution: RunSolution, group: LineGroup, ids: Read
 }
 
 function* pumpProposals(job: Job, before: Assessment, library: readonly LibraryPump[]): Generator<Proposal> {
-  const { supply } = job.run;
-  const pot = supply.findIndex((c) => c.kind === 'swirlPot');
-  const pumps = supply.flatMap((c, i) => (c.kind === 'pump' ? [{ pump: c, i }] : []));
-  const main = pumps.filter(({ i }) => i > pot).map((p) => p.pump);
-  const lift = pumps.filter(({ i }) => i < pot).map((p) => p.pump);
+  const run = circuitsOf(job);
+  const electric = (ids: readonly string[]) => ids.flatMap((id) => {
+    const part = run.part(id);
+    return part.kind === 'pump' ? [part] : [];
+  }); // prettier-ignore
+  const main = electric(run.feedPumps);
+  const lift = electric(run.liftPumps);
   const weakestFirst = [...library].sort((a, b) => powerOf(a) - powerOf(b));
-  const swapFor = (which: ComponentOf<'pump'>[]): { name: string; act: Act }[] =>
+  const swapFor = (which: PartOf<'pump'>[]): { name: string; act: Act }[] =>
     weakestFirst.map(({ name, tables }) => ({
       name,
       act: {
-        act: 'setOnComponents',
-        title: `${name} for ${which.map(componentName).join(', ')}`,
+        act: 'setOnParts',
+        title: `${name} for ${which.map(partName).join(', ')}`,
         changes: which.map(({ id }) => ({ id, key: 'tables', value: tables })),
       },
     }));
@@ -147,7 +150,7 @@ function* pumpProposals(job: Job, before: Assessment, library: readonly LibraryP
       (solution) =>
         solution.margin ? [check('pump margin', 'fraction', solution.margin.margin, LEAST_PUMP_MARGIN, 'atLeast')] : [],
     );
-  const potPart = supply[pot];
+  const potPart = run.parts.find((c) => c.kind === 'swirlPot');
   if (lift.length > 0 && potPart?.kind === 'swirlPot')
     yield smallest(
       job,
@@ -203,13 +206,13 @@ function jetProposal(job: Job, before: Assessment): Proposal | undefined {
 }
 
 function potProposal(job: Job, before: Assessment): Proposal | undefined {
-  const pot = job.run.supply.find((c) => c.kind === 'swirlPot');
+  const pot = circuitsOf(job).parts.find((c) => c.kind === 'swirlPot');
   const { demand } = before.findings;
   if (pot?.kind !== 'swirlPot' || !demand) return undefined;
   const wanted = settledValue(pot, 'secondsWanted');
   const volume = potVolumeFor(wanted, demand.volumeFlow);
   const lasts = (v: number) => [check('lasts at full load', 'time', v / demand.volumeFlow, wanted, 'atLeast')];
-  const act: Act = { act: 'setOnComponent', id: pot.id, key: 'volume', value: measured(volume, 'L') };
+  const act: Act = { act: 'setOnPart', id: pot.id, key: 'volume', value: measured(volume, 'L') };
   return {
     key: 'pot',
     title: 'Swirl pot',
@@ -229,16 +232,16 @@ function smallest(
   before: Assessment,
   head: Pick<Proposal, 'key' | 'title' | 'why'>,
   sizes: readonly { name: string; act: Act }[],
-  checks: (solution: RunSolution, job: Job) => Check[],
+  checks: (solution: RunSolution) => Check[],
 ): Proposal {
-  const now = checks(before.findings.solution!, job);
+  const now = checks(before.findings.solution!);
   const tried: string[] = [];
   for (const { name, act } of sizes) {
     tried.push(name);
     const changed = applyAct(job, act);
     const after = assess(changed);
     if (!after.findings.solution) continue;
-    const then = checks(after.findings.solution, changed);
+    const then = checks(after.findings.solution);
     if (then.every((c) => c.ok))
       return { ...head, tried, now, then, proposed: name, act, preview: compareAssessments(before, after) };
   }

@@ -1,8 +1,8 @@
 import type { SurveyedTank, TankShape } from '../job/tank.ts';
+import { meshBehind } from '../attachments/tank-mesh.ts';
 import { assertNever } from '../result.ts';
 import { dishedCylinderMesh, extrudedMesh, resampled, ruledMesh } from './extrude.ts';
 import { closedMesh, meshBounds } from './mesh.ts';
-import { unpackMesh } from './packed-mesh.ts';
 import { roundedRectangle, tracedSection } from './section-polygon.ts';
 import type { Solid } from './solid.ts';
 import type { TankFault } from './tank-fault.ts';
@@ -155,7 +155,8 @@ function sumpOf(tank: SurveyedTank): Extract<Solid, { kind: 'box' }> | undefined
 
 /** The mesh stood on its floor, the middle of its footprint at the origin. */
 function meshTank(tank: SurveyedTank): ShapedTank {
-  const unpacked = unpackMesh(tank.mesh!);
+  const unpacked = meshBehind(tank.mesh!);
+  if (unpacked === 'away') return { kind: 'needs', needs: ['mesh'] };
   if (!unpacked) return { kind: 'fault', fault: { code: 'mesh', fault: { code: 'damaged' } } };
   const { least, most } = meshBounds(unpacked);
   const origin = [(least[0] + most[0]) / 2, (least[1] + most[1]) / 2, least[2]];

@@ -41,7 +41,8 @@ export function surveyedTank(tank: SurveyedTank): TankOutcome {
   const made = tank.shape === 'strapping' ? byTable(tank) : byShape(tank);
   const empty = made.kind === 'known' && !(made.tank.full > 0);
   const outcome: TankOutcome = empty ? { kind: 'fault', fault: { code: 'noVolume' } } : made;
-  known.set(tank, outcome);
+  // a mesh that is not here yet comes later
+  if (outcome.kind !== 'needs') known.set(tank, outcome);
   return outcome;
 }
 

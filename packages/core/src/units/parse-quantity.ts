@@ -115,6 +115,7 @@ const kindWords: Record<QuantityField['kind'], string> = {
   temperature: 'a temperature',
   voltage: 'a voltage',
   current: 'a current',
+  rotation: 'a number of revolutions',
   resistance: 'a resistance',
   fraction: 'a share',
   volume: 'a volume',

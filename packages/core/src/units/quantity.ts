@@ -20,6 +20,7 @@ export const quantityKinds = [
   'density', // kg/m3
   'viscosity', // Pa s
   'time', // s
+  'rotation', // rev/s
   'angle', // rad
   'conductance', // W/K, heat passed on per kelvin
   'heatTransfer', // W/(m2 K)

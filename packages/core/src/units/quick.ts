@@ -18,3 +18,4 @@ export const celsius = from('°C');
 export const horsepower = from('hp');
 export const poundsPerHorsepowerHour = from('lb/(hp·h)');
 export const degrees = from('°');
+export const revolutionsPerMinute = from('rpm');

@@ -106,6 +106,7 @@ export const units: readonly Unit[] = [
   unit('voltage', 'mV', 1e-3, 0, ['millivolt', 'millivolts']),
   unit('current', 'A', 1, 1, ['amp', 'amps', 'ampere', 'amperes']),
   unit('current', 'mA', 1e-3, 0, ['milliamp', 'milliamps']),
+  unit('rotation', 'rpm', 1 / 60, 0, ['rev/min', 'r/min', '1/min']),
   unit('resistance', 'Ω', 1, 1, ['ohm', 'ohms', 'ω', 'r']),
   unit('resistance', 'kΩ', 1e3, 2, ['kohm', 'kohms', 'k']),
   unit('fraction', '%', 0.01, 1, ['percent', 'pct', 'vol%', '%vol']),

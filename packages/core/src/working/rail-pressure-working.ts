@@ -1,42 +1,38 @@
-import { componentName, isConsumer } from '../job/component.ts';
-import { allComponents } from '../job/needs.ts';
+import type { PointResult } from '../run/solve-run.ts';
 import type { Findings } from '../run/findings.ts';
 import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import { standIns } from './stand-ins.ts';
 import type { Working } from './working.ts';
+import { isRegulator, partName } from '../parts/kinds.ts';
+import { type Circuits, type Flow, circuitsOf, lineOfZone } from '../run/circuits.ts';
 
 /** Where the rail's pressure comes from, part by part from the fuel surface; the parts add up to it. */
 export function railPressureWorking({ job, solution }: Findings, key: string): Working | undefined {
   const result = solution?.points[key];
   if (!result) return undefined;
-  const name = (id: string) => componentName(allComponents(job).find((c) => c.id === id)!);
-  const consumer = job.run.supply.find(isConsumer)!;
-  const along = result.components.slice(
-    0,
-    result.components.findIndex((c) => c.id === consumer.id),
-  );
+  const run = circuitsOf(job);
+  const name = (id: string) => partName(job.parts[id]!);
+  // back from the rail that has least, by the way that most of its fuel takes
+  const consumer = run.part(leastOf(run.consumers, result));
+  const along = wayTo(run, consumer.id, result).flatMap((id) => result.parts.find((c) => c.id === id) ?? []);
   const parts = along
     .filter((c) => c.inletPressure !== c.outletPressure)
-    .map((c) => ({
-      name: name(c.id),
-      component: c.id,
-      figure: figure('pressure', c.outletPressure - c.inletPressure),
-    }));
-  const reached = along.at(-1)?.outletPressure ?? 0;
-  if (result.railPressure !== reached)
+    .map((c) => ({ name: name(c.id), part: c.id, figure: figure('pressure', c.outletPressure - c.inletPressure) }));
+  const reached = along.reduce((sum, c) => sum + c.outletPressure - c.inletPressure, 0);
+  if (Math.abs(result.railPressure - reached) > 1e-9)
     parts.push({
       name: `within ${name(consumer.id)}`,
-      component: consumer.id,
+      part: consumer.id,
       figure: figure('pressure', result.railPressure - reached),
     });
-  const regulator = job.run.supply.find((c) => c.kind === 'regulator');
-  const held = regulator && result.components.find((c) => c.id === regulator.id);
-  const pump = result.components.find((c) => c.voltage !== undefined);
+  const regulator = run.parts.find(isRegulator);
+  const held = regulator && result.parts.find((c) => c.id === regulator.id);
+  const pump = result.parts.find((c) => c.voltage !== undefined);
   const wired = pump?.wiringCost !== undefined;
   const voltage = originOf(job, key, 'voltage');
   const typical = standIns(job);
-  const uncertain = result.components.filter((c) => c.regime === 'transition').map((c) => name(c.id));
+  const uncertain = result.parts.filter((c) => c.regime === 'transition').map((c) => name(c.id));
   return {
     key: `railPressure:${key}`,
     title: `${consumer.kind === 'rail' ? 'Rail' : 'Carburettor'} pressure at ${result.point.name}`,
@@ -96,4 +92,26 @@ export function railPressureWorking({ job, solution }: Findings, key: string): W
     ],
     source: 'Churchill 1977; Darby 2001; Rennels & Hudson 2012; network equations after Todini & Pilati 1988',
   };
+}
+
+const leastOf = (consumers: readonly string[], { parts }: PointResult): string => {
+  const pressure = (id: string) => parts.find((c) => c.id === id)?.outletPressure ?? Infinity;
+  return consumers.reduce((a, b) => (pressure(b) < pressure(a) ? b : a));
+};
+
+/** Parts from the fuel surface to a part, each by the joint through which most comes. */
+function wayTo(run: Circuits, id: string, { joints }: PointResult): string[] {
+  const way: string[] = [];
+  const seen = new Set<string>();
+  for (let at: string | undefined = id; at !== undefined && !seen.has(at); ) {
+    seen.add(at);
+    const flows: readonly Flow[] = run.into(at).filter((f) => lineOfZone(f.zone) === 'supply');
+    const most: Flow | undefined = flows.reduce<Flow | undefined>(
+      (a, b) => (a && joints[a.joint]!.flow >= joints[b.joint]!.flow ? a : b),
+      undefined,
+    );
+    at = most?.from;
+    if (at !== undefined) way.unshift(at);
+  }
+  return way;
 }

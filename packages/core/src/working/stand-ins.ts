@@ -1,22 +1,26 @@
-import { componentName, propertiesOf } from '../job/component.ts';
 import type { Job } from '../job/job.ts';
-import { allComponents } from '../job/needs.ts';
-import { isRelevant } from '../job/relevant.ts';
+import { kindOf, partName, propertiesOf } from '../parts/kinds.ts';
+import { circuitsOf } from '../run/circuits.ts';
+
+const junctions = new Set(['tee', 'y', 'block']);
 
 /** Every typical value that stands in for a measurement on the run, as "Regulator: seat bore, wide open". */
 export function standIns(job: Job): string[] {
-  return allComponents(job).flatMap((component) => {
-    const held = component as unknown as Record<string, unknown>;
-    const unmeasured = Object.entries(propertiesOf(component.kind))
+  return circuitsOf(job).parts.flatMap((part) => {
+    const held = part as unknown as Record<string, unknown>;
+    const unmeasured = Object.entries(propertiesOf(part.kind))
       .filter(
         ([key, property]) =>
-          property.type === 'quantity' && property.typical && held[key] === undefined && isRelevant(component, key),
+          property.type === 'quantity' &&
+          property.typical &&
+          held[key] === undefined &&
+          (kindOf(part).isRelevant?.(part, key) ?? true),
       )
       .map(([, property]) => property.name);
-    if (component.kind === 'hose' && component.construction === undefined)
-      unmeasured.push('roughness of a rubber liner');
-    if (component.kind === 'rail' && (component.injectors ?? job.brief.injectors) === undefined)
+    if (part.kind === 'hose' && part.construction === undefined) unmeasured.push('roughness of a rubber liner');
+    if (part.kind === 'rail' && (part.injectors ?? job.brief.injectors) === undefined)
       unmeasured.push('four injectors');
-    return unmeasured.map((name) => `${componentName(component)}: ${name}`);
+    if (junctions.has(part.kind) && held.bore === undefined) unmeasured.push('no loss, its bore being unknown');
+    return unmeasured.map((name) => `${partName(part)}: ${name}`);
   });
 }

@@ -2,18 +2,18 @@ import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed, originOfAssumed } from '../job/assumption.ts';
-import { componentName } from '../job/component.ts';
 import type { Findings } from '../run/findings.ts';
 import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
+import { partName } from '../parts/kinds.ts';
 
 /** Head in hand before the fuel boils at the pump that has least of it, at a point. */
 export function suctionWorking({ job, solution, fuel }: Findings, key: string): Working | undefined {
   const result = solution?.points[key];
   if (!result || !fuel) return undefined;
-  const pump = job.run.supply.find((c) => c.id === result.suctionPump)!;
-  const inlet = result.components.find((c) => c.id === result.suctionPump)!.inletPressure;
+  const pump = job.parts[result.suctionPump]!;
+  const inlet = result.parts.find((c) => c.id === result.suctionPump)!.inletPressure;
   const atmosphere = assumed(job.assumptions, 'atmosphere');
   const reid = assumed(job.assumptions, 'reidVapourPressure');
   const vapour = vapourPressure(fuel, reid, result.point.temperature);
@@ -33,7 +33,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
       },
       {
         symbol: 'p_in',
-        name: `at the inlet of ${componentName(pump)}, gauge`,
+        name: `at the inlet of ${partName(pump)}, gauge`,
         figure: figure('pressure', inlet),
         source: 'computed: level and losses up to it',
       },
@@ -54,7 +54,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
     ],
     parts: [
       { name: 'the atmosphere', figure: head(atmosphere) },
-      { name: 'level, less suction losses', component: pump.id, figure: head(inlet) },
+      { name: 'level, less suction losses', part: pump.id, figure: head(inlet) },
       { name: 'vapour pressure', figure: head(-vapour) },
     ],
     remarks: [

@@ -20,7 +20,7 @@ export interface Working {
   readonly formula: string;
   readonly terms: readonly Term[];
   /** Where the result is made up of parts, each part in order: the parts add up to the result. */
-  readonly parts: readonly { readonly name: string; readonly figure: Figure; readonly component?: string }[];
+  readonly parts: readonly { readonly name: string; readonly figure: Figure; readonly part?: string }[];
   /** Assumptions and warnings in whole sentences. */
   readonly remarks: readonly string[];
   readonly source: string;

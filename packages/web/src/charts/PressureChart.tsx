@@ -1,9 +1,9 @@
 import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
-import { componentName } from '@endrel/core/job/component';
+import { partName } from '@endrel/core/parts/kinds';
 import type { Job } from '@endrel/core/job/job';
-import { allComponents } from '@endrel/core/job/needs';
+import { allParts } from '@endrel/core/job/needs';
 import { pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { pressureProfile, type ProfilePoint } from '@endrel/core/run/profile';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
@@ -51,7 +51,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         order: key === point ? 0 : 1,
       })),
     };
-    const names = new Map(allComponents(job).map((c) => [c.id, componentName(c)]));
+    const names = new Map(allParts(job).map((c) => [c.id, partName(c)]));
     const chosen = profiles.find((p) => p.key === point)!.profile;
     const options: ChartOptions<'scatter'> = {
       responsive: true,
@@ -66,7 +66,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         tooltip: {
           callbacks: {
             label: (item) => `${item.dataset.label}: ${item.parsed.y!.toFixed(1)} ${pressureUnit.label}`,
-            title: ([item]) => names.get(withGap(job, chosen)[item!.dataIndex]?.component ?? '') ?? '',
+            title: ([item]) => names.get(withGap(job, chosen)[item!.dataIndex]?.part ?? '') ?? '',
           },
         },
       },
@@ -79,10 +79,10 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
       ctx.strokeStyle = ink.hair;
       let last = -Infinity;
       for (const span of solution.spans) {
-        const start = chosen.find((p) => p.component === span.component && p.end === 'inlet')!;
+        const start = chosen.find((p) => p.part === span.part && p.end === 'inlet')!;
         const x = scales.x!.getPixelForValue(length(start.distance + span.length / 2));
         const important = ['pump', 'filter', 'rail', 'regulator', 'carburettor', 'hardLine', 'hose'].includes(
-          allComponents(job).find((c) => c.id === span.component)!.kind,
+          allParts(job).find((c) => c.id === span.part)!.kind,
         );
         if (!important || x - last < 15) continue;
         last = x;
@@ -93,7 +93,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         ctx.save();
         ctx.translate(x + 3, chartArea.top - 5);
         ctx.rotate(-Math.PI / 4.2);
-        const name = names.get(span.component)!;
+        const name = names.get(span.part)!;
         ctx.fillText(name.length > 17 ? `${name.slice(0, 16)}…` : name, 0, 0);
         ctx.restore();
       }
@@ -131,7 +131,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
 
 /** A return that does not begin where the supply ends is drawn apart from it. */
 function withGap(job: Job, profile: readonly ProfilePoint[]): (ProfilePoint | undefined)[] {
-  const first = profile.findIndex((p) => p.component === job.run.return[0]?.id);
+  const first = profile.findIndex((p) => p.part === job.run.return[0]?.id);
   const joined = job.run.supply.at(-1)?.kind === 'regulator';
   return first < 0 || joined ? [...profile] : [...profile.slice(0, first), undefined, ...profile.slice(first)];
 }

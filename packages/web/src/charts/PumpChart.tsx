@@ -2,7 +2,7 @@ import type { ChartData, ChartOptions } from 'chart.js';
 import { useMemo } from 'react';
 import { resultAt, resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { pumpCurveAt } from '@endrel/core/hydraulics/pump-curve';
-import type { ComponentOf } from '@endrel/core/job/component';
+import type { PartOf } from '@endrel/core/parts/kinds';
 import type { Job } from '@endrel/core/job/job';
 import { useSystemCurve } from '../calc/use-system-curve.ts';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
@@ -25,7 +25,7 @@ export function PumpChart({
   point,
 }: {
   job: Job;
-  pump: ComponentOf<'pump'>;
+  pump: PartOf<'pump'>;
   solution: RunSolution;
   point: string;
 }) {
@@ -38,8 +38,8 @@ export function PumpChart({
     const ink = chartInk();
     const tables = pumpRows(pump);
     // to a tenth of a volt: the wiring gives each point its own; the two ends are drawn
-    const given = resultsOf(solution).map(({ components, point: conditions }) => {
-      return Math.round((components.find((c) => c.id === pump.id)?.voltage ?? conditions.voltage) * 10) / 10;
+    const given = resultsOf(solution).map(({ parts, point: conditions }) => {
+      return Math.round((parts.find((c) => c.id === pump.id)?.voltage ?? conditions.voltage) * 10) / 10;
     });
     const voltages = [...new Set([Math.max(...given), Math.min(...given)])];
     const at = (q: number, p: number) => ({ x: fromSi(q, flow), y: fromSi(p, pressure) });
@@ -64,8 +64,8 @@ export function PumpChart({
       return shown.length > 1 ? [curveOf('beyond its table', shown, ink.supply, [2, 4], 1.4)] : [];
     });
     const system = asked.map(({ flow: q, rise }) => at(q, rise));
-    const working = resultsOf(solution).map(({ point: { key }, components }) => {
-      const c = components.find((f) => f.id === pump.id)!;
+    const working = resultsOf(solution).map(({ point: { key }, parts }) => {
+      const c = parts.find((f) => f.id === pump.id)!;
       return { key, ...at(c.flow, c.outletPressure - c.inletPressure) };
     });
     // the run's own curve may shoot far above what the pump can do

@@ -1,7 +1,7 @@
-import type { MiniComponent, MiniRun as RunInMiniature } from '@endrel/core/contract/summary';
+import type { MiniPart, MiniRun as RunInMiniature } from '@endrel/core/contract/summary';
 import { GradeShape } from './GradeMark.tsx';
 import { circuits } from './line-patterns.ts';
-import { ComponentSymbol } from './symbols/ComponentSymbol.tsx';
+import { PartSymbol } from './symbols/PartSymbol.tsx';
 
 const STEP = 46;
 
@@ -30,37 +30,37 @@ export function MiniRun({ run }: { run: RunInMiniature }) {
         <path d={`M${x(spill)} 22V58H${x(end)}V34`} fill="none" {...circuits.return} />
       )}
       {supply.map((c, i) => (
-        <Mini key={c.id} component={c} x={x(i)} y={22} colour="var(--supply)" />
+        <Mini key={c.id} part={c} x={x(i)} y={22} colour="var(--supply)" />
       ))}
       {spill >= 0 &&
         run.return.map((c, i) => (
-          <Mini key={c.id} component={c} x={x(spill) - pitch * (i + 0.8)} y={58} colour="var(--return)" backwards />
+          <Mini key={c.id} part={c} x={x(spill) - pitch * (i + 0.8)} y={58} colour="var(--return)" backwards />
         ))}
     </svg>
   );
 }
 
 function Mini({
-  component,
+  part,
   x,
   y,
   colour,
   backwards,
 }: {
-  component: MiniComponent;
+  part: MiniPart;
   x: number;
   y: number;
   colour: string;
   backwards?: boolean;
 }) {
   return (
-    <g transform={`translate(${x} ${y})`} color={component.kind === 'tank' ? 'var(--ink)' : colour}>
+    <g transform={`translate(${x} ${y})`} color={part.kind === 'tank' ? 'var(--ink)' : colour}>
       <g transform="scale(0.72)">
-        <ComponentSymbol kind={component.kind} variant={component.action} backwards={backwards} />
+        <PartSymbol kind={part.kind} variant={part.action} backwards={backwards} />
       </g>
-      {component.grade && (
+      {part.grade && (
         <g transform="translate(11 -11) scale(0.8)">
-          <GradeShape grade={component.grade} />
+          <GradeShape grade={part.grade} />
         </g>
       )}
     </g>

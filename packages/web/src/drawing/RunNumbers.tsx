@@ -7,9 +7,9 @@ import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { OVERFLOW_Y, type RunGeometry } from './run-geometry.ts';
 import { variantOf } from './symbols/variant-of.ts';
-import { isBypass, isConsumer } from '@endrel/core/job/component';
+import { isBypass, isConsumer } from '@endrel/core/parts/kinds';
 
-/** Pressure above the line between components, flow where it changes, at the chosen operating point. */
+/** Pressure above the line between parts, flow where it changes, at the chosen operating point. */
 export function RunNumbers({
   geometry,
   assessment,
@@ -32,33 +32,33 @@ export function RunNumbers({
   };
   const supply = geometry.slots.filter((s) => s.line === 'supply');
   const back = geometry.slots.filter((s) => s.line === 'return');
-  const flowOf = (id: string) => result.components.find((c) => c.id === id);
+  const flowOf = (id: string) => result.parts.find((c) => c.id === id);
   const pumps = supply
-    .filter((s) => s.component.kind === 'pump')
+    .filter((s) => s.part.kind === 'pump')
     .map((slot) => {
-      const flow = flowOf(slot.component.id);
+      const flow = flowOf(slot.part.id);
       return { slot, flow: flow?.flow ?? 0, margin: flow?.suctionMargin };
     });
   const lastGroup = pumps.findLastIndex(({ slot }) => slot.y === geometry.supplyY);
   const duty = result.duty === undefined ? '' : `, ${units.show('fraction', result.duty)} duty`;
   const wanted = wantedRailPressure(job, result.point);
-  const spilling = geometry.slots.find((s) => isBypass(s.component));
+  const spilling = geometry.slots.find((s) => isBypass(s.part));
   const creep =
     wanted !== undefined &&
     spilling &&
-    flowOf(spilling.component.id)?.state === 'wideOpen' &&
+    flowOf(spilling.part.id)?.state === 'wideOpen' &&
     result.railPressure > wanted * (1 + MOST_CREEP)
       ? result.railPressure - wanted
       : undefined;
-  const consumer = supply.find((s) => isConsumer(s.component));
+  const consumer = supply.find((s) => isConsumer(s.part));
   const inLine = supply.filter((s) => s.y === geometry.supplyY);
   const joints = [
     ...inLine
       .slice(1)
-      .map((slot, i) => ({ x: (inLine[i]!.x + slot.x) / 2, y: geometry.supplyY, flow: flowOf(slot.component.id) })),
+      .map((slot, i) => ({ x: (inLine[i]!.x + slot.x) / 2, y: geometry.supplyY, flow: flowOf(slot.part.id) })),
     ...back
       .slice(1)
-      .map((slot, i) => ({ x: (back[i]!.x + slot.x) / 2, y: geometry.returnY, flow: flowOf(slot.component.id) })),
+      .map((slot, i) => ({ x: (back[i]!.x + slot.x) / 2, y: geometry.returnY, flow: flowOf(slot.part.id) })),
   ];
   return (
     <g
@@ -84,7 +84,7 @@ export function RunNumbers({
         ) : null,
       )}
       {pumps.map(({ slot, flow, margin }, i) => (
-        <g key={slot.component.id}>
+        <g key={slot.part.id}>
           {slot.y === geometry.supplyY && (
             <Flow
               x={slot.x - 10}
@@ -133,7 +133,7 @@ export function RunNumbers({
         <Flow
           x={consumer.x - 10}
           anchor="start"
-          y={geometry.supplyY - (variantOf(consumer.component) === 'two' ? 25 : 21)}
+          y={geometry.supplyY - (variantOf(consumer.part) === 'two' ? 25 : 21)}
           text={`${units.show('volumeFlow', result.delivered)} drawn`}
           colour="var(--supply)"
         />

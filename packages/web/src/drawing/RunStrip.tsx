@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Assessment } from '@endrel/core/assess';
 import { grades, type Grade } from '@endrel/core/checks/snag';
-import { componentName } from '@endrel/core/job/component';
+import { partName } from '@endrel/core/parts/kinds';
 import type { Job } from '@endrel/core/job/job';
 import { assumed } from '@endrel/core/job/assumption';
 import { pointName } from '@endrel/core/run/operating-point';
@@ -9,7 +9,7 @@ import { GradeShape } from './GradeMark.tsx';
 import { circuits } from './line-patterns.ts';
 import { OVERFLOW_Y, runGeometry, type RunGeometry, type Slot } from './run-geometry.ts';
 import { RunNumbers } from './RunNumbers.tsx';
-import { ComponentSymbol } from './symbols/ComponentSymbol.tsx';
+import { PartSymbol } from './symbols/PartSymbol.tsx';
 import { variantOf } from './symbols/variant-of.ts';
 import { wrapName } from './wrap-name.ts';
 
@@ -63,13 +63,13 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
         <RunNumbers geometry={geometry} assessment={assessment} point={point} job={job} />
         {geometry.slots.map((slot) => (
           <Place
-            key={slot.component.id}
+            key={slot.part.id}
             slot={slot}
             geometry={geometry}
-            selected={slot.component.id === selected}
-            focusable={slot.component.id === (selected ?? geometry.slots[0]?.component.id)}
-            grade={worstGrade(assessment, slot.component.id)}
-            need={assessment?.findings.needs.some((n) => n.component === slot.component.id) ?? false}
+            selected={slot.part.id === selected}
+            focusable={slot.part.id === (selected ?? geometry.slots[0]?.part.id)}
+            grade={worstGrade(assessment, slot.part.id)}
+            need={assessment?.findings.needs.some((n) => n.part === slot.part.id) ?? false}
             onSelect={onSelect}
           />
         ))}
@@ -79,7 +79,7 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
 }
 
 const worstGrade = (assessment: Assessment | undefined, id: string): Grade | undefined =>
-  grades.find((grade) => assessment?.snags.some((s) => s.component === id && s.grade === grade && !s.overruled));
+  grades.find((grade) => assessment?.snags.some((s) => s.part === id && s.grade === grade && !s.overruled));
 
 function TankOutline({
   geometry: { tank },
@@ -87,20 +87,20 @@ function TankOutline({
   selected,
   onSelect,
 }: { geometry: RunGeometry; job: Job } & Pick<RunStripProps, 'selected' | 'onSelect'>) {
-  const component = job.run.supply.find((c) => c.kind === 'tank');
-  if (!component) return null;
+  const part = job.run.supply.find((c) => c.kind === 'tank');
+  if (!part) return null;
   const level =
     tank.bottom - (tank.bottom - tank.top) * Math.min(0.85, Math.max(0.12, assumed(job.assumptions, 'fuelLevel')));
   const width = tank.right - tank.left;
   return (
     <g
       role="button"
-      tabIndex={selected === component.id ? 0 : -1}
-      data-component={component.id}
-      aria-label={componentName(component)}
-      aria-pressed={selected === component.id}
-      onClick={() => onSelect(component.id)}
-      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(component.id)}
+      tabIndex={selected === part.id ? 0 : -1}
+      data-component={part.id}
+      aria-label={partName(part)}
+      aria-pressed={selected === part.id}
+      onClick={() => onSelect(part.id)}
+      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(part.id)}
       className="cursor-pointer"
     >
       <rect x={tank.left} y={level} width={width} height={tank.bottom - level} fill="var(--fuel)" />
@@ -110,10 +110,10 @@ function TankOutline({
         d={`M${tank.left} ${tank.top}V${tank.bottom}H${tank.right}V${tank.top}Z`}
         fill="none"
         stroke="var(--ink)"
-        strokeWidth={selected === component.id ? 3.4 : 2}
+        strokeWidth={selected === part.id ? 3.4 : 2}
       />
       <text x={tank.left + 7} y={tank.top - 7} className="figure" fontSize={12} fill="var(--ink)">
-        {componentName(component)}
+        {partName(part)}
       </text>
     </g>
   );
@@ -123,12 +123,12 @@ function Lines({ geometry, job }: { geometry: RunGeometry; job: Job }) {
   const { slots, tank, supplyY, returnY, spillX, returnEndX, potX, groups } = geometry;
   const supply = slots.filter((s) => s.line === 'supply');
   const back = slots.filter((s) => s.line === 'return');
-  const drop = back.find((s) => s.component.kind === 'returnDrop');
+  const drop = back.find((s) => s.part.kind === 'returnDrop');
   const start = supply[0] && supply[0].x < tank.right ? supply[0].x : tank.right;
   const toPot = returnEndX === potX;
   const end = toPot ? `H${potX}V${supplyY + 17}` : `H${drop ? drop.x : tank.right}`;
-  const sensor = supply.find((s) => s.component.kind === 'pressureSensor');
-  const controlled = supply.find((s) => s.component.kind === 'pump' && s.component.drive === 'pwm');
+  const sensor = supply.find((s) => s.part.kind === 'pressureSensor');
+  const controlled = supply.find((s) => s.part.kind === 'pump' && s.part.drive === 'pwm');
   return (
     <g fill="none">
       {supply.length > 0 && <path d={`M${start} ${supplyY}H${supply.at(-1)!.x}`} {...circuits.supply} />}
@@ -175,8 +175,8 @@ function Place({
   need: boolean;
   onSelect(id: string): void;
 }) {
-  const { component, x, y, line } = slot;
-  const name = componentName(component);
+  const { part, x, y, line } = slot;
+  const name = partName(part);
   const half = Math.min(geometry.slotWidth, 112) / 2 - 2;
   const frame = Math.min(half, 34);
   const state = [grade && { stop: 'stop', fix: 'to fix', note: 'note' }[grade], need && 'to measure']
@@ -187,11 +187,11 @@ function Place({
       transform={`translate(${x} ${y})`}
       role="button"
       tabIndex={focusable ? 0 : -1}
-      data-component={component.id}
+      data-component={part.id}
       aria-label={state ? `${name}: ${state}` : name}
       aria-pressed={selected}
-      onClick={() => onSelect(component.id)}
-      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(component.id)}
+      onClick={() => onSelect(part.id)}
+      onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(part.id)}
       className="cursor-pointer"
     >
       <rect x={-half} y={-20} width={half * 2} height={62} fill="transparent" />
@@ -204,7 +204,7 @@ function Place({
         />
       )}
       <g color={line === 'supply' ? 'var(--supply)' : 'var(--return)'}>
-        <ComponentSymbol kind={component.kind} variant={variantOf(component)} backwards={line === 'return'} />
+        <PartSymbol kind={part.kind} variant={variantOf(part)} backwards={line === 'return'} />
       </g>
       <text
         y={28}

@@ -21,7 +21,7 @@ describe('the run’s drawing', () => {
           }
         }
       });
-  it('puts supply components in the order of the fuel, left to right, and the return right to left', () => {
+  it('puts supply parts in the order of the fuel, left to right, and the return right to left', () => {
     const { slots } = runGeometry(demoJobs.flatBedTender, 1250);
     const xs = (line: string) => slots.filter((s) => s.line === line).map((s) => s.x);
     expect(xs('supply')).to.deep.equal([...xs('supply')].sort((a, b) => a - b));
@@ -40,7 +40,7 @@ describe('pumps and pots on the drawing', () => {
   it('pumps side by side stand under each other in one column, joined on both sides, inside the tank', () => {
     for (const count of [1, 2, 3]) {
       const { slots, groups, tank, height } = runGeometry(withPumps(count), 1250);
-      const pumps = slots.filter((s) => s.component.kind === 'pump');
+      const pumps = slots.filter((s) => s.part.kind === 'pump');
       expect(new Set(pumps.map((p) => p.x)).size).to.equal(1);
       expect(pumps.map((p) => p.y)).to.deep.equal([58, 108, 158].slice(0, count));
       expect(groups).to.have.length(count > 1 ? 1 : 0);

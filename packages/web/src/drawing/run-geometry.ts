@@ -1,9 +1,9 @@
-import { isBypass, type Component } from '@endrel/core/job/component';
+import { isBypass, type Part } from '@endrel/core/parts/kinds';
 import type { Job } from '@endrel/core/job/job';
 
-/** Where a component stands on the run's drawing. */
+/** Where a part stands on the run's drawing. */
 export interface Slot {
-  readonly component: Component;
+  readonly part: Part;
   readonly line: 'supply' | 'return';
   readonly x: number;
   readonly y: number;
@@ -36,15 +36,15 @@ export const OVERFLOW_Y = 17;
 const BESIDE = 50; // between pumps that stand under each other
 
 /** How many of the supply's first parts lie in the tank: all up to a pump in it, and the immersed hoses that follow. */
-function countInTank(supply: readonly Component[]): number {
+function countInTank(supply: readonly Part[]): number {
   const pump = supply.findIndex((c) => c.kind === 'pump');
   const inTank = pump >= 0 && (supply[pump] as { place?: string }).place === 'inTank';
   let count = inTank ? pump + 1 : 0;
   while (count < supply.length && isImmersed(supply[count]!)) count++;
   return count;
 }
-const isImmersed = (component: Component): boolean =>
-  component.kind === 'sock' || (component.kind === 'hose' && component.immersed === true);
+const isImmersed = (part: Part): boolean =>
+  part.kind === 'sock' || (part.kind === 'hose' && part.immersed === true);
 
 /**
  * Lays the run out: supply left to right, return back below it, what lies in the tank inside its outline.
@@ -75,13 +75,13 @@ export function runGeometry(job: Job, available: number): RunGeometry {
   };
   const slots: Slot[] = [];
   const groups: { x: number; top: number; bottom: number }[] = [];
-  all.forEach((component, i) => {
+  all.forEach((part, i) => {
     const last = slots.at(-1);
     const beside = isBeside(i) && last !== undefined;
     slots.push({
-      component,
+      part,
       line: 'supply',
-      x: beside ? last.x : x(supply.indexOf(component)),
+      x: beside ? last.x : x(supply.indexOf(part)),
       y: beside ? last.y + BESIDE : SUPPLY_Y,
     });
     if (!beside) return;
@@ -94,12 +94,12 @@ export function runGeometry(job: Job, available: number): RunGeometry {
   const from = spillX ?? MARGIN + columns * slotWidth;
   const returnEndX = toPot ? potX! : tankRight;
   const room = (from - returnEndX) / Math.max(outside.length, 1);
-  outside.forEach((component, i) => {
-    slots.push({ component, line: 'return', x: from - room * (i + 0.5), y: RETURN_Y });
+  outside.forEach((part, i) => {
+    slots.push({ part, line: 'return', x: from - room * (i + 0.5), y: RETURN_Y });
   });
-  drop.forEach((component, i) =>
+  drop.forEach((part, i) =>
     slots.push({
-      component,
+      part,
       line: 'return',
       x: tankRight - slotWidth * 0.5 - i * Math.min(slotWidth * 1.35, room),
       y: RETURN_Y,

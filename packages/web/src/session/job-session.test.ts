@@ -126,9 +126,9 @@ describe('a job being edited', () => {
 
 describe('rebasing', () => {
   const base = demoJobs.mailVan;
-  it('does not mix two changes of one list of components', () => {
+  it('does not mix two changes of one list of parts', () => {
     const mine = applyAct(base, { act: 'removeComponent', id: 'filter-1' });
-    const theirs = applyAct(base, { act: 'setOnComponent', id: 'hose-2', key: 'clamp', value: 'worm' });
+    const theirs = applyAct(base, { act: 'setOnPart', id: 'hose-2', key: 'clamp', value: 'worm' });
     expect(rebase(base, mine, theirs)).to.deep.equal({ ok: false, fields: ['run supply'] });
   });
   it('accepts the same change made twice', () => {

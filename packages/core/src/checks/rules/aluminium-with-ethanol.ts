@@ -1,7 +1,7 @@
-import type { Rule } from '../snag.ts';
-import { ethanolShare, placedOf, quoted } from '../reading.ts';
 import { lineMaterials } from '../../ratings/line-material.ts';
 import { figure } from '../../units/quantity.ts';
+import { ethanolShare, partsOfKind, quoted } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 const MILD_BLEND = 0.1; // up to E10 bare aluminium line is met in practice, common practice
 
@@ -9,22 +9,22 @@ const MILD_BLEND = 0.1; // up to E10 bare aluminium line is met in practice, com
 export const aluminiumWithEthanol: Rule = {
   key: 'aluminium-with-ethanol',
   check: ({ job }) =>
-    placedOf(job, 'hardLine').flatMap(({ component, line, index }) => {
+    partsOfKind(job, 'hardLine').flatMap((part) => {
       const share = ethanolShare(job);
-      if (!component.material || lineMaterials[component.material].ethanol === 'rated' || share <= MILD_BLEND)
+      if (!part.material || lineMaterials[part.material].ethanol === 'rated' || share <= MILD_BLEND)
         return [];
       return [
         {
           grade: 'fix',
           stage: 'run',
-          component: component.id,
-          path: ['run', line, index, 'material'],
-          what: `${quoted(component)} is bare aluminium on an ethanol blend.`,
+          part: part.id,
+          path: ['parts', part.id, 'material'],
+          what: `${quoted(part)} is bare aluminium on an ethanol blend.`,
           figure: { label: 'ethanol share', ...figure('fraction', share) },
           limit: { label: 'aluminium up to', ...figure('fraction', MILD_BLEND) },
           why: 'Wet ethanol corrodes it from inside; the white powder blocks filters and injectors.',
           cure: 'Use stainless or PTFE-lined hose, or protected aluminium.',
-          act: { act: 'setOnComponent', id: component.id, key: 'material', value: 'stainless304' },
+          act: { act: 'setOnPart', id: part.id, key: 'material', value: 'stainless304' },
           actLabel: 'Use stainless 304',
           source: 'common practice',
         },

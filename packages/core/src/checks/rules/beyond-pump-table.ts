@@ -1,3 +1,4 @@
+import { circuits } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Results that rest on a pump's behaviour outside its table. */
@@ -9,7 +10,7 @@ export const beyondPumpTable: Rule = {
       {
         grade: 'note',
         stage: 'run',
-        component: job.run.supply.find((c) => c.kind === 'pump')?.id,
+        part: circuits(job).pumps[0],
         what: solution.extrapolated
           ? 'The pump is reckoned at a voltage outside its flow tables (extrapolated).'
           : 'The pump works at a flow beyond the last row of its table (extrapolated).',

@@ -1,6 +1,6 @@
-import type { Rule } from '../snag.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 /** A bucket whose inlet passes less, at the level it must still run at, than is drawn from it. */
 export const bucketCannotRefill: Rule = {

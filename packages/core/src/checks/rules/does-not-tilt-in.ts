@@ -1,5 +1,5 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 /** A stiff part that cannot be tilted through the opening into the tank, or a part said not to come off that is too wide. */
 export const doesNotTiltIn: Rule = {
@@ -21,8 +21,9 @@ export const doesNotTiltIn: Rule = {
         ]
       : []),
     ...(strip?.stuck ?? []).map(
-      (label) =>
+      ({ id, label }) =>
         ({
+          which: id,
           grade: 'stop',
           stage: 'hanger',
           what: `“${label}” is wider than the opening and does not come off.`,

@@ -1,6 +1,6 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 import { litres } from '../../units/quick.ts';
+import type { Rule } from '../snag.ts';
 
 const WORTH_SAYING = litres(1);
 
@@ -14,6 +14,7 @@ export const farLobeStranded: Rule = {
       return [
         {
           grade: 'fix' as const,
+          which: name,
           stage: 'hanger' as const,
           path: drawn ? (['hanger', 'farHeight'] as const) : (['hanger', 'jetDrill'] as const),
           what: `${name.charAt(0).toUpperCase()}${name.slice(1)} keeps fuel that the pump never gets.`,

@@ -1,6 +1,6 @@
-import type { Rule } from '../snag.ts';
-import { placedOf, quoted } from '../reading.ts';
 import { figure } from '../../units/quantity.ts';
+import { partsOfKind, quoted } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 /** A regulator without manifold reference loses injector pressure by all of the boost. */
 export const fixedRegulatorWithBoost: Rule = {
@@ -15,15 +15,15 @@ export const fixedRegulatorWithBoost: Rule = {
       boost > 0;
     const wanted = boosted || job.brief.manifoldReference === true;
     if (!wanted) return [];
-    return placedOf(job, 'regulator').flatMap(({ component, line, index }) => {
-      if (component.referenced !== false) return [];
+    return partsOfKind(job, 'regulator', 'filterRegulator').flatMap((part) => {
+      if (part.referenced !== false) return [];
       return [
         {
           grade: boosted ? 'stop' : 'fix',
           stage: 'run',
-          component: component.id,
-          path: ['run', line, index, 'referenced'],
-          what: `${quoted(component)} has no manifold reference${boosted ? ', and the engine is boosted' : ', but the engine expects one'}.`,
+          part: part.id,
+          path: ['parts', part.id, 'referenced'],
+          what: `${quoted(part)} has no manifold reference${boosted ? ', and the engine is boosted' : ', but the engine expects one'}.`,
           figure: boosted ? { label: 'injector pressure lost at full boost', ...figure('pressure', boost) } : undefined,
           why: boosted
             ? 'Injectors see rail less manifold: under boost they deliver less just when the engine needs more, and it runs lean.'
@@ -31,7 +31,7 @@ export const fixedRegulatorWithBoost: Rule = {
           cure: 'Use a referenced regulator after the rail, with its hose to the manifold.',
           act:
             job.layout.key === 'bypassAfterRail'
-              ? { act: 'setOnComponent', id: component.id, key: 'referenced', value: true }
+              ? { act: 'setOnPart', id: part.id, key: 'referenced', value: true }
               : { act: 'chooseLayout', key: 'bypassAfterRail' },
           actLabel:
             job.layout.key === 'bypassAfterRail' ? 'Join the reference hose' : 'Lay out with the bypass after the rail',

@@ -1,6 +1,6 @@
-import type { Rule } from '../snag.ts';
 import { gaugeProperties } from '../../job/gauge.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 /** A float whose arc meets a wall, a baffle, a pump or the return. */
 export const floatArcMeets: Rule = {

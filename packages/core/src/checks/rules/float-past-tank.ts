@@ -1,5 +1,5 @@
-import type { Rule, SnagReport } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
 /** A float whose stop lies outside the tank, or that stops well short of its floor or lid. */
 export const floatPastTank: Rule = {
@@ -25,6 +25,7 @@ export const floatPastTank: Rule = {
       reports.push({
         ...base,
         grade: 'stop',
+        which: 'low',
         path: ['gauge', 'floatLow'],
         what: 'The float’s bottom stop lies below the tank floor.',
         figure: { label: 'float at the bottom stop', ...figure('length', low) },

@@ -1,6 +1,7 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
+import { circuits } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 /** A tank that the returning fuel warms until the pump draws vapour, before the drive is over. */
 export const fuelOverheats: Rule = {
@@ -13,7 +14,7 @@ export const fuelOverheats: Rule = {
       {
         grade: 'fix',
         stage: 'run',
-        component: job.run.supply.find((c) => c.kind === 'tank')?.id,
+        part: circuits(job).tank?.id,
         what: 'The tank warms up on a drive until the pump comes close to drawing vapour.',
         figure: { label: 'trouble after', ...figure('time', drive.trouble) },
         limit: { label: 'the drive lasts', ...figure('time', end.time) },

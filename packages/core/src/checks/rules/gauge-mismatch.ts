@@ -1,5 +1,5 @@
-import type { Rule, SnagReport } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
 const MOST_END_ERROR = 0.1; // of the scale: past it E or F is no longer read as such, common practice
 

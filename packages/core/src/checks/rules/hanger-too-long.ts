@@ -1,6 +1,6 @@
-import type { Rule } from '../snag.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 /** A hanger that stands on the floor before its plate lies on the gasket, or before the gasket is squeezed. */
 export const hangerTooLong: Rule = {

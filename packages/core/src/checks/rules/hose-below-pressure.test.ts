@@ -14,6 +14,6 @@ describe('rule hose-below-pressure', () => {
       cleanJob((j) => delete get(j, 'pump').reliefPressure),
       'hose-below-pressure',
     );
-    expect(snag).to.include({ grade: 'fix', component: 'hose-1' });
+    expect(snag).to.include({ grade: 'fix', part: 'hose-1' });
   });
 });

@@ -1,31 +1,30 @@
-import type { Rule } from '../snag.ts';
-import { highestPressure, INJECTION_PRESSURE, placedOf, quoted, worstPressure } from '../reading.ts';
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
+import { INJECTION_PRESSURE, highestPressure, partsOfKind, quoted, worstPressure } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 /** Hose whose working pressure is below the worst pressure at its place; carburettor hose on injection above all. */
 export const hoseBelowPressure: Rule = {
   key: 'hose-below-pressure',
   check: (findings) =>
-    placedOf(findings.job, 'hose').flatMap((place) => {
-      const { component, line, index } = place;
-      const worst = worstPressure(findings, place);
-      if (!component.construction || worst === undefined) return [];
-      const made = hoseConstruction(component.construction);
-      const carburettorHose = component.construction === 'r6' || component.construction === 'r7';
+    partsOfKind(findings.job, 'hose').flatMap((part) => {
+      const worst = worstPressure(findings, part.id);
+      if (!part.construction || worst === undefined) return [];
+      const made = hoseConstruction(part.construction);
+      const carburettorHose = part.construction === 'r6' || part.construction === 'r7';
       const injection = carburettorHose && worst > INJECTION_PRESSURE;
       if (made.workingPressure >= worst && !injection) return [];
       // hose bursts at several times its working pressure: over it only when blocked is no immediate danger
-      const onlyBlocked = !injection && made.workingPressure >= highestPressure(findings, component.id)!;
+      const onlyBlocked = !injection && made.workingPressure >= highestPressure(findings, part.id)!;
       return [
         {
           grade: onlyBlocked ? 'fix' : 'stop',
           stage: 'run',
-          component: component.id,
-          path: ['run', line, index, 'construction'],
+          part: part.id,
+          path: ['parts', part.id, 'construction'],
           what: injection
-            ? `${quoted(component)} is low-pressure hose on injection pressure.`
-            : `${quoted(component)} is rated below the ${onlyBlocked ? 'pump’s dead-head pressure' : 'pressure it sees'}.`,
+            ? `${quoted(part)} is low-pressure hose on injection pressure.`
+            : `${quoted(part)} is rated below the ${onlyBlocked ? 'pump’s dead-head pressure' : 'pressure it sees'}.`,
           figure: { label: 'worst pressure here', ...figure('pressure', worst) },
           limit: {
             label: `${made.name}, working pressure`,
@@ -39,9 +38,9 @@ export const hoseBelowPressure: Rule = {
             ? 'Use a pump with a relief valve that opens below the hose’s rating, or hose rated above it.'
             : 'Use injection hose (SAE 30R9, 30R14) or PTFE-lined hose with hose ends.',
           act:
-            component.immersed || component.construction === 'ptfe'
+            part.immersed || part.construction === 'ptfe'
               ? undefined
-              : { act: 'setOnComponent', id: component.id, key: 'construction', value: worst > 690e3 ? 'ptfe' : 'r9' },
+              : { act: 'setOnPart', id: part.id, key: 'construction', value: worst > 690e3 ? 'ptfe' : 'r9' },
           actLabel: worst > 690e3 ? 'Use PTFE-lined hose' : 'Use SAE 30R9',
           source: made.source,
         },

@@ -1,16 +1,15 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import { circuits } from '../reading.ts';
+import type { Rule } from '../snag.ts';
+import { isRegulator } from '../../parts/kinds.ts';
 
 /** A pump with nothing to hold its pressure: the rail sees the dead-head pressure. */
 export const noRegulator: Rule = {
   key: 'no-regulator',
   check: ({ job, solution }) => {
-    if (
-      job.run.supply.length === 0 ||
-      job.run.supply.some((c) => c.kind === 'regulator' || (c.kind === 'pump' && c.drive === 'pwm'))
-    )
-      return [];
-    if (!job.run.supply.some((c) => c.kind === 'pump')) return [];
+    const run = circuits(job);
+    const controlled = run.parts.some((c) => c.kind === 'pump' && c.drive === 'pwm');
+    if (run.parts.some(isRegulator) || controlled || !run.parts.some((c) => c.kind === 'pump')) return [];
     const wanted = job.brief.railPressure?.si;
     const overrun = solution?.points.overrun.railPressure;
     if (wanted !== undefined && overrun !== undefined && overrun <= wanted * 1.05) return [];
@@ -18,7 +17,7 @@ export const noRegulator: Rule = {
       {
         grade: 'stop',
         stage: 'run',
-        component: job.run.supply.find((c) => c.kind === 'pump')?.id,
+        part: circuits(job).pumps[0],
         what: 'The run has no regulator.',
         figure: overrun === undefined ? undefined : { label: 'on overrun', ...figure('pressure', overrun) },
         limit: wanted === undefined ? undefined : { label: 'wanted', ...figure('pressure', wanted) },

@@ -5,11 +5,11 @@ export const oldConnection: Rule = {
   key: 'old-connection',
   check: ({ job, blockedOff }) =>
     blockedOff.flatMap(({ id, label, lost, dangerous, reversible }): SnagReport[] => {
-      const at = (job.survey.oldConnections ?? []).findIndex((c) => c.id === id);
-      const did = job.survey.oldConnections![at]!.did;
+      const did = job.survey.oldConnections!.find((c) => c.id === id)!.did;
       const base = {
         stage: 'survey',
-        path: ['survey', 'oldConnections', at, 'fate'],
+        which: id,
+        path: ['survey', 'oldConnections', id, 'fate'],
         source: 'common practice',
       } as const;
       if (dangerous)

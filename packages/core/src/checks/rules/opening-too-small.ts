@@ -1,5 +1,5 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 const COULD_BE_EASED = 2.5e-3; // m that filing the lip may find, common practice
 

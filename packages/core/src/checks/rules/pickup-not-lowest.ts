@@ -1,6 +1,6 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 import { mm } from '../../units/quick.ts';
+import type { Rule } from '../snag.ts';
 
 const SLACK = mm(5); // above the lowest floor, common practice
 

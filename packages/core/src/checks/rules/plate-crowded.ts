@@ -1,6 +1,6 @@
-import type { Rule, SnagReport } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 import { mm } from '../../units/quick.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
 const LEAST_LAND = mm(4); // metal beside a stud hole, common practice
 
@@ -24,6 +24,7 @@ export const plateCrowded: Rule = {
     if (plate && Math.min(plate.land, plate.rim) < LEAST_LAND)
       reports.push({
         ...base,
+        which: 'studs',
         path: ['hanger', 'boltCircle'],
         what:
           plate.land < plate.rim
@@ -38,6 +39,7 @@ export const plateCrowded: Rule = {
     if (stand?.recess !== undefined && stand.recess > 0)
       reports.push({
         ...base,
+        which: 'room',
         path: ['hanger', 'roomAbove'],
         what: 'There is no room over the tank for the hoses.',
         figure: { label: 'too little by', ...figure('length', stand.recess) },

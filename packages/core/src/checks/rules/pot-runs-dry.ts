@@ -1,57 +1,58 @@
-import type { Rule, SnagReport } from '../snag.ts';
-import { placedOf, quoted } from '../reading.ts';
 import { potSeconds, potVolumeFor } from '../../run/swirl-pot.ts';
 import { settledValue } from '../../job/value.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import { partsOfKind, quoted } from '../reading.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
 /** A lift pump that does not keep its pot full, or a pot too small to carry the engine through a bend. */
 export const potRunsDry: Rule = {
   key: 'pot-runs-dry',
   check: ({ job, solution, demand }) =>
-    placedOf(job, 'swirlPot').flatMap(({ component, line, index }): SnagReport[] => {
+    partsOfKind(job, 'swirlPot').flatMap((part): SnagReport[] => {
       if (!solution) return [];
       const reports: SnagReport[] = [];
-      const base = { stage: 'run', component: component.id } as const;
+      const base = { stage: 'run', part: part.id } as const;
       const atEach = Object.values(solution.points).flatMap((p) => (p?.pot ? [{ name: p.point.name, ...p.pot }] : []));
       const worst = atEach.reduce((a, b) => (b.overflow < a.overflow ? b : a));
-      const margin = settledValue(component, 'liftMargin');
+      const margin = settledValue(part, 'liftMargin');
       if (worst.overflow < margin)
         reports.push({
           ...base,
           grade: worst.overflow < 0 ? 'stop' : 'fix',
           what:
             worst.overflow < 0
-              ? `The lift pump does not keep ${quoted(component)} full at ${worst.name}.`
-              : `The lift pump has little in hand over what is drawn from ${quoted(component)} at ${worst.name}.`,
+              ? `The lift pump does not keep ${quoted(part)} full at ${worst.name}.`
+              : `The lift pump has little in hand over what is drawn from ${quoted(part)} at ${worst.name}.`,
           figure: { label: 'lifted', ...figure('volumeFlow', worst.lift) },
           limit: {
             label: 'drawn less returned, and margin',
             ...figure('volumeFlow', worst.draw - worst.back + margin),
           },
           why:
-            worst.overflow < 0 && component.volume
-              ? `The pot runs down in ${Math.round(component.volume.si / -worst.overflow)} s, then the high-pressure pump draws air.`
+            worst.overflow < 0 && part.volume
+              ? `The pot runs down in ${Math.round(part.volume.si / -worst.overflow)} s, then the high-pressure pump draws air.`
               : 'A worn lift pump or a clogged sock then lets the pot run down.',
           cure: 'Use a larger lift pump, a bigger bore between it and the pot, or more voltage at it.',
           source: 'computed',
         });
-      const wanted = settledValue(component, 'secondsWanted');
-      if (component.volume && demand && potSeconds(component.volume.si, demand.volumeFlow) < wanted) {
+      const wanted = settledValue(part, 'secondsWanted');
+      if (part.volume && demand && potSeconds(part.volume.si, demand.volumeFlow) < wanted) {
         const volume = potVolumeFor(wanted, demand.volumeFlow);
         reports.push({
           ...base,
           grade: 'note',
-          path: ['run', line, index, 'volume'],
-          what: `${quoted(component)} is small: with the pickup dry it does not last as long as you want.`,
+          path: ['parts', part.id, 'volume'],
+          which: 'small',
+          what: `${quoted(part)} is small: with the pickup dry it does not last as long as you want.`,
           figure: {
             label: 'lasts at full load',
-            ...figure('time', potSeconds(component.volume.si, demand.volumeFlow)),
+            ...figure('time', potSeconds(part.volume.si, demand.volumeFlow)),
           },
           limit: { label: 'wanted', ...figure('time', wanted) },
           why: 'In a long bend at full load the pot is all the fuel there is.',
           cure: `A pot of ${Number((volume * 1000).toFixed(2))} L would do.`,
-          act: { act: 'setOnComponent', id: component.id, key: 'volume', value: measured(volume, 'L') },
+          act: { act: 'setOnPart', id: part.id, key: 'volume', value: measured(volume, 'L') },
           actLabel: `Make it ${Number((volume * 1000).toFixed(2))} L`,
           source: 'computed: volume over full-load flow',
         });

@@ -1,25 +1,24 @@
 import { MOST_CREEP } from '../../run/limits.ts';
-import type { Rule } from '../snag.ts';
-import { flowOf, placedOf, quoted } from '../reading.ts';
-import { wantedRailPressure } from '../../run/solve-run.ts';
 import { figure } from '../../units/quantity.ts';
+import { flowOf, partsOfKind, quoted } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 /** A return too small for what the pump spills at idle: the regulator is wide open and the rail creeps up. */
 export const pressureCreep: Rule = {
   key: 'pressure-creep',
   check: (findings) =>
-    placedOf(findings.job, 'regulator').flatMap(({ component }) => {
+    partsOfKind(findings.job, 'regulator', 'filterRegulator').flatMap((part) => {
       const idle = findings.solution?.points.idle;
-      const wanted = idle && wantedRailPressure(findings.job, idle.point);
-      if (component.action !== 'bypass' || !idle || wanted === undefined) return [];
-      const state = flowOf(findings, 'idle', component.id)?.state;
+      const wanted = idle?.wanted;
+      if (part.action !== 'bypass' || !idle || wanted === undefined) return [];
+      const state = flowOf(findings, 'idle', part.id)?.state;
       if (state !== 'wideOpen' || idle.railPressure <= wanted * (1 + MOST_CREEP)) return [];
       return [
         {
           grade: 'fix',
           stage: 'run',
-          component: component.id,
-          what: `The return is too small: ${quoted(component)} is wide open at idle and the rail creeps up.`,
+          part: part.id,
+          what: `The return is too small: ${quoted(part)} is wide open at idle and the rail creeps up.`,
           figure: { label: 'rail at idle', ...figure('pressure', idle.railPressure) },
           limit: { label: 'wanted at idle', ...figure('pressure', wanted) },
           why: 'The engine idles rich and the base pressure cannot be set.',

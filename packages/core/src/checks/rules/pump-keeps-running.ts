@@ -1,5 +1,4 @@
-import type { Rule } from '../snag.ts';
-import type { SnagReport } from '../snag.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
 /** A pump must stop when the engine stops and when the vehicle crashes. */
 export const pumpKeepsRunning: Rule = {
@@ -19,6 +18,7 @@ export const pumpKeepsRunning: Rule = {
     if (crashShutOff === false)
       reports.push({
         ...base,
+        which: 'crash',
         path: ['survey', 'crashShutOff'],
         what: 'Nothing stops the pump in a crash.',
         why: 'A torn line is the usual fire after a collision.',

@@ -1,7 +1,8 @@
 import { LEAST_PUMP_MARGIN } from '../../run/limits.ts';
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 import { pointNames } from '../../run/operating-point.ts';
+import { circuits } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 /** Less flow in hand than 15 % over full load in the hot, low-voltage case. */
 export const pumpMargin: Rule = {
@@ -13,7 +14,7 @@ export const pumpMargin: Rule = {
       {
         grade: margin.margin < 0 ? 'stop' : 'fix',
         stage: 'run',
-        component: job.run.supply.find((c) => c.kind === 'pump')?.id,
+        part: circuits(job).pumps[0],
         what:
           margin.margin < 0
             ? `The pump cannot feed the engine at ${pointNames[margin.point]}.`

@@ -1,7 +1,8 @@
-import type { Rule } from '../snag.ts';
 import type { PointKey } from '../../run/operating-point.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatNumber } from '../../units/format-quantity.ts';
+import { partsOfKind } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 const FIX_BELOW = 0.95; // of the wanted pressure, common practice
 const STOP_BELOW = 0.85; // 8 % less injector flow: leaner than an engine at full load should be
@@ -24,7 +25,7 @@ export const railPressureLow: Rule = {
       {
         grade: share < STOP_BELOW ? 'stop' : 'fix',
         stage: 'run',
-        component: job.run.supply.find((c) => c.kind === 'rail')?.id,
+        part: partsOfKind(job, 'rail')[0]?.id,
         what: `The rail does not hold its pressure at ${worst.point.name}.`,
         figure: { label: 'rail less manifold', ...figure('pressure', worst.injectorPressure) },
         limit: { label: 'wanted', ...figure('pressure', wanted) },

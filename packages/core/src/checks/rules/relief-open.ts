@@ -1,6 +1,7 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
 import { resultsOf } from '../../run/solve-run.ts';
+import { circuits } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 const LEAST = 1 / 3.6e6; // m3/s, 1 L/h: below it a relief valve only weeps
 
@@ -10,13 +11,15 @@ export const reliefOpen: Rule = {
   check: ({ job, solution }) => {
     if (!solution) return [];
     const worst = resultsOf(solution).reduce((a, b) => (b.reliefFlow > a.reliefFlow ? b : a));
-    const pump = job.run.supply.findLast((c) => c.kind === 'pump');
+    const pump = circuits(job)
+      .feedPumps.map((id) => job.parts[id])
+      .find((c) => c?.kind === 'pump' && c.reliefPressure !== undefined);
     if (worst.reliefFlow < LEAST || pump?.kind !== 'pump' || !pump.reliefPressure) return [];
     return [
       {
         grade: 'fix',
         stage: 'run',
-        component: pump.id,
+        part: pump.id,
         what: `The pump’s relief valve is open at ${worst.point.name}.`,
         figure: { label: 'spills', ...figure('volumeFlow', worst.reliefFlow) },
         limit: { label: 'opens at', ...figure('pressure', pump.reliefPressure.si) },

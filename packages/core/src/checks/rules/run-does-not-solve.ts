@@ -1,5 +1,8 @@
+import { describeRunFault, faultPart, type RunFault } from '../../run/run-fault.ts';
+import { circuits } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
-import { describeRunFault, faultComponent, type RunFault } from '../../run/run-fault.ts';
+import { freePort } from '../../job/graph.ts';
+import type { Job } from '../../job/job.ts';
 
 /** A run that cannot work as it is laid out: a gap, no pump, a table that makes no sense, no convergence. */
 export const runDoesNotSolve: Rule = {
@@ -9,23 +12,20 @@ export const runDoesNotSolve: Rule = {
       // an empty run is the next act, not a mistake; a missing sensor has a rule of its own
       .filter((fault) => fault.code !== 'emptyRun' && fault.code !== 'noSensor')
       .map((fault) => ({
+        which: fault.code,
         grade: 'stop',
         stage: 'run',
-        component: faultComponent(fault),
+        part: faultPart(fault),
         what: describeRunFault(fault, job),
         why: 'Until this is put right no pressure or flow can be computed.',
-        ...cureOf(fault),
+        ...cureOf(fault, job),
         source: 'computed',
       })),
 };
 
-function cureOf(fault: RunFault): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
+function cureOf(fault: RunFault, job: Job): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
   const turn = (id: string) =>
-    ({ act: { act: 'setOnComponent', id, key: 'reversed', value: false }, actLabel: 'Turn it round' }) as const;
-  const toTank = {
-    act: { act: 'set', path: ['run', 'returnTo'], value: 'tank' },
-    actLabel: 'End it in the tank',
-  } as const;
+    ({ act: { act: 'setOnPart', id, key: 'reversed', value: false }, actLabel: 'Turn it round' }) as const;
   switch (fault.code) {
     case 'pumpTable':
       return { cure: 'Check the rows against the pump’s data sheet.' };
@@ -35,17 +35,23 @@ function cureOf(fault: RunFault): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> 
       return fault.inReturn
         ? {
             cure: 'Take it out of the return: the regulator’s spill needs no pump.',
-            act: { act: 'removeComponent', id: fault.component },
+            act: { act: 'takeOut', id: fault.part } as const,
             actLabel: 'Take it out',
           }
-        : { cure: 'Turn it round: its arrow points to the engine.', ...turn(fault.component) };
+        : { cure: 'Turn it round: its arrow points to the engine.', ...turn(fault.part) };
     case 'checkValveReversed':
-      return { cure: 'Turn it round: its arrow points with the flow.', ...turn(fault.component) };
+      return { cure: 'Turn it round: its arrow points with the flow.', ...turn(fault.part) };
     case 'returnIntoSupply':
-    case 'returnToNoPot':
-      return { cure: 'End the return in the tank, below the surface.', ...toTank };
+      return { cure: 'End the return in the tank, below the surface.', ...endInTank(job, fault.joint) };
     case 'closedLoop':
       return { cure: 'Put the tank at the start of the supply and end the return in it.' };
+    case 'pumpUnjoined':
+      return { cure: 'Join it where it belongs, or take the pump out.' };
+    case 'secondTank':
+    case 'twoEngines':
+      return { cure: 'Keep one of the two.' };
+    case 'noTank':
+      return { cure: 'Put the tank at the start of the supply, or choose a layout to lay the run out again.' };
     case 'potUnfed':
       return { cure: 'Put a lift pump between the tank and the pot, or choose the layout with a swirl pot.' };
     case 'potUndrawn':
@@ -57,4 +63,15 @@ function cureOf(fault: RunFault): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> 
     default:
       return { cure: 'Close the gap on the run, or choose a layout to lay it out again.' };
   }
+}
+
+/** The joint by which the return runs into the supply goes to the tank instead. */
+function endInTank(job: Job, joint: string): Pick<SnagReport, 'act' | 'actLabel'> {
+  const { tank } = circuits(job);
+  const flow = circuits(job).flow(joint);
+  if (!tank || !flow) return {};
+  return {
+    act: { act: 'moveEnd', joint, part: flow.to, to: { part: tank.id, port: freePort(job, tank, 'return') } },
+    actLabel: 'End it in the tank',
+  };
 }

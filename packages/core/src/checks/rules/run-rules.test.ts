@@ -23,7 +23,7 @@ describe('the pressure sensor of an electronic returnless run', () => {
     ] as const) {
       const snag = expectSnag('sensor-missing', shuttle(), without(expected), 'stop', 'pump-1');
       expect(snag.act).to.deep.include({ act: 'insertComponent', line: 'supply' });
-      expect((snag.act as { component: object }).component).to.include({ kind: 'pressureSensor', onRail: place });
+      expect((snag.act as { part: object }).part).to.include({ kind: 'pressureSensor', onRail: place });
     }
   });
   it('is told where it is not where the controller expects it, with what that costs', () => {
@@ -155,7 +155,7 @@ describe('parts that work against each other', () => {
       [cleanJob((j) => (get(j, 'pump').reversed = true)), 'pump-1'],
       [cleanJob((j) => (j.run.returnTo = 'supply')), 'return-drop-1'],
     ];
-    for (const [job, component] of bad) expectSnag('run-does-not-solve', cleanJob(), job, 'stop', component);
+    for (const [job, part] of bad) expectSnag('run-does-not-solve', cleanJob(), job, 'stop', part);
   });
   it('a loop without a tank has nothing to tie its pressure to', () => {
     const loop = cleanJob((j) => {

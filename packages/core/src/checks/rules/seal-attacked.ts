@@ -1,14 +1,14 @@
-import type { Rule } from '../snag.ts';
-import { placed, quoted } from '../reading.ts';
 import { fuelClasses, fuelClassOf, seals } from '../../ratings/material-fuel.ts';
+import { circuits, quoted } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 /** Seals of a part that the fuel attacks, or that only their maker can vouch for. */
 export const sealAttacked: Rule = {
   key: 'seal-attacked',
   check: ({ job, fuel }) =>
-    placed(job).flatMap(({ component, line, index }) => {
-      if (!component.seals || !fuel) return [];
-      const material = seals[component.seals];
+    circuits(job).parts.flatMap((part) => {
+      if (!part.seals || !fuel) return [];
+      const material = seals[part.seals];
       const kind = fuelClassOf(fuel);
       const verdict = material.on[kind];
       if (verdict === 'fine') return [];
@@ -16,15 +16,15 @@ export const sealAttacked: Rule = {
         {
           grade: verdict === 'attacked' ? 'fix' : 'note',
           stage: 'run',
-          component: component.id,
-          path: ['run', line, index, 'seals'],
+          part: part.id,
+          path: ['parts', part.id, 'seals'],
           what:
             verdict === 'ask'
-              ? `Only the maker can say whether the seals of ${quoted(component)} stand this fuel: ${material.name}.`
-              : `The seals of ${quoted(component)} do not last in this fuel: ${material.name} with ${fuelClasses[kind]}.`,
+              ? `Only the maker can say whether the seals of ${quoted(part)} stand this fuel: ${material.name}.`
+              : `The seals of ${quoted(part)} do not last in this fuel: ${material.name} with ${fuelClasses[kind]}.`,
           why: 'A seal that swells jams or sheds; one that hardens leaks.',
           cure: 'Have it with fluoroelastomer or PTFE seals.',
-          act: { act: 'setOnComponent', id: component.id, key: 'seals', value: 'fkm' },
+          act: { act: 'setOnPart', id: part.id, key: 'seals', value: 'fkm' },
           actLabel: 'Fluoroelastomer it is',
           source: material.source,
         },

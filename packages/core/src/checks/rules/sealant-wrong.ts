@@ -1,7 +1,6 @@
-import type { Rule } from '../snag.ts';
-import { componentName } from '../../job/component.ts';
-import { allComponents } from '../../job/needs.ts';
 import type { Seal } from '../../fittings/mate.ts';
+import { quotedId } from '../reading.ts';
+import type { Rule } from '../snag.ts';
 
 const sealNames: Record<Seal, string> = {
   metalCone: 'a flare',
@@ -21,23 +20,28 @@ export const sealantWrong: Rule = {
       const { seal } = joint.verdict;
       const right = seal === 'taperedThread' ? 'liquid' : 'none';
       if (joint.sealant === right) return [];
-      const to = allComponents(job).find((c) => c.id === joint.to)!;
       const tapered = seal === 'taperedThread';
       return [
         {
           grade: 'fix',
           stage: 'run',
-          component: joint.to,
+          part: joint.to,
+          which: joint.id,
+          path: ['joints', joint.id, 'sealant'],
           what: tapered
-            ? `The tapered joint at the inlet of “${componentName(to)}” has ${joint.sealant === 'tape' ? 'tape' : 'no sealant'}.`
-            : `The joint at the inlet of “${componentName(to)}” seals by ${sealNames[seal]}, but has sealant on it.`,
+            ? `The tapered joint at the inlet of ${quotedId(job, joint.to)} has ${joint.sealant === 'tape' ? 'tape' : 'no sealant'}.`
+            : `The joint at the inlet of ${quotedId(job, joint.to)} seals by ${sealNames[seal]}, but has sealant on it.`,
           why: tapered
             ? 'Tape shreds into the injectors and a dry taper weeps.'
             : 'Sealant keeps the parts from seating and its crumbs end in the injectors.',
           cure: tapered
             ? 'Clean it and use liquid sealant rated for fuel, on the male thread only.'
             : 'Clean it and join it dry, O-rings with a drop of oil.',
-          act: { act: 'setOnComponent', id: joint.to, key: 'inletSealant', value: right },
+          act: {
+            act: 'setOnJoints',
+            changes: [{ id: joint.id, key: 'sealant', value: right }],
+            title: `sealant at the inlet of ${quotedId(job, joint.to)}: ${right}`,
+          },
           actLabel: tapered ? 'Use liquid sealant' : 'Join it dry',
           source: 'common practice',
         },

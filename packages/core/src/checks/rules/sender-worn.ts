@@ -1,5 +1,5 @@
-import type { Rule } from '../snag.ts';
 import type { SweepVerdict } from '../../senders/sweep-check.ts';
+import type { Rule } from '../snag.ts';
 
 const what: Record<Exclude<SweepVerdict, 'good'>, string> = {
   open: 'The sender has a break in its track.',
@@ -27,6 +27,7 @@ export const senderWorn: Rule = {
       return [
         {
           grade: 'fix' as const,
+          which: verdict,
           stage: 'gauge' as const,
           path: ['gauge', 'sweep'],
           what: what[verdict],

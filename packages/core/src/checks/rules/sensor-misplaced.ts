@@ -1,27 +1,29 @@
-import type { Rule, SnagReport } from '../snag.ts';
-import { placedOf, quoted } from '../reading.ts';
 import { figure } from '../../units/quantity.ts';
+import { circuits, partsOfKind, quoted } from '../reading.ts';
+import type { Rule, SnagReport } from '../snag.ts';
+import { freePort } from '../../job/graph.ts';
+import type { Job } from '../../job/job.ts';
 
 /** A controller’s sensor where the controller does not expect it, or on wiring that picks up the injectors. */
 export const sensorMisplaced: Rule = {
   key: 'sensor-misplaced',
   check: ({ job, solution }) => {
-    const [sensor] = placedOf(job, 'pressureSensor');
-    const [controlled] = placedOf(job, 'pump').filter((p) => p.component.drive === 'pwm');
+    const [sensor] = partsOfKind(job, 'pressureSensor');
+    const [controlled] = partsOfKind(job, 'pump').filter((p) => p.drive === 'pwm');
     if (!sensor || !controlled) return [];
-    const { sensorExpected, sensorShielded } = controlled.component;
-    const onRail = sensor.component.onRail === true;
+    const { sensorExpected, sensorShielded } = controlled;
+    const host = circuits(job).into(sensor.id)[0]?.from;
+    const onRail = host !== undefined && job.parts[host]?.kind === 'rail';
     const reports: SnagReport[] = [];
     const base = { stage: 'run', source: 'computed; common practice' } as const;
     const full = solution?.points.fullLoad;
-    const target = controlled.component.targetPressure?.si;
+    const target = controlled.targetPressure?.si;
     if (sensorExpected !== undefined && onRail !== (sensorExpected === 'rail'))
       reports.push({
         ...base,
         grade: 'fix',
-        component: sensor.component.id,
-        path: ['run', sensor.line, sensor.index, 'onRail'],
-        what: `${quoted(sensor.component)} is not where the controller expects it: ${onRail ? 'near the tank' : 'on the rail'}.`,
+        part: sensor.id,
+        what: `${quoted(sensor)} is not where the controller expects it: ${onRail ? 'near the tank' : 'on the rail'}.`,
         ...(full && target !== undefined
           ? {
               figure: { label: 'rail at full load', ...figure('pressure', full.railPressure) },
@@ -32,15 +34,14 @@ export const sensorMisplaced: Rule = {
           ? 'The controller adds what it thinks the line loses to a pressure that is already the rail’s.'
           : 'What the line loses between the sensor and the rail is missing at the injectors.',
         cure: 'Fit it where the controller’s data sheet says, or set the controller for where it is.',
-        act: { act: 'setOnComponent', id: sensor.component.id, key: 'onRail', value: sensorExpected === 'rail' },
-        actLabel: sensorExpected === 'rail' ? 'Screw it into the rail' : 'Take it off the rail',
+        ...(sensorExpected === 'rail' ? ontoRail(job, sensor.id) : {}),
       });
     if (sensorShielded === false)
       reports.push({
         ...base,
         grade: 'note',
-        component: controlled.component.id,
-        path: ['run', controlled.line, controlled.index, 'sensorShielded'],
+        part: controlled.id,
+        path: ['parts', controlled.id, 'sensorShielded'],
         what: 'The pressure sensor’s wiring is not shielded.',
         why: 'Pulses of the pump and the injectors reach the controller as pressure, and it hunts.',
         cure: 'Use shielded wire, earthed at the controller’s end only, away from the pump’s supply.',
@@ -48,3 +49,15 @@ export const sensorMisplaced: Rule = {
     return reports;
   },
 };
+
+/** The sensor's joint moves to a side port of the rail; the port that it leaves must then be closed. */
+function ontoRail(job: Job, id: string): Pick<SnagReport, 'act' | 'actLabel'> {
+  const [rail] = partsOfKind(job, 'rail');
+  const joint = circuits(job).into(id)[0]?.joint;
+  if (!rail || !joint) return {};
+  const to = { part: rail.id, port: freePort(job, rail, 'side') };
+  return {
+    act: { act: 'moveEnd', joint, part: circuits(job).into(id)[0]!.from, to },
+    actLabel: 'Screw it into the rail',
+  };
+}

@@ -1,7 +1,8 @@
-import type { Rule, SnagReport } from '../snag.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
-import { isBypass } from '../../job/component.ts';
+import { circuits } from '../reading.ts';
+import type { Rule, SnagReport } from '../snag.ts';
+import { isBypass } from '../../parts/kinds.ts';
 
 const MOST_OF_SET = 0.2; // of the regulator's set pressure that the jet may hold back at idle, common practice
 
@@ -10,7 +11,7 @@ export const siphonJet: Rule = {
   key: 'siphon-jet',
   check: ({ job, hanger: { siphon, pickup } }) => {
     if (!siphon) return [];
-    const regulator = job.run.supply.find(isBypass);
+    const regulator = circuits(job).parts.find(isBypass);
     const set = regulator?.kind === 'regulator' ? regulator.setPressure?.si : undefined;
     const reports: SnagReport[] = [];
     const cure = siphon.drill
@@ -29,6 +30,7 @@ export const siphonJet: Rule = {
       reports.push({
         ...base,
         grade: 'stop',
+        which: 'reach',
         path: ['hanger', 'farLeft'],
         what: 'The siphon’s far pickup does not stand in the far lobe.',
         why: 'It draws from the lobe that the pump empties anyway.',

@@ -1,6 +1,6 @@
-import type { Rule } from '../snag.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 /** A sock that is pressed onto the floor further than it may be, or that hangs too high to touch. */
 export const sockFolded: Rule = {

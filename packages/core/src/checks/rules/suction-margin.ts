@@ -1,6 +1,6 @@
 import { LEAST_SUCTION_MARGIN } from '../../run/limits.ts';
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 /** Fuel that boils at the pump's inlet on a hot day. */
 export const suctionMargin: Rule = {
@@ -13,7 +13,7 @@ export const suctionMargin: Rule = {
       {
         grade: margin < 0 ? 'stop' : 'fix',
         stage: 'run',
-        component: suctionPump,
+        part: suctionPump,
         what: margin < 0 ? 'Hot fuel boils at the pump’s inlet.' : 'Hot fuel is close to boiling at the pump’s inlet.',
         figure: { label: 'suction margin, head of fuel', ...figure('head', margin) },
         limit: { label: 'at least', ...figure('head', LEAST_SUCTION_MARGIN) },

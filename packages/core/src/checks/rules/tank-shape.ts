@@ -1,7 +1,7 @@
-import type { Rule, SnagReport } from '../snag.ts';
 import { describeTankFault } from '../../tanks/tank-fault.ts';
 import { figure } from '../../units/quantity.ts';
 import { litres } from '../../units/quick.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
 const LARGEST = litres(600); // a road vehicle's tank, common practice
 const OFF_PLATE = 0.15; // between litres by shape and the plate, common practice
@@ -27,6 +27,7 @@ export const tankShape: Rule = {
         ...base,
         grade: 'fix',
         path,
+        which: 'size',
         what: 'The tank is larger than any road vehicle’s: a unit is mistaken.',
         figure: { label: 'by its shape', ...figure('volume', tank.full) },
         limit: { label: 'at most', ...figure('volume', LARGEST) },
@@ -37,6 +38,7 @@ export const tankShape: Rule = {
       reports.push({
         ...base,
         grade: 'note',
+        which: 'plate',
         path: ['survey', 'tank', 'capacity'],
         what: 'The shape does not hold what the plate says.',
         figure: { label: 'by its shape', ...figure('volume', tank.full!) },

@@ -1,5 +1,5 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Rule } from '../snag.ts';
 
 /** A sealed cap needs a vent, and the vent's highest point must stand above the filler neck. */
 export const tankVent: Rule = {

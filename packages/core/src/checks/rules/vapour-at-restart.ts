@@ -1,6 +1,7 @@
-import type { Rule } from '../snag.ts';
 import { figure } from '../../units/quantity.ts';
-import { isConsumer } from '../../job/component.ts';
+import { circuits } from '../reading.ts';
+import type { Rule } from '../snag.ts';
+import { isConsumer } from '../../parts/kinds.ts';
 
 /** Fuel that boils in a rail, or in the line to a carburettor, after the engine has stood hot. */
 export const vapourAtRestart: Rule = {
@@ -8,13 +9,13 @@ export const vapourAtRestart: Rule = {
   check: ({ job, solution }) => {
     const restart = solution?.points.hotRestart;
     if (!restart || restart.engineVapourMargin >= 0) return [];
-    const consumer = job.run.supply.find(isConsumer);
+    const consumer = circuits(job).parts.find(isConsumer);
     return [
       {
         // a carburettor vents its bowl: it starts badly, but it starts
         grade: consumer?.kind === 'carburettor' ? 'note' : 'fix',
         stage: 'run',
-        component: consumer?.id,
+        part: consumer?.id,
         what: `Fuel boils in ${consumer?.kind === 'carburettor' ? 'the line to the carburettor' : 'the rail'} at hot restart.`,
         figure: { label: 'at the engine, gauge', ...figure('pressure', restart.railPressure) },
         limit: {

@@ -1,7 +1,7 @@
-import type { Rule, SnagReport } from '../snag.ts';
 import { ventValue } from '../../vents/vent-flow.ts';
 import { figure } from '../../units/quantity.ts';
 import { kPa } from '../../units/quick.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
 const MOST_VACUUM = kPa(2); // at the largest draw, common practice
 
@@ -17,6 +17,7 @@ export const ventLine: Rule = {
       reports.push({
         ...base,
         grade: 'stop',
+        which: 'outlet',
         path: ['survey', 'vent', 'outlet'],
         what: vent.outlet === 'cabin' ? 'The vent ends in the cabin or boot.' : 'The vent ends near the exhaust.',
         why: 'Fuel vapour burns and explodes, and people breathe it.',
@@ -26,6 +27,7 @@ export const ventLine: Rule = {
       reports.push({
         ...base,
         grade: 'note',
+        which: 'outlet',
         path: ['survey', 'vent', 'outlet'],
         what: 'The vent’s end has no screen.',
         why: 'Mud and insects stop it up, and the tank draws a vacuum.',
@@ -35,6 +37,7 @@ export const ventLine: Rule = {
       reports.push({
         ...base,
         grade: 'stop',
+        which: 'valve',
         path: ['survey', 'vent', 'valveTilt'],
         what: 'The roll-over valve leans so far that it is shut.',
         figure: { label: 'leans by', ...figure('angle', vent.valveTilt!.si) },
@@ -46,6 +49,7 @@ export const ventLine: Rule = {
       reports.push({
         ...base,
         grade: 'fix',
+        which: 'trap',
         path: ['survey', 'vent', 'trap'],
         what: 'The vent has a low place that holds fuel.',
         why: 'Fuel that condenses or slops there stops it up like a drain trap.',
@@ -55,6 +59,7 @@ export const ventLine: Rule = {
       reports.push({
         ...base,
         grade: 'fix',
+        which: 'tankEnd',
         path: ['survey', 'vent', 'tankEnd'],
         what: 'The vent opens below the top of the tank.',
         figure: { label: 'opens at', ...figure('length', vent.tankEnd.si) },
@@ -66,6 +71,7 @@ export const ventLine: Rule = {
       reports.push({
         ...base,
         grade: 'fix',
+        which: 'vacuum',
         path: ['survey', 'vent', 'bore'],
         what: 'The pump draws the tank into a vacuum through this vent.',
         figure: { label: 'at full draw', ...figure('pressure', findings.vacuum) },

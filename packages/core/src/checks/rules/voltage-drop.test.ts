@@ -33,7 +33,7 @@ describe('voltage at the pump', () => {
   it('is what supply, earth and contacts leave at the current that it draws at that very voltage', () => {
     const job = wired('awg14', 4);
     const point = findingsOf(job).solution!.points.fullLoadHot;
-    const pump = point.components.find((c) => c.id === 'pump-1')!;
+    const pump = point.parts.find((c) => c.id === 'pump-1')!;
     const ohms = wireResistance(gaugeArea(14), 5, 333.15) + 0.02;
     expect(point.point.voltage - pump.voltage!).to.be.closeTo(pump.current! * ohms, 2e-3);
     expect(pump.wiringCost!).to.be.within(0.05, 0.15);
@@ -43,7 +43,7 @@ describe('voltage at the pump', () => {
   });
   it('falls with every metre and every thinner gauge', () => {
     const voltage = (job: ReturnType<typeof cleanJob>) =>
-      findingsOf(job).solution!.points.fullLoad.components.find((c) => c.id === 'pump-1')!.voltage!;
+      findingsOf(job).solution!.points.fullLoad.parts.find((c) => c.id === 'pump-1')!.voltage!;
     expect(voltage(wired('awg14', 6))).to.be.below(voltage(wired('awg14', 3)));
     expect(voltage(wired('awg20', 3))).to.be.below(voltage(wired('awg10', 3)));
   });
@@ -55,6 +55,6 @@ describe('voltage at the pump', () => {
     ); // prettier-ignore
     const { solution, faults } = findingsOf(bad);
     expect(solution).to.equal(undefined);
-    expect(faults[0]).to.include({ code: 'starvedOfVoltage', component: 'pump-1' });
+    expect(faults[0]).to.include({ code: 'starvedOfVoltage', part: 'pump-1' });
   });
 });

@@ -1,9 +1,9 @@
-import type { Rule, SnagReport } from '../snag.ts';
-import { flowOf, placedOf, quoted } from '../reading.ts';
 import { figure } from '../../units/quantity.ts';
-import { componentName, type ComponentOf } from '../../job/component.ts';
 import { settledValue } from '../../job/value.ts';
 import { gaugeArea, wireGauges, wireResistance } from '../../wiring/wire.ts';
+import { flowOf, partsOfKind, quoted } from '../reading.ts';
+import type { Rule, SnagReport } from '../snag.ts';
+import { type PartOf, partName } from '../../parts/kinds.ts';
 
 const MOST_COST = 0.1; // of the pump's flow, common practice
 const MOST_DROP = 0.5; // V over supply and earth at full load, common practice
@@ -12,20 +12,20 @@ const MOST_DROP = 0.5; // V over supply and earth at full load, common practice
 export const voltageDrop: Rule = {
   key: 'voltage-drop',
   check: (findings) =>
-    placedOf(findings.job, 'pump').flatMap(({ component, line, index }): SnagReport[] => {
-      const at = flowOf(findings, 'fullLoadHot', component.id);
+    partsOfKind(findings.job, 'pump').flatMap((part): SnagReport[] => {
+      const at = flowOf(findings, 'fullLoadHot', part.id);
       const system = findings.solution?.points.fullLoadHot.point.voltage;
       if (at?.wiringCost === undefined || at.voltage === undefined || system === undefined) return [];
       const drop = system - at.voltage;
-      const base = { stage: 'run', component: component.id, path: ['run', line, index, 'supplyWire'] } as const;
+      const base = { stage: 'run', part: part.id, path: ['parts', part.id, 'supplyWire'] } as const;
       // with better wire the pump gets more voltage and takes about as much more current
-      const cure = cureFor(component, at.current && (at.current * system) / at.voltage, drop);
+      const cure = cureFor(part, at.current && (at.current * system) / at.voltage, drop);
       if (at.wiringCost > MOST_COST)
         return [
           {
             ...base,
             grade: 'fix',
-            what: `The wiring of ${quoted(component)} costs it more than a tenth of its flow.`,
+            what: `The wiring of ${quoted(part)} costs it more than a tenth of its flow.`,
             figure: { label: 'flow lost', ...figure('fraction', at.wiringCost) },
             limit: { label: 'at most', ...figure('fraction', MOST_COST) },
             why: 'The pump turns slower the harder it works, just when the engine wants most.',
@@ -38,7 +38,7 @@ export const voltageDrop: Rule = {
           {
             ...base,
             grade: 'note',
-            what: `Supply and earth of ${quoted(component)} take more than half a volt.`,
+            what: `Supply and earth of ${quoted(part)} take more than half a volt.`,
             figure: { label: 'drop', ...figure('voltage', drop) },
             limit: { label: 'at most', ...figure('voltage', MOST_DROP) },
             why: 'Every tenth of a volt costs one to two per cent of flow.',
@@ -52,7 +52,7 @@ export const voltageDrop: Rule = {
 
 /** The thinnest gauge of supply and earth that keeps the drop within half a volt at the current there is, if one does. */
 function cureFor(
-  pump: ComponentOf<'pump'>,
+  pump: PartOf<'pump'>,
   current: number | undefined,
   drop: number,
 ): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
@@ -69,8 +69,8 @@ function cureFor(
   return {
     cure: `${enough} AWG for both would keep it to half a volt; a relay close to the pump shortens the run.`,
     act: {
-      act: 'setOnComponents',
-      title: `wire ${componentName(pump)} in ${enough} AWG`,
+      act: 'setOnParts',
+      title: `wire ${partName(pump)} in ${enough} AWG`,
       changes: ['supplyWire', 'earthWire'].map((key) => ({ id: pump.id, key, value: `awg${enough}` })),
     },
     actLabel: `Wire it in ${enough} AWG`,

@@ -1,8 +1,8 @@
-import type { Rule } from '../snag.ts';
 import { volumeMultiplier } from '../../fluids/fuel.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatNumber, formatQuantity } from '../../units/format-quantity.ts';
+import type { Rule } from '../snag.ts';
 
 const CLOSE_ENOUGH = 0.03; // 3 %, common practice for fuelling
 

@@ -1,53 +1,93 @@
 import { z } from 'zod';
-import { componentSchema } from '../component.ts';
+import { portNameSchema, portRefSchema, portStateSchema } from '../../parts/port.ts';
+import { partSchema } from '../../parts/kinds.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
+import { textSchema } from '../measured.ts';
 
-const line = z.enum(['supply', 'return']);
 const id = z.string().max(40);
+const key = z.string().max(40);
+const title = textSchema(120);
+const pathSchema = z
+  .array(z.union([z.string().max(120), z.number().int().min(0)]))
+  .min(1)
+  .max(8)
+  .readonly();
+
+export const regulatorPlaceSchema = z.enum(['tank', 'beforeRail', 'afterRail']);
+export type RegulatorPlace = z.infer<typeof regulatorPlaceSchema>;
 
 /**
- * An edit with a meaning, as plain data: undo, the change table and the cures of snags are made of the same acts.
+ * An edit with a meaning, as plain data: what the browser sends, what the change table holds, what undo and the cures of snags are
+ * made of.
  */
 export const actSchema = z.discriminatedUnion('act', [
-  /** A measurement or choice outside the run, or its removal when `value` is absent. */
-  z.strictObject({
-    act: z.literal('set'),
-    path: z
-      .array(z.union([z.string(), z.number()]))
-      .min(1)
-      .max(8)
-      .readonly(),
-    value: z.unknown(),
-  }),
-  z.strictObject({ act: z.literal('setOnComponent'), id, key: z.string().max(40), value: z.unknown() }),
+  /** A measurement or choice outside the run, or its removal when `value` is absent. Rows of a list go by their id. */
+  z.strictObject({ act: z.literal('set'), path: pathSchema, value: z.unknown() }),
+  z.strictObject({ act: z.literal('addRow'), path: pathSchema, row: z.looseObject({ id }) }),
+  z.strictObject({ act: z.literal('removeRow'), path: pathSchema, id }),
+  z.strictObject({ act: z.literal('setOnPart'), id, key, value: z.unknown() }),
   /** Several measurements at once, as one edit: a line in another size, a pump for another. */
   z.strictObject({
-    act: z.literal('setOnComponents'),
-    changes: z
-      .array(z.strictObject({ id, key: z.string().max(40), value: z.unknown() }))
-      .min(1)
-      .max(200)
-      .readonly(),
-    title: z.string().max(120),
+    act: z.literal('setOnParts'),
+    changes: z.array(z.strictObject({ id, key, value: z.unknown() })).min(1).max(200).readonly(), // prettier-ignore
+    title,
   }),
   z.strictObject({
-    act: z.literal('insertComponent'),
-    line,
-    index: z.number().int().min(0),
-    component: componentSchema,
+    act: z.literal('setOnJoints'),
+    changes: z.array(z.strictObject({ id, key, value: z.unknown() })).min(1).max(200).readonly(), // prettier-ignore
+    title,
   }),
-  z.strictObject({ act: z.literal('removeComponent'), id }),
-  z.strictObject({ act: z.literal('moveComponent'), id, line, index: z.number().int().min(0) }),
+  /** What is known of a port, and what closes it; absent: nothing. */
+  z.strictObject({ act: z.literal('setPort'), part: id, port: portNameSchema, state: portStateSchema.optional() }),
+  /** Caps or plugs every open port of a part. */
+  z.strictObject({ act: z.literal('closePorts'), id, with: z.enum(['capped', 'plugged']) }),
+  /** A part of its own, joined to nothing yet. */
+  z.strictObject({ act: z.literal('addPart'), part: partSchema }),
+  /** A new part goes in between what a joint joins: fuel comes in by one of its ports and leaves by the other. */
+  z.strictObject({
+    act: z.literal('insertPart'),
+    joint: id,
+    part: partSchema,
+    in: portNameSchema,
+    out: portNameSchema,
+  }),
+  /** A new part goes onto a free port. */
+  z.strictObject({ act: z.literal('attachPart'), to: portRefSchema, part: partSchema, port: portNameSchema }),
+  /** Taken out, and what was on either side joined up. */
+  z.strictObject({ act: z.literal('takeOut'), id }),
+  /** The same, but kept with its measurements. */
+  z.strictObject({ act: z.literal('setAside'), id }),
+  /** What was set aside, or stands elsewhere on the run, goes in at a joint. */
+  z.strictObject({ act: z.literal('movePart'), id, joint: id }),
+  /** What was set aside goes onto a free port. */
+  z.strictObject({ act: z.literal('takeUp'), id, port: portNameSchema, to: portRefSchema }),
+  /** Another part in its place; what fits is kept. */
+  z.strictObject({ act: z.literal('swapPart'), id, by: partSchema }),
+  z.strictObject({ act: z.literal('turnRound'), id }),
+  z.strictObject({ act: z.literal('connect'), a: portRefSchema, b: portRefSchema }),
+  z.strictObject({ act: z.literal('disconnect'), joint: id }),
+  /** The end of a joint that is on that part goes to another port. */
+  z.strictObject({ act: z.literal('moveEnd'), joint: id, part: id, to: portRefSchema }),
   z.strictObject({ act: z.literal('chooseLayout'), key: z.enum(Object.keys(layouts) as [LayoutKey, ...LayoutKey[]]) }),
-  z.strictObject({ act: z.literal('capPorts'), id }),
   /** A bypass regulator goes to another place on the run, and the layout is named after it. */
-  z.strictObject({ act: z.literal('moveRegulator'), id, to: z.enum(['tank', 'beforeRail', 'afterRail']) }),
+  z.strictObject({ act: z.literal('moveRegulator'), id, to: regulatorPlaceSchema }),
   z.strictObject({
     act: z.literal('overruleSnag'),
     snag: z.string().max(120),
-    reason: z.string().max(1000),
+    reason: textSchema(1000),
     at: z.iso.datetime(),
   }),
   z.strictObject({ act: z.literal('withdrawOverrule'), snag: z.string().max(120) }),
+  /** Records as they were before another act: undo, and redo of an undo. */
+  z.strictObject({
+    act: z.literal('restore'),
+    records: z
+      .array(z.strictObject({ path: pathSchema, value: z.unknown() }))
+      .min(1)
+      .max(1000)
+      .readonly(),
+    title,
+  }),
 ]);
 export type Act = z.infer<typeof actSchema>;
+export type ActOf<K extends Act['act']> = Extract<Act, { act: K }>;

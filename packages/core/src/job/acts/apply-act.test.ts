@@ -12,8 +12,8 @@ describe('an act', () => {
   const acts: Act[] = [
     { act: 'set', path: ['survey', 'tank', 'depth'], value: { si: 0.3, unit: 'mm' } },
     { act: 'set', path: ['survey', 'tank', 'depth'], value: undefined },
-    { act: 'setOnComponent', id: 'hose-1', key: 'clamp', value: 'worm' },
-    { act: 'insertComponent', line: 'supply', index: 4, component: { kind: 'checkValve', id: 'check-valve-1' } },
+    { act: 'setOnPart', id: 'hose-1', key: 'clamp', value: 'worm' },
+    { act: 'insertComponent', line: 'supply', index: 4, part: { kind: 'checkValve', id: 'check-valve-1' } },
     { act: 'removeComponent', id: 'hose-2' },
     { act: 'moveComponent', id: 'filter-1', line: 'supply', index: 1 },
     { act: 'chooseLayout', key: 'bypassAfterRail' },
@@ -37,12 +37,12 @@ describe('an act', () => {
     const after = applyAct(mailVan, { act: 'set', path: ['survey', 'tank', 'depth'], value: undefined });
     expect('depth' in after.survey.tank).to.equal(false);
   });
-  it('moves a component to a place counted without it', () => {
+  it('moves a part to a place counted without it', () => {
     const after = applyAct(mailVan, { act: 'moveComponent', id: 'filter-1', line: 'supply', index: 1 });
     expect(ids(after).slice(0, 3)).to.deep.equal(['tank-1', 'filter-1', 'sock-1']);
   });
   it('shares what it did not touch, so that caches stay good', () => {
-    const after = applyAct(mailVan, { act: 'setOnComponent', id: 'hose-1', key: 'clamp', value: 'worm' });
+    const after = applyAct(mailVan, { act: 'setOnPart', id: 'hose-1', key: 'clamp', value: 'worm' });
     expect(after.survey).to.equal(mailVan.survey);
     expect(after.run.supply[0]).to.equal(mailVan.run.supply[0]);
   });
@@ -72,6 +72,6 @@ describe('laying out a school', () => {
   it('there and back again loses nothing but the order', () => {
     const there = applyAct(flatBedTender, { act: 'chooseLayout', key: 'bypassAtTank' });
     const back = applyAct(there, { act: 'chooseLayout', key: 'bypassAfterRail' });
-    for (const component of flatBedTender.run.supply) expect(back.run.supply).to.deep.include(component);
+    for (const part of flatBedTender.run.supply) expect(back.run.supply).to.deep.include(part);
   });
 });

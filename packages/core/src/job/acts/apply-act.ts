@@ -1,89 +1,306 @@
-import { assertNever } from '../../result.ts';
-import type { Component } from '../component.ts';
-import { componentName } from '../component.ts';
-import type { Job, Line } from '../job.ts';
+import { assertNever, failure, success, type Result } from '../../result.ts';
+import { portsOf } from '../graph.ts';
+import { kindOf, partName, portOf, propertiesOf, type Part } from '../../parts/kinds.ts';
+import { commonProperties } from '../../parts/define-part.ts';
+import { jointProperties } from '../../parts/joint.ts';
+import type { Job } from '../job.ts';
 import { layouts } from '../layout.ts';
-import { allComponents, type FieldPath } from '../needs.ts';
-import type { Act } from './act.ts';
+import type { FieldPath } from '../needs.ts';
+import { actSchema, type Act } from './act.ts';
+import { GraphEdit, takingOver, throughPorts } from './graph-edit.ts';
+import { judgeTouched } from './judge.ts';
 import { layOut } from './lay-out.ts';
 import { moveRegulator, regulatorPlaces } from './move-regulator.ts';
+import { ActRefused, refused, type ActFault } from './refused.ts';
 
 /**
- * A job after an edit. Pure: the old job is untouched, and parts that did not change are shared with it.
- *
- * An act on a component that is no longer there leaves the job as it is.
+ * A job after an edit, or why it cannot be done. Pure: the old job is untouched, and what did not change is shared with it. What
+ * the act touched is judged by its schema, so that a valid job stays one.
  */
+export function tryAct(job: Job, given: unknown): Result<Job, ActFault> {
+  const act = actSchema.safeParse(given);
+  if (!act.success) {
+    const issue = act.error.issues[0]!;
+    return failure({ field: issue.path.join('.'), message: `the act is not understood: ${issue.message}` });
+  }
+  try {
+    const after = apply(job, act.data);
+    const fault = judgeTouched(job, after);
+    return fault ? failure(fault) : success(after);
+  } catch (error) {
+    if (error instanceof ActRefused) return failure({ field: '', message: error.message });
+    throw error;
+  }
+}
+
+/** The same for acts that are known to be right, such as a cure's; one that cannot be done leaves the job as it is. */
 export function applyAct(job: Job, act: Act): Job {
+  try {
+    return apply(job, act);
+  } catch (error) {
+    if (error instanceof ActRefused) return job;
+    throw error;
+  }
+}
+
+function apply(job: Job, act: Act): Job {
   switch (act.act) {
     case 'set':
-      return setAt(job, act.path, act.value) as Job;
-    case 'setOnComponent':
-      return mapComponent(job, act.id, (c) => setAt(c, [act.key], act.value) as Component);
-    case 'setOnComponents':
-      return act.changes.reduce(
-        (changed, { id, key, value }) => applyAct(changed, { act: 'setOnComponent', id, key, value }),
-        job,
-      );
-    case 'insertComponent':
-      return withLine(job, act.line, (line) => line.toSpliced(Math.min(act.index, line.length), 0, act.component));
-    case 'removeComponent':
-      return mapLines(job, (line) => line.filter((c) => c.id !== act.id));
-    case 'moveComponent': {
-      // a part that was set aside may be taken up again so
-      const moved = [...allComponents(job), ...(job.run.spare ?? [])].find((c) => c.id === act.id);
-      if (!moved) return job;
-      const without = withoutSpare(
-        mapLines(job, (line) => line.filter((c) => c.id !== act.id)),
-        act.id,
-      );
-      return withLine(without, act.line, (line) => line.toSpliced(Math.min(act.index, line.length), 0, moved));
+      return setAt(job, outsideRun(act.path), act.value) as Job;
+    case 'addRow': {
+      const rows = (valueAt(job, outsideRun(act.path)) ?? []) as { id: string }[];
+      if (!Array.isArray(rows)) refused(`“${act.path.join(' ')}” is no list`);
+      if (rows.some((row) => row.id === act.row.id)) refused(`there is already a row “${act.row.id}”`);
+      return setAt(job, act.path, [...rows, act.row]) as Job;
     }
+    case 'removeRow': {
+      const rows = valueAt(job, outsideRun(act.path)) as { id: string }[] | undefined;
+      const left = rows?.filter((row) => row.id !== act.id);
+      if (!rows || left!.length === rows.length) refused(`the row “${act.id}” is no longer there`);
+      return setAt(job, act.path, left) as Job;
+    }
+    case 'setOnPart':
+      return setOnPart(job, act.id, act.key, act.value);
+    case 'setOnParts':
+      return act.changes.reduce((changed, { id, key, value }) => setOnPart(changed, id, key, value), job);
+    case 'setOnJoints':
+      return act.changes.reduce((changed, { id, key, value }) => {
+        if (!(key in jointProperties)) refused(`a joint has no field “${key}”`);
+        const edit = new GraphEdit(changed);
+        edit.putJoint(setAt(edit.joint(id), [key], value) as Job['joints'][string]);
+        return edit.job;
+      }, job);
+    case 'setPort': {
+      const edit = new GraphEdit(job);
+      const part = edit.part(act.part);
+      if (!portOf(part, act.port)) refused(`“${partName(part)}” has no port “${act.port}”`);
+      if (act.state?.closed && edit.peer(act.part, act.port))
+        refused(
+          `the ${portOf(part, act.port)!.name} of “${partName(part)}” is joined: it cannot be ${act.state.closed}`,
+        );
+      edit.put(withPort(part, act.port, act.state));
+      return edit.job;
+    }
+    case 'closePorts': {
+      const edit = new GraphEdit(job);
+      for (const { port, spec, state, known } of portsOf(job, edit.part(act.id)))
+        if (state === 'open' && spec.use !== 'dry')
+          edit.put(withPort(edit.part(act.id), port, { ...known, closed: act.with }));
+      return edit.job;
+    }
+    case 'addPart':
+      return editing(job, (edit) => edit.add(act.part));
+    case 'insertPart':
+      return editing(job, (edit) => {
+        edit.add(act.part);
+        edit.insert(act.part.id, act.joint, act.in, act.out);
+      });
+    case 'attachPart':
+      return editing(job, (edit) => {
+        edit.add(act.part);
+        edit.connect(act.to, { part: act.part.id, port: act.port });
+      });
+    case 'takeOut':
+      return editing(job, (edit) => {
+        edit.unjoin(edit.part(act.id).id);
+        edit.remove(act.id);
+      });
+    case 'setAside':
+      return editing(job, (edit) => {
+        edit.unjoin(act.id);
+        edit.put({ ...edit.part(act.id), aside: true });
+      });
+    case 'movePart':
+      return editing(job, (edit) => {
+        const part = edit.part(act.id);
+        const ends = throughPorts(part) ?? refused(`“${partName(part)}” does not go into a line`);
+        const { a, b } = edit.joint(act.joint);
+        if (a.part === act.id || b.part === act.id) refused(`“${partName(part)}” stands there already`);
+        edit.unjoin(act.id);
+        edit.put(onRun(edit.part(act.id)));
+        edit.insert(act.id, act.joint, ...ends);
+      });
+    case 'takeUp':
+      return editing(job, (edit) => {
+        if (!edit.part(act.id).aside) refused(`“${partName(edit.part(act.id))}” is on the run`);
+        edit.unjoin(act.id);
+        edit.put(onRun(edit.part(act.id)));
+        edit.connect(act.to, { part: act.id, port: act.port });
+      });
+    case 'swapPart':
+      return editing(job, (edit) => swap(edit, act.id, act.by));
+    case 'turnRound':
+      return editing(job, (edit) => turn(edit, act.id));
+    case 'connect':
+      return editing(job, (edit) => void edit.connect(act.a, act.b));
+    case 'disconnect':
+      return editing(job, (edit) => edit.removeJoint(edit.joint(act.joint).id));
+    case 'moveEnd':
+      return editing(job, (edit) => {
+        const joint = edit.joint(act.joint);
+        const stays = joint.a.part === act.part ? joint.b : joint.b.part === act.part ? joint.a : undefined;
+        if (!stays) refused(`“${act.part}” is not at that joint`);
+        edit.removeJoint(joint.id);
+        edit.connect(stays, act.to, joint);
+      });
     case 'chooseLayout':
       return layOut(job, act.key);
     case 'moveRegulator':
       return moveRegulator(job, act.id, act.to);
-    case 'capPorts':
-      return mapComponent(job, act.id, (c) => (c.kind === 'rail' ? { ...c, closedPorts: c.unusedPorts ?? 0 } : c));
     case 'overruleSnag':
-      return {
-        ...job,
-        overrules: [
-          ...job.overrules.filter((o) => o.snag !== act.snag),
-          { snag: act.snag, reason: act.reason, at: act.at },
-        ],
-      };
-    case 'withdrawOverrule':
-      return { ...job, overrules: job.overrules.filter((o) => o.snag !== act.snag) };
+      return { ...job, overrules: { ...job.overrules, [act.snag]: { reason: act.reason, at: act.at } } };
+    case 'withdrawOverrule': {
+      const { [act.snag]: _gone, ...overrules } = job.overrules;
+      return { ...job, overrules };
+    }
+    case 'restore':
+      return act.records.reduce((changed, { path, value }) => setAt(changed, path, value) as Job, job);
     default:
       return assertNever(act);
   }
 }
 
+function editing(job: Job, change: (edit: GraphEdit<Job>) => void): Job {
+  const edit = new GraphEdit(job);
+  change(edit);
+  return edit.job;
+}
+
+function setOnPart(job: Job, id: string, key: string, value: unknown): Job {
+  const part = new GraphEdit(job).part(id);
+  if (!(key in commonProperties) && !(key in propertiesOf(part.kind)))
+    refused(`“${partName(part)}” has no field “${key}”`);
+  return { ...job, parts: { ...job.parts, [id]: setAt(part, [key], value) as Part } };
+}
+
+function withPort(part: Part, port: string, state: NonNullable<Part['ports']>[string] | undefined): Part {
+  const { [port]: _old, ...others } = part.ports ?? {};
+  const ports = state === undefined ? others : { ...part.ports, [port]: state };
+  if (Object.keys(ports).length > 0) return { ...part, ports };
+  const { ports: _none, ...bare } = part;
+  return bare as Part;
+}
+
+const onRun = (part: Part): Part => {
+  const { aside: _aside, ...rest } = part;
+  return rest as Part;
+};
+
+/** Another part where one stood: joints move over to the ports of the same name, else to those next in order. */
+function swap(edit: GraphEdit<Job>, id: string, by: Part): void {
+  const old = edit.part(id);
+  const joined = portsOf(edit.job, old).filter((p) => p.peer);
+  for (const { peer } of joined) edit.removeJoint(peer!.joint.id);
+  edit.remove(id);
+  edit.add(takingOver(by, old));
+  const made = edit.part(by.id);
+  const taken = new Set<string>();
+  const ends = throughPorts(made);
+  const next = (port: string): string | undefined => {
+    if (portOf(made, port) && !taken.has(port)) return port;
+    return (ends ?? Object.keys(kindOf(made).ports(made))).find((name) => !taken.has(name));
+  };
+  for (const { port, peer } of joined) {
+    const to = next(port);
+    if (to === undefined) continue; // what does not fit stays open, and says so
+    taken.add(to);
+    const { joint } = peer!;
+    const joins = edit.connect({ part: peer!.part, port: peer!.port }, { part: made.id, port: to }, joint);
+    if (joint.sealant && to === port) edit.putJoint({ ...joins, sealant: joint.sealant });
+  }
+}
+
+/** A part with an arrow is turned with it; one without changes its ends. */
+function turn(edit: GraphEdit<Job>, id: string): void {
+  const part = edit.part(id);
+  if ('reversed' in propertiesOf(part.kind)) {
+    edit.put({ ...part, reversed: (part as { reversed?: boolean }).reversed !== true } as Part);
+    return;
+  }
+  const ends = throughPorts(part) ?? refused(`“${partName(part)}” has no two ends`);
+  const other: Record<string, string> = { [ends[0]]: ends[1], [ends[1]]: ends[0] };
+  for (const { peer, port } of portsOf(edit.job, part)) {
+    if (!peer || !(port in other)) continue;
+    const joint = edit.joint(peer.joint.id);
+    const turned = (end: { part: string; port: string }) =>
+      end.part === id ? { part: id, port: other[end.port]! } : end;
+    edit.putJoint({ ...joint, a: turned(joint.a), b: turned(joint.b) });
+  }
+}
+
+const ROOTS = new Set([
+  'name',
+  'vehicle',
+  'state',
+  'brief',
+  'survey',
+  'layout',
+  'hanger',
+  'points',
+  'gauge',
+  'assumptions',
+]);
+
+/** Parts, joints and overrules have acts of their own. */
+function outsideRun(path: FieldPath): FieldPath {
+  if (!ROOTS.has(String(path[0]))) refused(`“${path.join(' ')}” is not set so`);
+  return path;
+}
+
 /** The edit in a few words, for undo and the change table. */
 export function describeAct(job: Job, act: Act): string {
-  const name = (id: string) => {
-    const found = [...allComponents(job), ...(job.run.spare ?? [])].find((c) => c.id === id);
-    return found ? componentName(found) : id;
-  };
+  const name = (id: string) => (job.parts[id] ? partName(job.parts[id]) : id);
+  const port = (part: string, at: string) =>
+    `the ${(job.parts[part] && portOf(job.parts[part], at)?.name) ?? at} of ${name(part)}`;
   switch (act.act) {
     case 'set':
       return `${act.value === undefined ? 'clear' : 'set'} ${act.path.filter((p) => typeof p === 'string').join(' ')}`;
-    case 'setOnComponent':
-      return `${act.value === undefined ? 'clear' : 'set'} ${act.key} of ${name(act.id)}`;
-    case 'setOnComponents':
+    case 'addRow':
+      return `add a row to ${act.path.join(' ')}`;
+    case 'removeRow':
+      return `take a row out of ${act.path.join(' ')}`;
+    case 'setOnPart': {
+      const field = { ...commonProperties, ...(job.parts[act.id] && propertiesOf(job.parts[act.id]!.kind)) } as Record<string, { name: string }>; // prettier-ignore
+      return `${act.value === undefined ? 'clear' : 'set'} ${field[act.key]?.name ?? act.key} of ${name(act.id)}`;
+    }
+    case 'setOnParts':
+    case 'setOnJoints':
+    case 'restore':
       return act.title;
-    case 'insertComponent':
-      return `put in ${componentName(act.component)}`;
-    case 'removeComponent':
+    case 'setPort':
+      return act.state?.closed
+        ? `${act.state.closed === 'capped' ? 'cap' : 'plug'} ${port(act.part, act.port)}`
+        : `state ${port(act.part, act.port)}`;
+    case 'closePorts':
+      return `${act.with === 'capped' ? 'cap' : 'plug'} the open ports of ${name(act.id)}`;
+    case 'addPart':
+    case 'insertPart':
+    case 'attachPart':
+      return `put in ${partName(act.part)}`;
+    case 'takeOut':
       return `take out ${name(act.id)}`;
-    case 'moveComponent':
+    case 'setAside':
+      return `set ${name(act.id)} aside`;
+    case 'movePart':
       return `move ${name(act.id)}`;
+    case 'takeUp':
+      return `take up ${name(act.id)}`;
+    case 'swapPart':
+      return `swap ${name(act.id)} for ${partName(act.by)}`;
+    case 'turnRound':
+      return `turn ${name(act.id)} round`;
+    case 'connect':
+      return `join ${port(act.a.part, act.a.port)} to ${port(act.b.part, act.b.port)}`;
+    case 'disconnect': {
+      const joint = job.joints[act.joint];
+      return joint ? `undo the joint of ${name(joint.a.part)} and ${name(joint.b.part)}` : 'undo a joint';
+    }
+    case 'moveEnd':
+      return `move a joint to ${port(act.to.part, act.to.port)}`;
     case 'chooseLayout':
       return `choose layout: ${layouts[act.key].name}`;
     case 'moveRegulator':
       return `move ${name(act.id)} ${regulatorPlaces[act.to]}`;
-    case 'capPorts':
-      return `cap the open ports of ${name(act.id)}`;
     case 'overruleSnag':
       return `overrule ${act.snag}`;
     case 'withdrawOverrule':
@@ -93,45 +310,32 @@ export function describeAct(job: Job, act: Act): string {
   }
 }
 
-const withLine = (job: Job, line: Line, change: (line: Component[]) => Component[]): Job => ({
-  ...job,
-  run: { ...job.run, [line]: change(job.run[line]) },
-});
-function withoutSpare(job: Job, id: string): Job {
-  const { spare = [], ...run } = job.run;
-  const left = spare.filter((c) => c.id !== id);
-  return { ...job, run: left.length > 0 ? { ...run, spare: left } : run };
-}
-const mapLines = (job: Job, change: (line: Component[]) => Component[]): Job => ({
-  ...job,
-  run: { ...job.run, supply: change(job.run.supply), return: change(job.run.return) },
-});
-const mapComponent = (job: Job, id: string, change: (component: Component) => Component): Job =>
-  mapLines(job, (line) => (line.some((c) => c.id === id) ? line.map((c) => (c.id === id ? change(c) : c)) : line));
+type Step = Record<string | number, unknown>;
+const rowAt = (rows: readonly unknown[], key: string | number): number =>
+  typeof key === 'number' ? key : rows.findIndex((row) => (row as { id?: unknown } | null)?.id === key);
 
-/** The value at a path, or undefined. */
+/** The value at a path, or undefined. Rows of a list go by their id. */
 export const valueAt = (root: unknown, path: FieldPath): unknown =>
-  path.reduce<unknown>(
-    (at, key) => (at === undefined || at === null ? undefined : (at as Record<string | number, unknown>)[key]),
-    root,
-  );
+  path.reduce<unknown>((at, key) => {
+    if (at === undefined || at === null) return undefined;
+    return Array.isArray(at) ? (at as unknown[])[rowAt(at as unknown[], key)] : (at as Step)[key];
+  }, root);
 
 const forbidden = new Set<string | number>(['__proto__', 'constructor', 'prototype']);
 
-/** A copy with one value replaced, or removed when `value` is undefined. @throws RangeError for a path through nothing. */
+/** A copy with one value replaced, or removed when `value` is undefined. */
 function setAt(root: unknown, path: FieldPath, value: unknown): unknown {
   const [key, ...rest] = path;
   if (key === undefined) return value;
-  if (forbidden.has(key)) throw new RangeError(`no field ${key}`);
-  if (typeof root !== 'object' || root === null) throw new RangeError(`no field ${path.join('.')}`);
+  if (forbidden.has(key)) refused(`there is no field “${key}”`);
+  if (typeof root !== 'object' || root === null) refused(`there is no field “${path.join(' ')}”`);
   if (Array.isArray(root)) {
-    const at = Number(key);
+    const at = rowAt(root as unknown[], key);
+    if (at < 0 || at >= root.length) refused(`the row “${key}” is no longer there`);
     if (value === undefined && rest.length === 0) return root.toSpliced(at, 1) as unknown[];
-    const copy = [...(root as unknown[])];
-    copy[at] = setAt(copy[at], rest, value);
-    return copy;
+    return (root as unknown[]).with(at, setAt(root[at], rest, value));
   }
-  const object = root as Record<string | number, unknown>;
+  const object = root as Step;
   if (rest.length === 0 && value === undefined) {
     const { [key]: _removed, ...others } = object;
     return others;

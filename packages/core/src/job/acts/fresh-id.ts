@@ -1,10 +1,21 @@
-import type { Job } from '../job.ts';
+import type { Graph } from '../graph.ts';
 
-/** An id that no component of the job has: its kind and a number. */
-export function freshId(job: Job, kind: string): string {
-  const stem = kind.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
-  const taken = new Set([...job.run.supply, ...job.run.return, ...(job.run.spare ?? [])].map((c) => c.id));
-  let n = 1;
-  while (taken.has(`${stem}-${n}`)) n++;
+/** An id that no part of the job has: its kind and a number. */
+export const freshId = ({ parts }: Pick<Graph, 'parts'>, kind: string): string =>
+  free(
+    kind.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`),
+    (id) => id in parts,
+    1,
+  );
+
+/** An id that no joint of the job has, after the port that it is made for. */
+export const freshJointId = ({ joints }: Pick<Graph, 'joints'>, part: string, port: string): string => {
+  const stem = `${part}-${port}`.slice(0, 36);
+  return stem in joints ? free(stem, (id) => id in joints, 2) : stem;
+};
+
+function free(stem: string, isTaken: (id: string) => boolean, first: number): string {
+  let n = first;
+  while (isTaken(`${stem}-${n}`)) n++;
   return `${stem}-${n}`;
 }

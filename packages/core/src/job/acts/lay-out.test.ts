@@ -3,14 +3,14 @@ import { cleanJob } from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import { findingsOf } from '../../run/findings.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
-import { allComponents } from '../needs.ts';
+import { allParts } from '../needs.ts';
 import type { Job } from '../job.ts';
 import { applyAct } from './apply-act.ts';
 
 const keys = Object.keys(layouts) as LayoutKey[];
 const injection = keys.filter((key) => layouts[key].engine === 'injection');
 const measurements = (job: Job) =>
-  [...allComponents(job), ...(job.run.spare ?? [])]
+  [...allParts(job), ...(job.run.spare ?? [])]
     .filter((c) => c.kind === 'hose' || c.kind === 'hardLine' || c.kind === 'filter')
     .map((c) => JSON.stringify({ ...c, id: c.id }))
     .sort();

@@ -1,110 +1,94 @@
-import type { Component } from '../component.ts';
-import type { Job } from '../job.ts';
+import type { PartKind } from '../../parts/kinds.ts';
+import type { Role } from '../../parts/roles.ts';
 import type { LayoutKey } from '../layout.ts';
 
-/** A component that a school wants: its kind, what the school demands of it, and a name. */
-export type Seed = Omit<Component, 'id'> & {
-  kind: Component['kind'];
-  /** Takes over only a part that bears its name: one of two alike in kind but not in use. */
-  named?: boolean;
-};
+/** A part that a school wants: its kind, its place, and what the school demands of it. */
+export interface Seed {
+  readonly kind: PartKind;
+  readonly role?: Role;
+  /** Takes over only a part of its own role: one of two alike in kind but not in use. */
+  readonly own?: boolean;
+  readonly place?: 'inTank' | 'external';
+  readonly drive?: 'full' | 'pwm';
+  readonly action?: 'bypass' | 'deadHead';
+  readonly referenced?: boolean;
+}
 export interface Recipe {
   readonly supply: readonly Seed[];
   readonly return: readonly Seed[];
-  readonly returnTo?: Job['run']['returnTo'];
+  readonly overflow?: readonly Seed[];
+  readonly returnTo: 'tank' | 'pot';
+  /** A pressure sensor on the rail. */
+  readonly sensor?: boolean;
 }
 
-const seeds = (...list: (Partial<Component> & { kind: Component['kind']; named?: boolean })[]) => list as Seed[];
-const hose = (label: string) => ({ kind: 'hose', label }) as const;
-const fineFilter = { kind: 'filter', label: 'Fine filter' } as const;
-const feedLine = { kind: 'hardLine', label: 'Feed line' } as const;
-const fullPump = { kind: 'pump', place: 'inTank', drive: 'full' } as const;
-const bypass = (referenced: boolean) => ({ kind: 'regulator', action: 'bypass', referenced }) as const;
+const tank: Seed = { kind: 'tank' };
+const sock: Seed = { kind: 'sock' };
+const pump: Seed = { kind: 'pump', role: 'feedPump', place: 'inTank', drive: 'full' };
+const hangerHose: Seed = { kind: 'hose', role: 'hangerHose' };
+const fineFilter: Seed = { kind: 'filter', role: 'fineFilter' };
+const feedLine: Seed = { kind: 'hardLine', role: 'feedLine' };
+const engineHose: Seed = { kind: 'hose', role: 'engineHose' };
+const carburettorHose: Seed = { kind: 'hose', role: 'carburettorHose' };
+const rail: Seed = { kind: 'rail' };
+const carburettor: Seed = { kind: 'carburettor' };
+const drop: Seed = { kind: 'returnDrop' };
+const bypass = (referenced: boolean): Seed => ({ kind: 'regulator', action: 'bypass', referenced });
+const longReturn: readonly Seed[] = [
+  { kind: 'hose', role: 'regulatorHose' },
+  { kind: 'hardLine', role: 'returnLine' },
+  drop,
+];
+const toFilter = [tank, sock, pump, hangerHose, fineFilter];
 
-const suctionEnd = seeds({ kind: 'tank' }, { kind: 'sock' }, fullPump);
-const longReturn = seeds(hose('Regulator hose'), { kind: 'hardLine', label: 'Return line' }, { kind: 'returnDrop' });
-
-/** The skeleton of each school: kinds and order only, since everything measured is still unknown. */
+/** The skeleton of each school: kinds, places and order only, since everything measured is still unknown. */
 export const recipes: Record<LayoutKey, Recipe> = {
-  bypassAfterRail: {
-    supply: seeds(
-      ...suctionEnd,
-      hose('Hanger hose'),
-      fineFilter,
-      feedLine,
-      hose('Engine feed hose'),
-      { kind: 'rail' },
-      bypass(true),
-    ),
-    return: longReturn,
-  },
-  bypassBeforeRail: {
-    supply: seeds(...suctionEnd, hose('Hanger hose'), fineFilter, feedLine, bypass(true), hose('Engine feed hose'), {
-      kind: 'rail',
-    }),
-    return: longReturn,
-  },
+  bypassAfterRail: { supply: [...toFilter, feedLine, engineHose, rail, bypass(true)], return: longReturn, returnTo: 'tank' }, // prettier-ignore
+  bypassBeforeRail: { supply: [...toFilter, feedLine, bypass(true), engineHose, rail], return: longReturn, returnTo: 'tank' }, // prettier-ignore
   bypassAtTank: {
-    supply: seeds(...suctionEnd, hose('Hanger hose'), fineFilter, bypass(false), feedLine, hose('Engine feed hose'), {
-      kind: 'rail',
-    }),
-    return: seeds(hose('Return hose'), { kind: 'returnDrop' }),
+    supply: [...toFilter, bypass(false), feedLine, engineHose, rail],
+    return: [{ kind: 'hose', role: 'returnHose' }, drop],
+    returnTo: 'tank',
   },
   inTankReturnless: {
-    supply: seeds(...suctionEnd, fineFilter, bypass(false), hose('Hanger hose'), feedLine, hose('Engine feed hose'), {
-      kind: 'rail',
-    }),
-    return: seeds({ kind: 'returnDrop' }),
+    supply: [tank, sock, pump, fineFilter, bypass(false), hangerHose, feedLine, engineHose, rail],
+    return: [drop],
+    returnTo: 'tank',
   },
   electronicReturnless: {
-    supply: seeds(
-      { kind: 'tank' },
-      { kind: 'sock' },
-      { ...fullPump, drive: 'pwm' },
-      hose('Hanger hose'),
-      fineFilter,
-      feedLine,
-      hose('Engine feed hose'),
-      { kind: 'pressureSensor' },
-      { kind: 'rail' },
-    ),
+    supply: [tank, sock, { ...pump, drive: 'pwm' }, hangerHose, fineFilter, feedLine, engineHose, rail],
     return: [],
+    returnTo: 'tank',
+    sensor: true,
   },
   liftAndPot: {
-    supply: seeds(
-      { kind: 'tank' },
-      { kind: 'sock' },
-      { kind: 'pump', label: 'Lift pump', place: 'inTank', drive: 'full', named: true },
-      { kind: 'hose', label: 'Lift hose', named: true },
+    supply: [
+      tank,
+      sock,
+      { kind: 'pump', role: 'liftPump', place: 'inTank', drive: 'full', own: true },
+      { kind: 'hose', role: 'liftHose', own: true },
       { kind: 'swirlPot' },
-      { kind: 'hose', label: 'Pot outlet hose', named: true },
-      { kind: 'pump', place: 'external', drive: 'full' },
-      hose('Hanger hose'),
+      { kind: 'hose', role: 'potHose', own: true },
+      { kind: 'pump', role: 'feedPump', place: 'external', drive: 'full' },
+      hangerHose,
       fineFilter,
       feedLine,
-      hose('Engine feed hose'),
-      { kind: 'rail' },
+      engineHose,
+      rail,
       bypass(true),
-    ),
-    return: seeds(hose('Regulator hose')),
+    ],
+    return: [{ kind: 'hose', role: 'regulatorHose' }],
+    overflow: [{ kind: 'hose', role: 'overflowHose', own: true }],
     returnTo: 'pot',
   },
   carburettorBypass: {
-    supply: seeds(...suctionEnd, hose('Hanger hose'), fineFilter, feedLine, bypass(false), hose('Carburettor hose'), {
-      kind: 'carburettor',
-    }),
+    supply: [...toFilter, feedLine, bypass(false), carburettorHose, carburettor],
     return: longReturn,
+    returnTo: 'tank',
   },
   carburettorDeadHead: {
-    supply: seeds(
-      ...suctionEnd,
-      hose('Hanger hose'),
-      fineFilter,
-      feedLine,
-      { kind: 'regulator', action: 'deadHead' },
-      hose('Carburettor hose'),
-      { kind: 'carburettor' },
-    ),
+    supply: [...toFilter, feedLine, { kind: 'regulator', action: 'deadHead' }, carburettorHose, carburettor],
     return: [],
+    returnTo: 'tank',
   },
 };

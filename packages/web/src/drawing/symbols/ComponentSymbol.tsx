@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import type { ComponentKind } from '@endrel/core/job/component';
+import type { PartKind } from '@endrel/core/parts/kinds';
 
 interface SymbolProps {
-  readonly kind: ComponentKind;
+  readonly kind: PartKind;
   /** Of a regulator how it works, of a rail `two` where it is two. */
   readonly variant?: string;
   /** Fuel runs right to left: arrows and triangles turn round. */
@@ -13,7 +13,7 @@ const LINE = { fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 } as const
 const BODY = { fill: 'var(--sheet)', stroke: 'currentColor', strokeWidth: 1.6 } as const;
 
 /** Fluid-power symbols in the manner of ISO 1219-1, centred on the line, 36 wide at most. */
-const symbols: Record<ComponentKind, (variant?: string) => ReactNode> = {
+const symbols: Record<PartKind, (variant?: string) => ReactNode> = {
   tank: () => <path d="M-14 -8V10H14V-8" {...LINE} />,
   sock: () => (
     <>
@@ -99,6 +99,6 @@ const symbols: Record<ComponentKind, (variant?: string) => ReactNode> = {
   returnDrop: () => <path d="M0 -16V12M-4.500 5 0 13 4.500 5" {...LINE} strokeWidth={2} />,
 };
 
-export function ComponentSymbol({ kind, variant, backwards }: SymbolProps) {
+export function PartSymbol({ kind, variant, backwards }: SymbolProps) {
   return <g transform={backwards ? 'scale(-1 1)' : undefined}>{symbols[kind](variant)}</g>;
 }

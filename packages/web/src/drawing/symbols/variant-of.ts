@@ -1,9 +1,9 @@
-import type { Component } from '@endrel/core/job/component';
+import type { Part } from '@endrel/core/parts/kinds';
 
 /** What sets a part's symbol apart from others of its kind. */
-export const variantOf = (component: Component): string | undefined =>
-  component.kind === 'regulator'
-    ? component.action
-    : component.kind === 'rail' && component.feed !== undefined && component.feed !== 'single'
+export const variantOf = (part: Part): string | undefined =>
+  part.kind === 'regulator'
+    ? part.action
+    : part.kind === 'rail' && part.feed !== undefined && part.feed !== 'single'
       ? 'two'
       : undefined;

@@ -40,7 +40,7 @@ export function MatchTab({ view }: { view: JobView }) {
                     <li key={need.path.join('/')}>
                       <button
                         className="underline"
-                        onClick={() => view.goToField(need.stage, need.path, need.component)}
+                        onClick={() => view.goToField(need.stage, need.path, need.part)}
                       >
                         {need.title}
                       </button>

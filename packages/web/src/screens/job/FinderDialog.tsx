@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { componentDefinitions, componentName } from '@endrel/core/job/component';
-import { allComponents } from '@endrel/core/job/needs';
+import { partKinds, partName } from '@endrel/core/parts/kinds';
+import { allParts } from '@endrel/core/job/needs';
 import { useJobList } from '../../api/jobs.ts';
 import { useJob } from '../../session/session-context.tsx';
 import type { JobView } from './use-job-view.ts';
@@ -24,10 +24,10 @@ function Finder({ onClose, view }: { onClose(): void; view: JobView }) {
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
   const fits = (text: string) => words.every((w) => text.toLowerCase().includes(w));
   const found = [
-    ...allComponents(job).map((c) => ({
+    ...allParts(job).map((c) => ({
       key: c.id,
-      name: componentName(c),
-      kind: componentDefinitions[c.kind].name.toLowerCase(),
+      name: partName(c),
+      kind: partKinds[c.kind].name.toLowerCase(),
       go: () => view.selectPart(c.id),
     })),
     ...(jobs.data ?? [])

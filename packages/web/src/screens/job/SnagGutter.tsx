@@ -57,8 +57,8 @@ function summary(snags: readonly Snag[]): string {
 function SnagItem({ snag, open, onToggle, view }: { snag: Snag; open: boolean; onToggle(): void; view: JobView }) {
   const units = useDisplayUnits();
   const show = () => {
-    if (snag.path) view.goToField(snag.stage, snag.path, snag.component);
-    else if (snag.component) view.selectPart(snag.component);
+    if (snag.path) view.goToField(snag.stage, snag.path, snag.part);
+    else if (snag.part) view.selectPart(snag.part);
     else view.goTo(snag.stage);
   };
   return (

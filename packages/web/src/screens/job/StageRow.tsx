@@ -33,7 +33,7 @@ export function StageRow({ view }: { view: JobView }) {
       {needs[0] && (
         <button
           className="ml-auto px-4 text-[0.9rem] whitespace-nowrap underline underline-offset-4"
-          onClick={() => view.goToField(needs[0]!.stage, needs[0]!.path, needs[0]!.component)}
+          onClick={() => view.goToField(needs[0]!.stage, needs[0]!.path, needs[0]!.part)}
           title="Take the next missing measurement (m)"
         >
           Next: {needs[0].title}

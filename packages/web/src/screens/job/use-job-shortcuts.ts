@@ -61,7 +61,7 @@ export function useJobShortcuts(
       N: () => stepSnag(-1),
       m: () => {
         const need = assessment?.findings.needs[0];
-        if (need) view.goToField(need.stage, need.path, need.component);
+        if (need) view.goToField(need.stage, need.path, need.part);
       },
       w: () => open.openWorking(`railPressure:${view.point}`),
       u: () => units.flip(),

@@ -18,7 +18,7 @@ export interface JobView {
   selectPart(id: string): void;
   setPoint(point: string): void;
   /** Goes to where a field is and puts the cursor into it. */
-  goToField(stage: Stage, path: FieldPath, component?: string): void;
+  goToField(stage: Stage, path: FieldPath, part?: string): void;
 }
 
 export function useJobView(): JobView {
@@ -61,12 +61,12 @@ export function useJobView(): JobView {
       goTo: (to) => go(to, {}),
       selectPart: (chosen) => go('run', { part: chosen, tab: firstTab('run') }),
       setPoint: (chosen) => go(stage, { at: chosen }),
-      goToField: (to, path, component) => {
-        if (to === stage && (!component || component === part) && focusField(path)) return;
+      goToField: (to, path, part) => {
+        if (to === stage && (!part || part === part) && focusField(path)) return;
         wanted.current = path;
         // a usual point's own conditions are shown for the point that is chosen
         const at = path[0] === 'points' && path[1] !== 'own' ? String(path[1]) : undefined;
-        go(to, { part: component, at, tab: tabOfField(to, path) });
+        go(to, { part: part, at, tab: tabOfField(to, path) });
       },
     }),
     [id, stage, part, point, go],

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { componentName } from '@endrel/core/job/component';
+import { partName } from '@endrel/core/parts/kinds';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
 import { recommend, type LaidOut } from '@endrel/core/layouts/compare-layouts';
 import { miniRun } from '@endrel/core/contract/summary';
@@ -221,7 +221,7 @@ export function LayoutStage() {
         {job.run.spare && (
           <p>
             <span className="font-semibold">Set aside, with their measurements:</span>{' '}
-            {job.run.spare.map(componentName).join(', ')}.
+            {job.run.spare.map(partName).join(', ')}.
           </p>
         )}
         <p className="label">

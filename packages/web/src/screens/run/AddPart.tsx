@@ -1,6 +1,6 @@
 import { DropdownMenu } from 'radix-ui';
 import { Plus } from 'lucide-react';
-import { componentDefinitions, componentName, type Component, type ComponentKind } from '@endrel/core/job/component';
+import { partKinds, partName, type Part, type PartKind } from '@endrel/core/parts/kinds';
 import { freshId } from '@endrel/core/job/acts/fresh-id';
 import type { Line } from '@endrel/core/job/job';
 import { useAct, useJob } from '../../session/session-context.tsx';
@@ -19,7 +19,7 @@ export function AddPart({
 }) {
   const job = useJob();
   const act = useAct();
-  const kinds = (Object.keys(componentDefinitions) as ComponentKind[]).filter((kind) =>
+  const kinds = (Object.keys(partKinds) as PartKind[]).filter((kind) =>
     kind === 'tank'
       ? !job.run.supply.some((c) => c.kind === 'tank') && line === 'supply'
       : line === 'supply'
@@ -27,10 +27,10 @@ export function AddPart({
         : !['pump', 'rail', 'carburettor', 'sock', 'swirlPot', 'pressureSensor'].includes(kind),
   );
   const spare = (job.run.spare ?? []).filter((c) => kinds.includes(c.kind));
-  const add = (kind: ComponentKind) => {
-    const component = { kind, id: freshId(job, kind) } as Component;
-    act({ act: 'insertComponent', line, index: kind === 'tank' ? 0 : index, component });
-    onAdded(component.id);
+  const add = (kind: PartKind) => {
+    const part = { kind, id: freshId(job, kind) } as Part;
+    act({ act: 'insertComponent', line, index: kind === 'tank' ? 0 : index, part });
+    onAdded(part.id);
   };
   return (
     <DropdownMenu.Root>
@@ -49,7 +49,7 @@ export function AddPart({
                 onAdded(part.id);
               }}
             >
-              {componentName(part)} <span className="label">set aside, as measured</span>
+              {partName(part)} <span className="label">set aside, as measured</span>
             </DropdownMenu.Item>
           ))}
           {kinds.map((kind) => (
@@ -58,7 +58,7 @@ export function AddPart({
               className="cursor-pointer px-3 py-1.5 data-[highlighted]:bg-lit"
               onSelect={() => add(kind)}
             >
-              {componentDefinitions[kind].name}
+              {partKinds[kind].name}
             </DropdownMenu.Item>
           ))}
         </DropdownMenu.Content>

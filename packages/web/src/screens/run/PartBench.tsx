@@ -1,28 +1,28 @@
 import { ArrowLeft, ArrowRight, Trash2 } from 'lucide-react';
 import {
-  componentDefinitions,
-  componentName,
+  partKinds,
+  partName,
   propertiesOf,
-  type Component,
-  type ComponentKind,
+  type Part,
+  type PartKind,
   isBypass,
-} from '@endrel/core/job/component';
+} from '@endrel/core/parts/kinds';
 import { regulatorPlace, regulatorPlaces, type RegulatorPlace } from '@endrel/core/job/acts/move-regulator';
-import { commonProperties } from '@endrel/core/job/components/define-component';
+import { commonProperties } from '@endrel/core/parts/define-part';
 import { returnEndProperty } from '@endrel/core/job/return-end';
 import { lineOf } from '@endrel/core/job/needs';
 import { isRelevant } from '@endrel/core/job/relevant';
 import type { Property } from '@endrel/core/job/property';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { variantOf } from '../../drawing/symbols/variant-of.ts';
-import { ComponentSymbol } from '../../drawing/symbols/ComponentSymbol.tsx';
+import { PartSymbol } from '../../drawing/symbols/PartSymbol.tsx';
 import { useAct, useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
 import { PartReadings } from './PartReadings.tsx';
 
 /** Fields that few parts need: folded away until one of them is filled in or asked for. */
-const foldedFields: Partial<Record<ComponentKind, Record<string, readonly string[]>>> = {
+const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>> = {
   pump: {
     'Beside another pump, staged': ['beside', 'runs', 'startsAtDemand', 'startsAtBoost', 'ownRelay'],
     'Driven by': ['drive', 'targetPressure', 'targetReferenced', 'sensorExpected', 'sensorShielded', 'leastDuty'],
@@ -40,7 +40,7 @@ const foldedFields: Partial<Record<ComponentKind, Record<string, readonly string
 };
 
 /** One part of the run: what it does, its measurements, and the acts that change its place. */
-export function PartBench({ part, view }: { part: Component; view: JobView }) {
+export function PartBench({ part, view }: { part: Part; view: JobView }) {
   const { session, snapshot, assessment } = useJobSession();
   const act = useAct();
   const { job } = snapshot;
@@ -56,7 +56,7 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
       path={['run', line, index, key]}
       value={values[key]}
       needed={isNeeded(key)}
-      onChange={(value, group) => act({ act: 'setOnComponent', id: part.id, key, value }, group)}
+      onChange={(value, group) => act({ act: 'setOnPart', id: part.id, key, value }, group)}
     />
   );
   const properties = Object.entries(propertiesOf(part.kind)).filter(
@@ -69,13 +69,13 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
     .map(([title, keys]) => ({ title, fields: properties.filter(([key]) => keys.includes(key)) }))
     .filter(({ fields }) => fields.length > 0);
   const isNeeded = (key: string) =>
-    assessment?.findings.needs.some((n) => n.component === part.id && n.path.at(-1) === key) ?? false;
+    assessment?.findings.needs.some((n) => n.part === part.id && n.path.at(-1) === key) ?? false;
   const place = regulatorPlace(job, part.id);
   const tables = Object.entries(propertiesOf(part.kind)).filter(([, property]) => property.type === 'pumpTable');
   const neighbour = job.run[line][index - 1] ?? job.run[line][index + 1];
   const fixedPlace = part.kind === 'tank';
   return (
-    <section aria-label={componentName(part)}>
+    <section aria-label={partName(part)}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-ink pb-1">
         <svg
           viewBox="-30 -24 60 48"
@@ -84,12 +84,12 @@ export function PartBench({ part, view }: { part: Component; view: JobView }) {
           aria-hidden="true"
           style={{ color: line === 'supply' ? 'var(--supply)' : 'var(--return)' }}
         >
-          <ComponentSymbol kind={part.kind} variant={variantOf(part)} backwards={line === 'return'} />
+          <PartSymbol kind={part.kind} variant={variantOf(part)} backwards={line === 'return'} />
         </svg>
         <div className="min-w-0">
-          <h2 className="truncate text-lg leading-tight">{componentName(part)}</h2>
+          <h2 className="truncate text-lg leading-tight">{partName(part)}</h2>
           <p className="label">
-            {componentDefinitions[part.kind].name}, {line} line
+            {partKinds[part.kind].name}, {line} line
           </p>
         </div>
         <div className="ml-auto flex gap-0.5">

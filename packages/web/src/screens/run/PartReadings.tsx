@@ -1,5 +1,5 @@
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
-import { isBypass, type Component } from '@endrel/core/job/component';
+import { isBypass, type Part } from '@endrel/core/parts/kinds';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -7,13 +7,13 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 const stateWords = { open: '', regulating: 'regulating', wideOpen: 'wide open', shut: 'shut' } as const;
 
 /** What a part does at each operating point. */
-export function PartReadings({ part, solution, point }: { part: Component; solution: RunSolution; point: string }) {
+export function PartReadings({ part, solution, point }: { part: Part; solution: RunSolution; point: string }) {
   const units = useDisplayUnits();
   const job = useJob();
-  const rows = resultsOf(solution).map(({ point: { key }, components, duty }) => ({
+  const rows = resultsOf(solution).map(({ point: { key }, parts, duty }) => ({
     duty,
     key,
-    flow: components.find((c) => c.id === part.id),
+    flow: parts.find((c) => c.id === part.id),
   }));
   const spills = isBypass(part);
   const hasVelocity = rows.some((r) => r.flow?.velocity !== undefined);

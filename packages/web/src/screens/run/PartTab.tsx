@@ -1,5 +1,5 @@
-import type { ComponentKind } from '@endrel/core/job/component';
-import { allComponents } from '@endrel/core/job/needs';
+import type { PartKind } from '@endrel/core/parts/kinds';
+import { allParts } from '@endrel/core/job/needs';
 import { lazy, Suspense } from 'react';
 import { useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
@@ -16,13 +16,13 @@ const drawing = <p className="h-64 text-ink-soft">Drawing …</p>;
 export function PartTab({ view }: { view: JobView }) {
   const { snapshot, assessment } = useJobSession();
   const { job } = snapshot;
-  const components = allComponents(job);
-  const part = components.find((c) => c.id === view.part);
+  const parts = allParts(job);
+  const part = parts.find((c) => c.id === view.part);
   const solution = assessment?.findings.solution;
   // charts draw what was computed from the job that it was computed from: an edit is ahead of its assessment for a moment
   const solved = assessment?.findings.job;
-  const solvedPart = solved && allComponents(solved).find((c) => c.id === view.part);
-  if (components.length === 0)
+  const solvedPart = solved && allParts(solved).find((c) => c.id === view.part);
+  if (parts.length === 0)
     return (
       <div className="sheet max-w-xl p-5">
         <h2 className="text-lg">There is no run yet</h2>
@@ -68,7 +68,7 @@ export function PartTab({ view }: { view: JobView }) {
                     <li key={need.path.join('/')}>
                       <button
                         className="text-ink underline"
-                        onClick={() => view.goToField(need.stage, need.path, need.component)}
+                        onClick={() => view.goToField(need.stage, need.path, need.part)}
                       >
                         {need.title}
                       </button>
@@ -97,4 +97,4 @@ export function PartTab({ view }: { view: JobView }) {
   );
 }
 
-const firstPlace = (supply: readonly { kind: ComponentKind }[]) => (supply[0]?.kind === 'tank' ? 1 : 0);
+const firstPlace = (supply: readonly { kind: PartKind }[]) => (supply[0]?.kind === 'tank' ? 1 : 0);

@@ -11,7 +11,7 @@ import { stageTabs } from '../job/stage-tabs.ts';
 import { OldConnectionsTab } from './OldConnectionsTab.tsx';
 import { TankTab } from './TankTab.tsx';
 import { VentTab } from './VentTab.tsx';
-import { isConsumer, type Component } from '@endrel/core/job/component';
+import { isConsumer, type Part } from '@endrel/core/parts/kinds';
 
 /** What the vehicle has, measured. */
 export function SurveyStage() {
@@ -94,7 +94,7 @@ function HeightsTab() {
                         act: 'insertComponent',
                         line: 'supply',
                         index: placeForLine(job.run.supply),
-                        component: componentOf(line, freshId(job, 'hardLine')),
+                        part: componentOf(line, freshId(job, 'hardLine')),
                       })
                     }
                   >
@@ -131,7 +131,7 @@ function nextLineId(lines: readonly ExistingLine[]): string {
 }
 
 /** Before the rail or carburettor, where a feed line ends. */
-function placeForLine(supply: readonly Component[]): number {
+function placeForLine(supply: readonly Part[]): number {
   const consumer = supply.findIndex(isConsumer);
   return consumer < 0 ? supply.length : consumer;
 }

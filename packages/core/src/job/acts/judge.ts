@@ -1,0 +1,43 @@
+import { jointSchema } from '../../parts/joint.ts';
+import { partSchema } from '../../parts/kinds.ts';
+import { graphFaults } from '../graph.ts';
+import { jobShape, MOST_JOINTS, MOST_PARTS, overruleSchema, type Job } from '../job.ts';
+import type { z } from 'zod';
+import type { ActFault } from './refused.ts';
+
+const collections = { parts: partSchema, joints: jointSchema, overrules: overruleSchema } as const;
+const most = { parts: MOST_PARTS, joints: MOST_JOINTS, overrules: 200 } as const;
+
+/**
+ * What is wrong with the records that an edit changed; those that it shares with the job before were judged then. Undefined when
+ * all is right.
+ */
+export function judgeTouched(before: Job, after: Job): ActFault | undefined {
+  for (const [name, schema] of Object.entries(jobShape) as [keyof typeof jobShape, z.ZodType][]) {
+    if (after[name] === before[name]) continue;
+    if (name === 'parts' || name === 'joints' || name === 'overrules') {
+      const held = after[name];
+      if (Object.keys(held).length > most[name]) return { field: name, message: `holds more than ${most[name]}` };
+      for (const [id, record] of Object.entries(held)) {
+        if (record === before[name][id]) continue;
+        const fault = judge(collections[name], record, `${name}.${id}`);
+        if (fault) return fault;
+      }
+      continue;
+    }
+    const fault = judge(schema, after[name], name);
+    if (fault) return fault;
+  }
+  if (after.parts !== before.parts || after.joints !== before.joints) {
+    const [fault] = graphFaults(after);
+    if (fault) return { field: fault.path.join('.'), message: fault.message };
+  }
+  return undefined;
+}
+
+function judge(schema: z.ZodType, value: unknown, field: string): ActFault | undefined {
+  const read = schema.safeParse(value);
+  if (read.success) return undefined;
+  const issue = read.error.issues[0]!;
+  return { field: [field, ...issue.path].join('.'), message: issue.message };
+}

@@ -1,0 +1,64 @@
+import { quantity, TYPICAL } from '../../job/property.ts';
+import { formatQuantity } from '../../units/format-quantity.ts';
+import { kPa, litresPerHour, micrometres } from '../../units/quick.ts';
+import { definePart, settled } from '../define-part.ts';
+import { mediumLaw } from '../line-loss.ts';
+import { specification } from '../list-line.ts';
+import type { LoweredLink } from '../lower.ts';
+import { regulatorLaw, regulatorWords } from '../regulator/regulator-law.ts';
+import { regulatorProperties } from '../regulator/regulator-properties.ts';
+
+const properties = {
+  ...regulatorProperties,
+  rating: quantity('filter inside, rating', 'length', 'µm', {
+    minimum: micrometres(0.5),
+    maximum: 2e-3,
+    likely: [micrometres(3), micrometres(100)],
+    needed: true,
+  }),
+  ratedFlow: quantity('filter inside, rated flow', 'volumeFlow', 'L/h', {
+    minimum: litresPerHour(1),
+    typical: { si: litresPerHour(200), source: TYPICAL },
+  }),
+  ratedDrop: quantity('filter inside, drop at rated flow', 'pressure', 'kPa', {
+    maximum: kPa(500),
+    typical: { si: kPa(8), source: TYPICAL },
+  }),
+  maximumPressure: quantity('maximum pressure', 'pressure', 'kPa', { maximum: 1e7, hint: 'Printed on the body.' }),
+};
+
+/** Filter and regulator in one body: what is too much is let go behind the element. */
+export const filterRegulator = definePart('filterRegulator', 'Filter and regulator', properties, {
+  ports: () => ({
+    in: { name: 'inlet', use: 'either' },
+    out: { name: 'outlet', use: 'either' },
+    return: { name: 'return port', use: 'spill' },
+  }),
+  mayHave: (port) => (port === 'reference' ? { name: 'manifold reference', use: 'dry' } : undefined),
+  blocks: (key) => key !== 'rating',
+  buys: (part) =>
+    specification(
+      ...regulatorWords(part),
+      part.rating && `filter inside, ${formatQuantity('length', part.rating.si, 'µm')}`,
+    ),
+  symbol: () => 'filterRegulator',
+  lower(part, site) {
+    const { id } = part;
+    const flow = settled(properties.ratedFlow, part.ratedFlow);
+    const drop = settled(properties.ratedDrop, part.ratedDrop);
+    const filter: LoweredLink = {
+      id: `${id}:filter`,
+      from: 'in',
+      to: '.body',
+      law: ({ liquid, point }) => mediumLaw(liquid, flow, drop, point.dirt),
+    };
+    const law = regulatorLaw(part);
+    if (part.action === 'deadHead') return { links: [filter, { id, from: '.body', to: 'out', law }], through: id };
+    return {
+      links: [filter, ...(site.isMated('return') ? [{ id, from: '.body', to: 'return', law }] : [])],
+      ties: [['out', '.body']],
+      through: id,
+      spill: id,
+    };
+  },
+});

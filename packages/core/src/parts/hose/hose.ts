@@ -1,0 +1,45 @@
+import { mm } from '../../units/quick.ts';
+import { choice, flag, namesOf, quantity } from '../../job/property.ts';
+import { lineTags } from '../../job/line-tag.ts';
+import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
+import { formatQuantity } from '../../units/format-quantity.ts';
+import { definePart, twoEnds } from '../define-part.ts';
+import { lowerLine } from '../line-loss.ts';
+import { specification } from '../list-line.ts';
+
+const properties = {
+  length: quantity('hose length', 'length', 'mm', { maximum: 15, likely: [0.03, 6], needed: true, step: 10 }),
+  bore: quantity('hose bore', 'length', 'mm', {
+    minimum: mm(0.5),
+    maximum: mm(60),
+    likely: [mm(4), mm(20)],
+    dash: 'hoseBore',
+    needed: true,
+    hint: 'Inside diameter of the hose itself, with calipers at a clean cut; a dash size gives a typical bore.',
+  }),
+  construction: choice('construction', namesOf(hoseConstructions), { needed: true, hint: 'Printed along the hose.' }),
+  immersed: flag('lies inside the tank'),
+  tag: choice('tag on it', lineTags),
+};
+
+export const hose = definePart('hose', 'Hose', properties, {
+  ports: twoEnds,
+  blocks: (key) => key !== 'construction',
+  bore: ({ bore }) => bore?.si,
+  length: ({ length }) => length?.si ?? 0,
+  isInTank: ({ immersed }) => immersed === true,
+  buys: ({ construction, bore, length }) =>
+    specification(
+      construction && hoseConstruction(construction).name,
+      bore && `bore ${formatQuantity('length', bore.si)}`,
+      length && `cut ${formatQuantity('length', length.si)}`,
+    ),
+  cut: { note: 'Cut square, blow out. First time: 150 mm spare per end.' },
+  symbol: () => 'hose',
+  lower: ({ id, length, bore, construction }, site) =>
+    lowerLine(id, site, {
+      length: length!.si,
+      bore: bore!.si,
+      roughness: hoseConstruction(construction ?? 'r9').roughness,
+    }),
+});

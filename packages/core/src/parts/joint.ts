@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { choice, flag, idSchema, objectOf, quantity, text } from '../job/property.ts';
+import { portRefSchema } from './port.ts';
+
+/** What is known of a joint besides the two ports that make it. */
+export const jointProperties = {
+  sealant: choice('sealant', { none: 'none', liquid: 'liquid thread sealant', tape: 'tape' }),
+  clamp: choice('hose held by', {
+    band: 'band clamp (injection type)',
+    worm: 'worm-drive clamp',
+    hoseEnds: 'hose ends',
+    crimped: 'crimped sleeves',
+    none: 'push-on barbs, no clamp',
+  }),
+  tight: flag('tightened and marked'),
+  height: quantity('height of the joint', 'length', 'mm', {
+    minimum: -3,
+    maximum: 3,
+    hint: 'Above the tank floor; between known heights Endrel interpolates.',
+  }),
+  note: text('note', 200),
+};
+export type JointKey = keyof typeof jointProperties;
+
+/** Where two ports meet. */
+export const jointSchema = objectOf(jointProperties).extend({ id: idSchema, a: portRefSchema, b: portRefSchema });
+export type Joint = z.infer<typeof jointSchema>;
+
+/** The clamp of a joint as it is bought. */
+export const clampNames: Record<NonNullable<Joint['clamp']>, string | undefined> = {
+  band: 'Band clamp, injection type',
+  worm: 'Worm-drive clamp',
+  crimped: 'Crimp sleeve',
+  hoseEnds: 'Hose end to suit the hose',
+  none: undefined,
+};

@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import type { Property } from '../job/property.ts';
+import type { Behaviour, PartRecord } from './define-part.ts';
+import type { PortSpec } from './port.ts';
+import { roles } from './roles.ts';
+import { tank } from './tank/tank.ts';
+import { sock } from './sock/sock.ts';
+import { pump } from './pump/pump.ts';
+import { enginePump } from './engine-pump/engine-pump.ts';
+import { checkValve } from './check-valve/check-valve.ts';
+import { hose } from './hose/hose.ts';
+import { hardLine } from './hard-line/hard-line.ts';
+import { fitting } from './fitting/fitting.ts';
+import { bend } from './bend/bend.ts';
+import { tee } from './tee/tee.ts';
+import { y } from './y/y.ts';
+import { block } from './block/block.ts';
+import { filter } from './filter/filter.ts';
+import { rail } from './rail/rail.ts';
+import { carburettor } from './carburettor/carburettor.ts';
+import { regulator } from './regulator/regulator.ts';
+import { filterRegulator } from './filter-regulator/filter-regulator.ts';
+import { returnDrop } from './return-drop/return-drop.ts';
+import { swirlPot } from './swirl-pot/swirl-pot.ts';
+import { pressureSensor } from './pressure-sensor/pressure-sensor.ts';
+import { gauge } from './gauge/gauge.ts';
+import { ethanolSensor } from './ethanol-sensor/ethanol-sensor.ts';
+import { damper } from './damper/damper.ts';
+import { servicePoint } from './service-point/service-point.ts';
+
+/** Every kind of part, in the order in which fuel meets them. A new kind is a folder beside this file and a line here. */
+export const partKinds = {
+  tank,
+  sock,
+  pump,
+  enginePump,
+  checkValve,
+  hose,
+  hardLine,
+  fitting,
+  bend,
+  tee,
+  y,
+  block,
+  filter,
+  rail,
+  carburettor,
+  regulator,
+  filterRegulator,
+  returnDrop,
+  swirlPot,
+  pressureSensor,
+  gauge,
+  ethanolSensor,
+  damper,
+  servicePoint,
+};
+
+type Kinds = typeof partKinds;
+export type PartKind = keyof Kinds;
+export type PartOf<K extends PartKind> = { [Q in K]: PartRecord<Q, Kinds[Q]['properties']> }[K];
+export type Part = PartOf<PartKind>;
+
+const schemas = Object.values(partKinds).map((kind) => kind.schema) as [z.ZodObject, ...z.ZodObject[]];
+export const partSchema = z.discriminatedUnion('kind', schemas as never) as unknown as z.ZodType<Part>;
+
+type AnyKind = Behaviour<Part> & { readonly name: string };
+/** What the kind of a part says of it. */
+export const kindOf = (part: Part): AnyKind => partKinds[part.kind] as unknown as AnyKind;
+
+export const propertiesOf = (kind: PartKind): Record<string, Property> => partKinds[kind].properties;
+
+/** The name a fitter reads: his own, or that of its place in the layout, or the kind's. */
+export const partName = (part: Part): string =>
+  part.label?.trim() || (part.role ? capital(roles[part.role]) : partKinds[part.kind].name);
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What a port of a part is, or undefined where its kind has none of that name. */
+export const portOf = (part: Part, port: string): PortSpec | undefined =>
+  kindOf(part).ports(part)[port] ?? kindOf(part).mayHave?.(port);
+
+/** What the engine drinks from: its rails or its carburettor. */
+export const isConsumer = (part: Part): part is PartOf<'rail' | 'carburettor'> =>
+  part.kind === 'rail' || part.kind === 'carburettor';
+
+export const isRegulator = (part: Part): part is PartOf<'regulator' | 'filterRegulator'> =>
+  part.kind === 'regulator' || part.kind === 'filterRegulator';
+
+/** A regulator that sends back what is too much. */
+export const isBypass = (part: Part): part is PartOf<'regulator' | 'filterRegulator'> =>
+  isRegulator(part) && part.action === 'bypass';
+
+export const isPump = (part: Part): part is PartOf<'pump' | 'enginePump'> =>
+  part.kind === 'pump' || part.kind === 'enginePump';
+
+/** Hose and hard line: what is bought by length. */
+export const isLine = (part: Part): part is PartOf<'hose' | 'hardLine'> =>
+  part.kind === 'hose' || part.kind === 'hardLine';

@@ -1,0 +1,172 @@
+import { z } from 'zod';
+import { bar, celsius, kPa, mm } from '../../units/quick.ts';
+import { gaugeArea, wireGauges, type WireGauge } from '../../wiring/wire.ts';
+import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
+import { pumpTableSchema } from './pump-table.ts';
+import { compilePump } from '../../hydraulics/pump-curve.ts';
+import { pumpRows } from '../../pumps/pump-rows.ts';
+import { pumpRuns } from '../../pumps/staging.ts';
+import { formatQuantity } from '../../units/format-quantity.ts';
+import { definePart } from '../define-part.ts';
+import { specification } from '../list-line.ts';
+import { SURFACE, type LoweredLink, type Moment } from '../lower.ts';
+
+const tables: SpecialProperty<z.ZodArray<typeof pumpTableSchema>> = {
+  type: 'pumpTable',
+  name: 'flow table',
+  hint: 'From the pump’s data sheet: flow, and current if given, at a few pressures and one or more voltages.',
+  schema: z.array(pumpTableSchema).max(6),
+};
+
+const wires = Object.fromEntries(
+  wireGauges.map((awg) => [`awg${awg}`, `${awg} AWG (${(gaugeArea(awg) * 1e6).toFixed(1)} mm²)`]),
+) as Record<`awg${WireGauge}`, string>;
+
+/** Seat of a pump's relief valve, wide open; typical, from memory. */
+const RELIEF_SEAT = { bore: mm(5), k: 6 };
+/** Back through a stopped pump that has no check valve: 100 L/h at 300 kPa, typical of a turbine pump, from memory. Pa s/m3. */
+export const STOPPED_PUMP = 300e3 / (100 / 3.6e6);
+
+const properties = {
+  place: choice('place', { inTank: 'in the tank', external: 'outside, in line' }, { needed: true }),
+  inletHeight: quantity('inlet height', 'length', 'mm', {
+    minimum: -3,
+    maximum: 3,
+    hint: 'Height of the pump’s inlet above the tank floor; below the floor is negative.',
+  }),
+  tables,
+  checkValve: flag('check valve in the outlet', 'Holds the line full when the pump stops.'),
+  reversed: flag('arrow points against the flow'),
+  runs: choice('runs', {
+    always: 'whenever the engine runs',
+    onDemand: 'when the engine burns more than …',
+    onBoost: 'when the boost is above …',
+  }),
+  startsAtDemand: quantity('starts when the engine burns', 'volumeFlow', 'L/h', { maximum: 3e-4, step: 10 }),
+  startsAtBoost: quantity('starts at boost', 'pressure', 'kPa', { maximum: kPa(400) }),
+  ownRelay: flag('has a relay and a fuse of its own'),
+  drive: choice('driven by', {
+    full: 'the system voltage',
+    pwm: 'a pump controller (PWM) that holds a pressure',
+  }),
+  targetPressure: quantity('pressure that the controller holds', 'pressure', 'kPa', {
+    maximum: bar(15),
+    likely: [bar(2), bar(7)],
+  }),
+  targetReferenced: flag('the held pressure follows the manifold'),
+  sensorExpected: choice('the controller expects its pressure sensor', {
+    rail: 'on the rail',
+    tank: 'near the tank',
+  }),
+  sensorShielded: flag('sensor wiring is shielded'),
+  leastDuty: quantity('least duty of the controller', 'fraction', '%', {
+    maximum: 1,
+    typical: { si: 0.2, source: TYPICAL },
+  }),
+  reliefPressure: quantity('relief valve opens at', 'pressure', 'kPa', { maximum: 2e6 }),
+  supplyWire: choice('supply wire', wires, {
+    hint: 'From battery or relay to the pump. With all four, Endrel reckons the voltage at the pump.',
+  }),
+  supplyLength: quantity('supply wire length', 'length', 'm', { maximum: 15, likely: [0.3, 8] }),
+  earthWire: choice('earth wire', wires),
+  earthLength: quantity('earth wire length', 'length', 'm', { maximum: 15, likely: [0.1, 8] }),
+  wireTemperature: quantity('wire temperature', 'temperature', '°C', {
+    minimum: celsius(-50),
+    maximum: celsius(150),
+    typical: { si: celsius(60), source: TYPICAL },
+  }),
+  contacts: quantity('fuse, relay and contacts together', 'resistance', 'Ω', {
+    maximum: 2,
+    likely: [0.005, 0.1],
+    typical: { si: 0.02, source: TYPICAL },
+  }),
+  fuse: quantity('fuse', 'current', 'A', { maximum: 100, likely: [5, 40] }),
+};
+
+export const pump = definePart('pump', 'Pump', properties, {
+  ports: () => ({ in: { name: 'inlet', use: 'in' }, out: { name: 'outlet', use: 'out' } }),
+  blocks: (key) => ['tables', 'targetPressure', 'startsAtDemand', 'startsAtBoost'].includes(key),
+  needs: (part) => [
+    ...(part.tables?.length ? [] : ['tables']),
+    ...(part.place === 'external' ? ['inletHeight'] : []),
+    ...(part.drive === 'pwm' ? ['targetPressure', 'sensorExpected'] : []),
+    ...(part.runs === 'onDemand' ? ['startsAtDemand'] : []),
+    ...(part.runs === 'onBoost' ? ['startsAtBoost'] : []),
+  ],
+  isRelevant(part, key) {
+    switch (key) {
+      case 'inletHeight':
+        return part.place !== 'inTank';
+      case 'startsAtDemand':
+        return part.runs === 'onDemand';
+      case 'startsAtBoost':
+        return part.runs === 'onBoost';
+      case 'targetPressure':
+      case 'targetReferenced':
+      case 'sensorExpected':
+      case 'sensorShielded':
+      case 'leastDuty':
+        return part.drive === 'pwm';
+      case 'wireTemperature':
+      case 'contacts':
+        return (part.supplyWire ?? part.earthWire ?? part.supplyLength ?? part.earthLength) !== undefined;
+      default:
+        return true;
+    }
+  },
+  isInTank: ({ place }) => place === 'inTank',
+  buys(part) {
+    const rated = part.tables?.[0];
+    const row = rated?.rows.find((r) => Math.abs(r.pressure.si - 3e5) < 1e3) ?? rated?.rows[0];
+    return specification(
+      part.place === 'inTank' ? 'in-tank pump' : part.place === 'external' ? 'external pump' : 'pump',
+      row &&
+        `${formatQuantity('volumeFlow', row.flow.si)} at ${formatQuantity('pressure', row.pressure.si)} and ${formatQuantity('voltage', rated!.voltage.si)}`,
+      part.checkValve && 'check valve',
+      part.drive === 'pwm' && 'with its controller (PWM)',
+      part.reliefPressure && `relief ${formatQuantity('pressure', part.reliefPressure.si)}`,
+    );
+  },
+  small: ({ fuse }) =>
+    fuse ? [{ part: `Blade fuse ${formatQuantity('current', fuse.si)}, relay and holder`, quantity: 1 }] : [],
+  symbol: () => 'pump',
+  lower(part, site) {
+    const { id, reliefPressure } = part;
+    const model = compilePump(pumpRows(part));
+    if (!model.ok) throw new RangeError(`pump table of ${id}: ${model.fault.code}`);
+    const curve = (moment: Moment) => (pumpRuns(part, moment.point) ? model.value.at(moment.voltageAt(id)) : undefined);
+    const links: LoweredLink[] = [
+      {
+        id,
+        from: 'in',
+        to: 'out',
+        law: (moment) => {
+          const running = curve(moment);
+          return running
+            ? { kind: 'pump', rise: running.rise }
+            : { kind: 'porous', linear: STOPPED_PUMP, quadratic: 0 };
+        },
+        // only beside another can fuel be pressed back through one: alone a check valve changes nothing
+        checkValve: part.checkValve === true && site.isBeside,
+      },
+    ];
+    if (reliefPressure)
+      links.push({
+        id: `${id}:relief`,
+        from: 'out',
+        to: part.place === 'external' ? 'in' : SURFACE,
+        startsShut: true,
+        law: { kind: 'bypassRegulator', set: reliefPressure.si, slope: 0, ...RELIEF_SEAT },
+      });
+    const height = part.inletHeight?.si ?? (part.place === 'inTank' ? 0 : undefined);
+    return {
+      links,
+      through: id,
+      heights: [
+        ['in', height],
+        ['out', height],
+      ],
+      pump: { link: id, curve },
+    };
+  },
+});

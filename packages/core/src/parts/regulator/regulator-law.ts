@@ -1,0 +1,41 @@
+import type { LinkLaw } from '../../hydraulics/network.ts';
+import type { Measured } from '../../job/measured.ts';
+import { formatQuantity } from '../../units/format-quantity.ts';
+import { litresPerHour } from '../../units/quick.ts';
+import { settled } from '../define-part.ts';
+import type { Moment } from '../lower.ts';
+import { regulatorProperties } from './regulator-properties.ts';
+
+const LEAST_SLOPE = 1e5; // Pa s/m3, 3 Pa per 100 L/h: keeps the equations regular where both sides are held
+
+/** What of a regulator decides its law. */
+export interface RegulatorFacts {
+  readonly action?: 'bypass' | 'deadHead';
+  readonly setPressure?: Measured;
+  readonly referenced?: boolean;
+  readonly slope?: Measured;
+  readonly seatBore?: Measured;
+  readonly seatLoss?: Measured;
+}
+
+/** The law of a regulator, which follows the manifold where its reference hose does. */
+export function regulatorLaw(part: RegulatorFacts): (moment: Moment) => LinkLaw {
+  const kind = part.action === 'bypass' ? 'bypassRegulator' : 'deadHeadRegulator';
+  const slope = Math.max(settled(regulatorProperties.slope, part.slope) / litresPerHour(100), LEAST_SLOPE);
+  const bore = settled(regulatorProperties.seatBore, part.seatBore);
+  const k = settled(regulatorProperties.seatLoss, part.seatLoss);
+  return ({ point }) => ({
+    kind,
+    set: Math.max(0, part.setPressure!.si + (part.referenced ? point.manifold : 0)),
+    slope,
+    bore,
+    k,
+  });
+}
+
+/** A regulator in the words of the parts list. */
+export const regulatorWords = ({ action, setPressure, referenced }: RegulatorFacts): (string | undefined | false)[] => [
+  action === 'bypass' ? 'bypass regulator' : action === 'deadHead' ? 'dead-head regulator' : 'regulator',
+  setPressure && `set to ${formatQuantity('pressure', setPressure.si, setPressure.unit)}`,
+  referenced && 'manifold reference',
+];

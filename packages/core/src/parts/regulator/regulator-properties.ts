@@ -1,0 +1,32 @@
+import { choice, flag, quantity, TYPICAL } from '../../job/property.ts';
+import { bar, kPa, mm } from '../../units/quick.ts';
+
+/** What a regulator is known by, with a filter in its body or without. */
+export const regulatorProperties = {
+  action: choice(
+    'works by',
+    { bypass: 'bypass: spills to the return', deadHead: 'dead-head: blocks the supply' },
+    { needed: true },
+  ),
+  setPressure: quantity('set pressure', 'pressure', 'bar', {
+    maximum: bar(15),
+    likely: [kPa(10), bar(7)],
+    needed: true,
+  }),
+  adjustable: flag('set pressure can be adjusted'),
+  referenced: flag('reference hose joins the manifold'),
+  slope: quantity('rise per 100 L/h', 'pressure', 'kPa', {
+    maximum: kPa(200),
+    typical: { si: kPa(3), source: TYPICAL },
+  }),
+  seatBore: quantity('seat bore, wide open', 'length', 'mm', {
+    minimum: mm(0.5),
+    maximum: mm(30),
+    typical: { si: mm(5.5), source: TYPICAL },
+  }),
+  seatLoss: quantity('seat loss K, wide open', 'number', '', {
+    minimum: 0.5,
+    maximum: 200,
+    typical: { si: 6, source: TYPICAL },
+  }),
+};

@@ -1,0 +1,341 @@
+import type { Liquid, Network, NetworkLink } from '../hydraulics/network.ts';
+import type { Job } from '../job/job.ts';
+import { kindOf, type Part, type PartOf } from '../parts/kinds.ts';
+import {
+  SURFACE,
+  type LawAt,
+  type Lowered,
+  type LoweredPump,
+  type Moment,
+  type Place,
+  type Site,
+} from '../parts/lower.ts';
+import { portKey } from '../parts/port.ts';
+import { brimOf } from '../parts/swirl-pot/swirl-pot.ts';
+import { circuitsOf, type Circuits } from './circuits.ts';
+import { HeightFill } from './heights.ts';
+
+/** A link of the compiled run; a law that depends on the moment is asked for at each. */
+export interface CompiledLink {
+  readonly id: string;
+  readonly from: number;
+  readonly to: number;
+  readonly law: LawAt;
+  readonly checkValve: boolean;
+  readonly startsShut: boolean;
+}
+
+/** How a part reads in the network. */
+export interface CompiledPart {
+  readonly id: string;
+  readonly lowered: Lowered;
+  /** Node of every port in use. */
+  readonly nodes: ReadonlyMap<string, number>;
+  /** Nodes by which fuel comes in and leaves. */
+  readonly inlet: number;
+  readonly outlet: number;
+  /** Index of the link that carries its flow. */
+  readonly through?: number;
+}
+
+export interface CompiledPump extends LoweredPump {
+  readonly id: string;
+  readonly linkIndex: number;
+  readonly inlet: number;
+  /** It presses into the zone of an engine. */
+  readonly feeds: boolean;
+}
+
+/** A run made ready to be solved: its places and links, with all that the moment decides left open. */
+export interface CompiledRun {
+  readonly circuits: Circuits;
+  readonly nodes: readonly string[];
+  readonly links: readonly CompiledLink[];
+  readonly parts: readonly CompiledPart[];
+  /** Node of every joint. */
+  readonly joints: ReadonlyMap<string, number>;
+  /** Links that carry fuel out of a part by a port: index and sign. */
+  readonly leaving: ReadonlyMap<string, readonly (readonly [link: number, sign: 1 | -1])[]>;
+  readonly pumps: readonly CompiledPump[];
+  /** Where the engine draws, and its share of the demand there. */
+  readonly draws: readonly { readonly node: number; readonly share: number }[];
+  /** Where its pressure is held while it is asked what can be delivered: the first place of every rail. */
+  readonly held: readonly number[];
+  /** Links through which bypass regulators spill, by regulator. */
+  readonly spills: ReadonlyMap<string, number>;
+  readonly sensor?: number;
+  /** Nodes at tank pressure, and how high they stand. */
+  readonly open: readonly { readonly node: number; readonly height: (moment: Moment) => number }[];
+  /** Heights of all nodes, m, with those open nodes at these. */
+  heightsAt(open: readonly number[]): Float64Array;
+}
+
+/**
+ * The network of a run, compiled once.
+ *
+ * The caller has made sure that the run has no fault and that nothing that stops the flow is unknown.
+ */
+export function compileRun(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'hanger' | 'brief'>): CompiledRun {
+  return new Compiler(job).compile();
+}
+
+class Compiler {
+  readonly #job: Pick<Job, 'parts' | 'joints' | 'survey' | 'hanger' | 'brief'>;
+  readonly #circuits: Circuits;
+  readonly #alias = new Map<string, string>();
+  /** Names that stand for fixed or inner places: they keep their name when tied to a joint. */
+  readonly #strong = new Map<string, number>();
+  readonly #index = new Map<string, number>();
+  readonly #nodes: string[] = [];
+
+  constructor(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'hanger' | 'brief'>) {
+    this.#job = job;
+    this.#circuits = circuitsOf(job);
+  }
+
+  compile(): CompiledRun {
+    const circuits = this.#circuits;
+    const lowered = circuits.parts.map((part) => ({ part, low: kindOf(part).lower(part, this.#site(part)) }));
+    this.#strong.set('surface', 3);
+    for (const { part, low } of lowered)
+      for (const { place } of low.open ?? []) this.#strong.set(this.#name(part.id, place), 2);
+    for (const { part, low } of lowered)
+      for (const [port, place] of low.ties ?? []) this.#tie(this.#name(part.id, port), this.#name(part.id, place));
+    const node = (part: string, place: Place): number => this.#node(this.#name(part, place));
+    const surface = this.#node('surface');
+    const links: CompiledLink[] = [];
+    const leaving = new Map<string, (readonly [number, 1 | -1])[]>();
+    const linkIndex = new Map<string, number>();
+    const leave = (part: string, place: Place, link: number, sign: 1 | -1) => {
+      if (place.startsWith('.') || place === SURFACE) return;
+      const key = portKey(part, place);
+      (leaving.get(key) ?? leaving.set(key, []).get(key)!).push([link, sign]);
+    };
+    for (const { part, low } of lowered)
+      for (const link of low.links) {
+        linkIndex.set(link.id, links.length);
+        leave(part.id, link.from, links.length, -1);
+        leave(part.id, link.to, links.length, 1);
+        links.push({
+          id: link.id,
+          from: node(part.id, link.from),
+          to: node(part.id, link.to),
+          law: link.law,
+          checkValve: link.checkValve === true,
+          startsShut: link.startsShut === true,
+        });
+      }
+    const parts = lowered.map(({ part, low }) => this.#part(part, low, linkIndex));
+    const open = [
+      { node: surface, height: ({ point }: Moment) => (this.#job.survey.tank.depth?.si ?? 0) * point.level },
+      ...lowered.flatMap(({ part, low }) =>
+        (low.open ?? []).map(({ place, height }) => ({ node: node(part.id, place), height })),
+      ),
+    ];
+    const joints = new Map<string, number>(circuits.flows.map((f) => [f.joint, this.#node(f.joint)]));
+    const draws = this.#draws(lowered);
+    const sensor = circuits.parts.find((p) => p.kind === 'pressureSensor');
+    const spills = new Map(
+      lowered.flatMap(({ part, low }) => {
+        const at = low.spill === undefined ? undefined : linkIndex.get(low.spill);
+        return at === undefined ? [] : [[part.id, at] as const];
+      }),
+    );
+    const known = this.#heights(lowered, new Set(open.map((o) => o.node)));
+    const fill = new HeightFill(
+      this.#nodes.length,
+      links.map((l, i) => ({
+        from: l.from,
+        to: l.to,
+        hangs: l.startsShut ? undefined : [...spills.values()].includes(i),
+      })),
+      known,
+      open.map((o) => o.node),
+    );
+    const feeds = new Set(circuits.feedPumps);
+    return {
+      circuits,
+      nodes: this.#nodes,
+      links,
+      parts,
+      joints,
+      leaving,
+      pumps: lowered.flatMap(({ part, low }) =>
+        low.pump
+          ? [
+              {
+                ...low.pump,
+                id: part.id,
+                linkIndex: linkIndex.get(low.pump.link)!,
+                inlet: node(part.id, 'in'),
+                feeds: feeds.has(part.id),
+              },
+            ]
+          : [],
+      ),
+      draws,
+      held: draws.filter((d, i) => draws[i - 1]?.part !== d.part).map((d) => d.node),
+      spills,
+      sensor: sensor && node(sensor.id, 'port'),
+      open,
+      heightsAt: (heights) => fill.at(heights),
+    };
+  }
+
+  #part(part: Part, lowered: Lowered, linkIndex: ReadonlyMap<string, number>): CompiledPart {
+    const ports = this.#circuits.ports(part.id).filter((p) => p.spec.use !== 'dry');
+    const nodes = new Map(ports.map((p) => [p.port, this.#node(this.#name(part.id, p.port))]));
+    const first = (flows: readonly { port: string }[], otherwise: string) =>
+      nodes.get(flows[0]?.port ?? otherwise) ?? [...nodes.values()][0] ?? 0;
+    const into = this.#circuits.into(part.id).map((f) => ({ port: f.toPort }));
+    // what a part lets go or shows on a tap is not where its fuel goes on
+    const out = this.#circuits
+      .outOf(part.id)
+      .filter((f) => !this.#circuits.isTap(f.to) && nodes.has(f.fromPort))
+      .filter((f) => this.#circuits.ports(part.id).find((p) => p.port === f.fromPort)?.spec.use !== 'spill')
+      .map((f) => ({ port: f.fromPort }));
+    // a tank and a pot are told by where their fuel leaves
+    const inlet = kindOf(part).isVessel ? first(out, 'in') : first(into, 'in');
+    const outlet = out.length > 0 ? first(out, 'out') : (nodes.get('out') ?? inlet);
+    const through = lowered.through === undefined ? undefined : linkIndex.get(lowered.through);
+    return { id: part.id, lowered, nodes, inlet, outlet, through };
+  }
+
+  /** A tank's surface, a port's joint, or a place of its own. */
+  #name(part: string, place: Place): string {
+    if (place === SURFACE) return 'surface';
+    if (place.startsWith('.')) {
+      const name = `${part}:${place.slice(1)}`;
+      if (!this.#strong.has(name)) this.#strong.set(name, 1);
+      return name;
+    }
+    const port = this.#circuits.ports(part).find((p) => p.port === place);
+    return port?.peer && this.#circuits.has(port.peer.part) ? port.peer.joint.id : portKey(part, place);
+  }
+
+  #find(name: string): string {
+    let at = name;
+    for (let next = this.#alias.get(at); next !== undefined; next = this.#alias.get(at)) at = next;
+    return at;
+  }
+
+  #tie(a: string, b: string): void {
+    const [x, y] = [this.#find(a), this.#find(b)];
+    if (x === y) return;
+    const [weak, strong] = (this.#strong.get(x) ?? 0) > (this.#strong.get(y) ?? 0) ? [y, x] : [x, y];
+    this.#alias.set(weak, strong);
+  }
+
+  #node(name: string): number {
+    const found = this.#find(name);
+    let at = this.#index.get(found);
+    if (at === undefined) this.#index.set(found, (at = this.#nodes.push(found) - 1));
+    return at;
+  }
+
+  #heights(lowered: readonly { part: Part; low: Lowered }[], open: ReadonlySet<number>): Map<number, number> {
+    const known = new Map<number, number>();
+    const set = (node: number, height: number | undefined) => {
+      if (height !== undefined && !open.has(node) && !known.has(node)) known.set(node, height);
+    };
+    const give = ({ part, low }: { part: Part; low: Lowered }) => {
+      for (const [place, height] of low.heights ?? []) set(this.#node(this.#name(part.id, place)), height);
+    };
+    // a vessel and the engine know where they stand; then comes what was measured at a joint, then what hangs on parts
+    for (const entry of lowered) if (kindOf(entry.part).isVessel || entry.low.draws) give(entry);
+    for (const flow of this.#circuits.flows) set(this.#node(flow.joint), this.#job.joints[flow.joint]?.height?.si);
+    for (const entry of lowered) give(entry);
+    return known;
+  }
+
+  #draws(lowered: readonly { part: Part; low: Lowered }[]) {
+    const drawn = lowered.filter(({ low }) => low.draws);
+    const weight = (part: Part) => (part.kind === 'rail' ? this.#injectors(part) : 1);
+    const total = drawn.reduce((sum, { part }) => sum + weight(part), 0);
+    return drawn.flatMap(({ part, low }) =>
+      low.draws!.map((place) => ({
+        part: part.id,
+        node: this.#node(this.#name(part.id, place)),
+        share: weight(part) / total / low.draws!.length,
+      })),
+    );
+  }
+
+  #injectors(rail: PartOf<'rail'>): number {
+    const rails = this.#circuits.parts.filter((p) => p.kind === 'rail').length;
+    return rail.injectors ?? Math.ceil((this.#job.brief.injectors ?? TYPICAL_INJECTORS) / rails);
+  }
+
+  #site(part: Part): Site {
+    const circuits = this.#circuits;
+    const ports = circuits.ports(part.id);
+    const peer = (port: string) => {
+      const found = ports.find((p) => p.port === port)?.peer;
+      return found && circuits.has(found.part) ? found : undefined;
+    };
+    const beyond = (port: string): Part | undefined => {
+      const found = peer(port);
+      return found && circuits.part(found.part);
+    };
+    const { survey, hanger } = this.#job;
+    return {
+      boreBeyond: (port) => {
+        const other = beyond(port);
+        return other && kindOf(other).bore?.(other);
+      },
+      isVesselBeyond: (port) => {
+        const other = beyond(port);
+        return other !== undefined && kindOf(other).isVessel === true;
+      },
+      isMated: (port) => peer(port) !== undefined,
+      flowsIn: (port) => circuits.flowsIn(part.id, port),
+      endHeight: (port) => {
+        const pot = circuits.potBehind(port);
+        // what runs over from a pot above the tank falls: it does not draw the pot down
+        if (pot) return Math.max(brimOf(circuits.part(pot) as PartOf<'swirlPot'>), survey.tank.depth?.si ?? 0);
+        const other = beyond(port);
+        return other?.kind === 'returnDrop' ? other.endHeight?.si : undefined;
+      },
+      isBeside: circuits.isBeside(part.id),
+      ports: ports.filter((p) => p.spec.use !== 'dry').map((p) => p.port),
+      tankDepth: survey.tank.depth?.si,
+      railHeight: survey.railHeight?.si,
+      injectors: part.kind === 'rail' ? this.#injectors(part) : 0,
+      jet:
+        hanger?.jetDrill && hanger.jetDrill.si > 0
+          ? { drill: hanger.jetDrill.si, edge: hanger.jetEdge ?? 'sharp' }
+          : undefined,
+    };
+  }
+}
+
+/** Of an engine whose injectors are not counted yet; shown as standing in. */
+export const TYPICAL_INJECTORS = 4; // common practice
+
+/** The compiled run as a plain network at one moment, for other engines and formats. */
+export function networkOfRun(
+  run: CompiledRun,
+  moment: Moment,
+  liquid: Liquid,
+  demand: (node: number) => number | undefined,
+): Network {
+  const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
+  const fixed = new Set(run.open.map((o) => o.node));
+  return {
+    liquid,
+    nodes: run.nodes.map((id, i) => ({
+      id,
+      height: heights[i]!,
+      ...(fixed.has(i) ? { fixedPressure: 0 } : {}),
+      ...(demand(i) === undefined ? {} : { demand: demand(i) }),
+    })),
+    links: run.links.map((l): NetworkLink => ({
+      id: l.id,
+      from: run.nodes[l.from]!,
+      to: run.nodes[l.to]!,
+      law: typeof l.law === 'function' ? l.law(moment) : l.law,
+      checkValve: l.checkValve,
+      startsShut: l.startsShut,
+    })),
+  };
+}

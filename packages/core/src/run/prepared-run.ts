@@ -1,0 +1,97 @@
+import { NetworkSolver } from '../hydraulics/network-solver.ts';
+import type { Liquid, LinkLaw, LinkState, Network, NetworkFault } from '../hydraulics/network.ts';
+import { success, type Result } from '../result.ts';
+import type { Conditions, Moment } from '../parts/lower.ts';
+import { networkOfRun, type CompiledRun } from './compile-run.ts';
+
+/** One solved state of a run, by place of node and link. Pa gauge and m3/s. */
+export interface SolvedRun {
+  readonly run: CompiledRun;
+  readonly moment: Moment;
+  readonly pressures: Float64Array;
+  readonly flows: Float64Array;
+  readonly states: readonly LinkState[];
+  readonly iterations: number;
+}
+
+/** What the engine does: it burns that much, or its rails are held at a pressure to see what can be delivered. */
+export type Draw = { readonly demand: number } | { readonly hold: number };
+
+/**
+ * A compiled run in a solver: set to a moment and solved as often as wished, into the same arrays. Nothing is built again for
+ * another demand, voltage, temperature or level.
+ */
+export class PreparedRun {
+  readonly run: CompiledRun;
+  #burning: NetworkSolver | undefined;
+  #held: NetworkSolver | undefined;
+
+  constructor(run: CompiledRun) {
+    this.run = run;
+  }
+
+  /** @param cold - not from the last solution. */
+  solve(
+    point: Conditions,
+    liquid: Liquid,
+    voltages: ReadonlyMap<string, number>,
+    draw: Draw,
+    cold = false,
+  ): Result<SolvedRun, NetworkFault> {
+    const moment: Moment = { point, liquid, voltageAt: (id) => voltages.get(id) ?? point.voltage };
+    const { run } = this;
+    const solver = this.#solverFor(moment, draw);
+    const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
+    const laws = run.links.map((l): LinkLaw | undefined => (typeof l.law === 'function' ? l.law(moment) : undefined));
+    solver.change(liquid, heights, laws);
+    if ('demand' in draw) for (const { node, share } of run.draws) solver.setDemandAt(node, draw.demand * share);
+    else for (const node of run.held) solver.setFixedPressure(node, draw.hold);
+    let solved = solver.solve(cold);
+    // the valves of a like moment can lead astray: a relief that was open, a check valve that shut with it
+    if (!solved.ok && !cold) solved = solver.solve(true);
+    if (!solved.ok) return solved;
+    return success({
+      run,
+      moment,
+      pressures: Float64Array.from(run.nodes, (_, i) => solver.pressure(i)),
+      flows: Float64Array.from(run.links, (_, i) => solver.flow(i)),
+      states: run.links.map((_, i) => solver.state(i)),
+      iterations: solved.value.iterations,
+    });
+  }
+
+  #solverFor(moment: Moment, draw: Draw): NetworkSolver {
+    if ('demand' in draw) return (this.#burning ??= new NetworkSolver(this.#network(moment)));
+    return (this.#held ??= new NetworkSolver(this.#heldNetwork(moment)));
+  }
+
+  #network(moment: Moment): Network {
+    return networkOfRun(this.run, moment, moment.liquid, () => undefined);
+  }
+
+  #heldNetwork(moment: Moment): Network {
+    const network = this.#network(moment);
+    const held = new Set(this.run.held);
+    return { ...network, nodes: network.nodes.map((n, i) => (held.has(i) ? { ...n, fixedPressure: 0 } : n)) };
+  }
+}
+
+/** What flows into the places where the engine's pressure is held, m3/s. */
+export function inflow({ run, flows }: Pick<SolvedRun, 'run' | 'flows'>): number {
+  const held = new Set(run.held);
+  return run.links.reduce(
+    (sum, link, i) => sum + (held.has(link.to) ? flows[i]! : 0) - (held.has(link.from) ? flows[i]! : 0),
+    0,
+  );
+}
+
+/** What leaves a part by one of its ports, m3/s; what comes in is negative. */
+export function flowOut({ run, flows }: Pick<SolvedRun, 'run' | 'flows'>, part: string, port: string): number {
+  const sum = (key: string) => run.leaving.get(key)?.reduce((total, [link, sign]) => total + sign * flows[link]!, 0);
+  const own = sum(`${part}.${port}`);
+  if (own !== undefined) return own;
+  // a vessel or a junction without loss has no link there: then by what is joined to it
+  const peer = run.circuits.ports(part).find((p) => p.port === port)?.peer;
+  const other = peer && sum(`${peer.part}.${peer.port}`);
+  return other === undefined ? 0 : -other;
+}
