@@ -71,7 +71,8 @@ describe('a job’s summary', () => {
     expect(summary).to.include({ needs: 5, nextNeed: 'tank depth' });
     const tender = summariseJob('2', '2026-01-01T00:00:00Z', demoJobs.flatBedTender);
     expect(tender.worst!.grade).to.equal('stop');
-    expect(tender.run.supply.map((c) => c.kind)).to.deep.equal(demoJobs.flatBedTender.run.supply.map((c) => c.kind));
+    expect(tender.run.parts.map((c) => c.id)).to.have.members(Object.keys(demoJobs.flatBedTender.parts));
+    expect(tender.run.parts.find((c) => c.id === 'rail-1')!.grade).to.equal('stop');
   });
 });
 

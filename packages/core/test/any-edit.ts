@@ -1,9 +1,13 @@
 import fc from 'fast-check';
 import type { Act } from '../src/job/acts/act.ts';
-import { applyAct, valueAt } from '../src/job/acts/apply-act.ts';
+import { tryAct, valueAt } from '../src/job/acts/apply-act.ts';
 import { assumptionProperties } from '../src/job/assumption.ts';
 import { briefProperties } from '../src/job/brief.ts';
-import { partKinds, propertiesOf, type Part, type PartKind } from '../src/job/PARTKINDS.ts';
+import { throughPorts } from '../src/job/acts/graph-edit.ts';
+import { portsOf } from '../src/job/graph.ts';
+import { jointProperties } from '../src/parts/joint.ts';
+import { isRegulator, kindOf, partKinds, propertiesOf, type Part, type PartKind } from '../src/parts/kinds.ts';
+import { circuitsOf } from '../src/run/circuits.ts';
 import { gaugeProperties } from '../src/job/gauge.ts';
 import {
   bodyProperties,
@@ -27,7 +31,6 @@ import {
   zoneProperties,
 } from '../src/job/tank.ts';
 import { ventProperties } from '../src/job/vent.ts';
-import { allParts } from '../src/job/needs.ts';
 
 /** Numbers from 0 to 1 that decide what an edit is on the job that it meets. */
 export type Dice = readonly [kind: number, place: number, key: number, size: number, spread: number];
@@ -90,21 +93,59 @@ function rowEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act
   const [path, properties] = pick(lists, place);
   const rows = (valueAt(job, path) as { id: string }[] | undefined) ?? [];
   if (rows.length === 0 || (key < 0.2 && rows.length < 4))
-    return { act: 'set', path, value: [...rows, { id: `row-${nth}` }] };
+    return { act: 'addRow', path: [...path], row: { id: `new-${nth}` } };
   const [name, property] = pick(Object.entries(properties), key);
   return {
     act: 'set',
-    path: [...path, Math.floor(size * 997) % rows.length, name],
+    path: [...path, rows[Math.floor(size * 997) % rows.length]!.id, name],
     value: anyValue(property, size, spread),
   };
+}
+
+/** A joint of the run, a port that is free, and ports of any kind: what acts on the graph choose among. */
+const jointsOf = (job: Job) => Object.keys(job.joints);
+const freePorts = (job: Job) =>
+  circuitsOf(job).parts.flatMap((p) => portsOf(job, p).flatMap((port) => (port.peer ? [] : [{ part: p.id, port: port.port }]))); // prettier-ignore
+
+/** An edit of the run itself. */
+function graphEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {
+  const parts = Object.values(job.parts);
+  const joints = jointsOf(job);
+  const free = freePorts(job);
+  const { id } = pick(parts, place);
+  const kind = pick(Object.keys(partKinds) as PartKind[], key);
+  const part = { kind, id: `added-${nth}` } as Part;
+  const ends = throughPorts(part);
+  const joint = pick(joints, size) ?? 'none';
+  const port = Object.keys(kindOf(part).ports(part))[0] ?? 'pickup-9';
+  switch (Math.floor(spread * 11)) {
+    case 0:
+      return { act: 'takeOut', id };
+    case 1:
+      return { act: 'setAside', id };
+    case 2:
+      return { act: 'movePart', id, joint };
+    case 3:
+      return { act: 'swapPart', id, by: part };
+    case 4:
+      return { act: 'turnRound', id };
+    case 5:
+      return { act: 'disconnect', joint };
+    case 6:
+      return free.length > 1 ? { act: 'connect', a: pick(free, size), b: pick(free, key) } : { act: 'turnRound', id };
+    case 7:
+      return { act: 'closePorts', id, with: size < 0.5 ? 'capped' : 'plugged' };
+    case 8:
+      return free.length > 0 ? { act: 'attachPart', to: pick(free, size), part, port } : { act: 'addPart', part };
+    default:
+      return ends ? { act: 'insertPart', joint, part, in: ends[0], out: ends[1] } : { act: 'addPart', part };
+  }
 }
 
 /** The edit that these dice are on this job. */
 function editOf(job: Job, dice: Dice, nth: number): Act {
   const [kind, place, key, size, spread] = dice;
-  const parts = allParts(job);
-  const line = spread < 0.7 ? 'supply' : 'return';
-  const index = Math.floor(size * (job.run[line].length + 1));
+  const parts = Object.values(job.parts);
   if (kind < 0.12) return rowEdit(job, dice, nth);
   if (kind < 0.4 || parts.length === 0) {
     const [path, properties] = pick(groups, place);
@@ -112,23 +153,41 @@ function editOf(job: Job, dice: Dice, nth: number): Act {
     return { act: 'set', path: [...path, name], value: anyValue(property, size, spread) };
   }
   const { id, kind: of } = pick(parts, place);
-  if (kind < 0.68) {
-    const [name, property] = pick(Object.entries(propertiesOf(of)), key);
-    return { act: 'setOnPart', id, key: name, value: anyValue(property, size, spread) };
+  if (kind < 0.64) {
+    const [name, property] = pick(Object.entries(propertiesOf(of)), key) ?? ['label', undefined];
+    return { act: 'setOnPart', id, key: name, value: property && anyValue(property, size, spread) };
   }
-  if (kind < 0.75) return { act: 'removeComponent', id };
-  if (kind < 0.82) return { act: 'moveComponent', id, line, index };
-  if (kind < 0.9) {
-    const added = pick(Object.keys(partKinds) as PartKind[], key);
-    return { act: 'insertComponent', line, index, part: { kind: added, id: `added-${nth}` } as Part };
+  if (kind < 0.68 && jointsOf(job).length > 0) {
+    const [name, property] = pick(Object.entries(jointProperties as Record<string, Property>), key);
+    const change = { id: pick(jointsOf(job), place), key: name, value: anyValue(property, size, spread) };
+    return { act: 'setOnJoints', changes: [change], title: 'a joint' };
   }
+  if (kind < 0.9) return graphEdit(job, dice, nth);
   if (kind < 0.95) return { act: 'chooseLayout', key: pick(Object.keys(layouts) as LayoutKey[], place) };
   const to = pick(Object.keys(regulatorPlaces) as (keyof typeof regulatorPlaces)[], key);
-  return { act: 'moveRegulator', id: parts.find((c) => c.kind === 'regulator')?.id ?? id, to };
+  return { act: 'moveRegulator', id: parts.find(isRegulator)?.id ?? id, to };
 }
 
+/** Edits one after the other; those that cannot be done leave the job as it is. */
 export const edited = (job: Job, dice: readonly Dice[]): Job =>
-  dice.reduce((changed, d, i) => applyAct(changed, editOf(changed, d, i)), job);
+  dice.reduce((changed, d, i) => {
+    const done = tryAct(changed, editOf(changed, d, i));
+    return done.ok ? done.value : changed;
+  }, job);
+
+/** The acts themselves that these dice come to, each on the job that the ones before left, with that job. */
+export function actsOf(job: Job, dice: readonly Dice[]): { act: Act; before: Job; after: Job }[] {
+  const done: { act: Act; before: Job; after: Job }[] = [];
+  let at = job;
+  dice.forEach((d, i) => {
+    const act = editOf(at, d, i);
+    const made = tryAct(at, act);
+    if (!made.ok) return;
+    done.push({ act, before: at, after: made.value });
+    at = made.value;
+  });
+  return done;
+}
 
 /** Infinite here means that there is no limit, or no such resistor. */
 const MAY_BE_INFINITE = /\.(mayBePressed|passage\.headroom|network\.parallel)$/;

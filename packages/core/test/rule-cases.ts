@@ -2,15 +2,21 @@ import { expect } from 'chai';
 import { assess } from '../src/assess.ts';
 import type { Grade, Snag } from '../src/checks/snag.ts';
 import { demoJobs } from '../src/demo/index.ts';
-import { applyAct } from '../src/job/acts/apply-act.ts';
-import type { Part, PartKind, PartOf } from '../src/job/PARTKINDS.ts';
+import { applyAct, tryAct } from '../src/job/acts/apply-act.ts';
+import { freshId } from '../src/job/acts/fresh-id.ts';
+import { GraphEdit, throughPorts } from '../src/job/acts/graph-edit.ts';
+import type { Act } from '../src/job/acts/act.ts';
+import { freePort } from '../src/job/graph.ts';
+import type { Joint } from '../src/parts/joint.ts';
+import type { Part, PartKind, PartOf } from '../src/parts/kinds.ts';
+import { circuitsOf } from '../src/run/circuits.ts';
 import type { Job } from '../src/job/job.ts';
 
 /** A copy of a job with one thing changed. */
 export function changed(job: Job, change: (copy: Job) => void): Job {
   const copy = structuredClone(job);
   change(copy);
-  return copy;
+  return structuredClone(copy); // other objects than those that anything was derived from
 }
 
 /** The finished, clean job: an injected engine, regulator by the tank. */
@@ -19,10 +25,8 @@ export const cleanJob = (change: (copy: Job) => void = () => undefined): Job => 
 /** The clean job laid out with its regulator after the rail and a manifold reference. */
 export const afterRailJob = (change: (copy: Job) => void = () => undefined): Job =>
   changed(demoJobs.mailVan, (job) => {
-    const at = job.run.supply.findIndex((c) => c.kind === 'regulator');
-    const [regulator] = job.run.supply.splice(at, 1) as [PartOf<'regulator'>];
-    job.run.supply.push({ ...regulator, referenced: true, adjustable: true });
-    job.layout.key = 'bypassAfterRail';
+    act(job, { act: 'moveRegulator', id: 'regulator-1', to: 'afterRail' });
+    Object.assign(get(job, 'regulator'), { referenced: true, adjustable: true });
     change(job);
   });
 
@@ -37,21 +41,110 @@ export const carburettorJob = (change: (copy: Job) => void = () => undefined): J
     change(job);
   });
 
-/** The sprint car with a second pump like its first beside it. */
+/** The sprint car with a second pump like its first beside it, both drawing and pressing through a Y. */
 export const twoPumpJob = (rest: Partial<PartOf<'pump'>> = {}): Job =>
-  changed(demoJobs.sprintCar, (job) => {
-    const at = job.run.supply.findIndex((c) => c.kind === 'pump');
-    const second = { ...get(job, 'pump'), id: 'pump-2', label: 'Second pump', beside: true, ...rest };
-    job.run.supply.splice(at + 1, 0, second);
+  changed(demoJobs.sprintCar, (job) => addPumpBeside(job, 'pump-1', 'pump-2', { label: 'Second pump', ...rest }));
+
+/** Another pump like one that is there, between a Y before and a Y behind them; more than two go into blocks. */
+export function addPumpBeside(job: Job, first: string, id: string, rest: Partial<PartOf<'pump'>> = {}): void {
+  const pump = job.parts[first] as PartOf<'pump'>;
+  const before = circuitsOf(job).into(first)[0]!;
+  const behind = circuitsOf(job).outOf(first)[0]!;
+  const isBlock = (part: string) => job.parts[part]!.kind === 'block' && job.parts[part]!.label === 'pumps';
+  const blocks = isBlock(before.from)
+    ? [before.from, behind.to]
+    : [before, behind].map(({ joint }, i) => {
+        const block = freshId(job, 'block');
+        const part: Part = { kind: 'block', id: block, label: 'pumps', ways: 2 };
+        act(job, { act: 'insertPart', joint, part, in: i === 0 ? 'port-1' : 'port-2', out: i === 0 ? 'port-2' : 'port-1' });
+        return block;
+      });
+  for (const block of blocks) (job.parts[block] as PartOf<'block'>).ways! += 1;
+  const edit = new GraphEdit(job);
+  edit.add({ ...pump, id, ...rest });
+  const [inlet, outlet] = blocks.map((block) => freePort(job, job.parts[block]!, 'port'));
+  edit.connect({ part: blocks[0]!, port: inlet! }, { part: id, port: 'in' });
+  edit.connect({ part: id, port: 'out' }, { part: blocks[1]!, port: outlet! });
+  Object.assign(job, edit.job);
+}
+
+/** The pickup's run with its rails fed another way: one, one after the other, side by side, or the second on a crossover. */
+export const railsJob = (feed: 'single' | 'series' | 'parallel' | 'crossover'): Job =>
+  changed(demoJobs.rescuePickup, (job) => {
+    if (feed === 'parallel') return;
+    const hose = job.parts['hose-5'] as PartOf<'hose'>;
+    for (const id of ['y-1', 'y-2', 'hose-5', 'hose-6', 'hose-7', 'hose-8']) {
+      delete job.parts[id];
+      for (const joint of Object.values(job.joints))
+        if (joint.a.part === id || joint.b.part === id) delete job.joints[joint.id];
+    }
+    job.joints = { ...job.joints };
+    job.parts = { ...job.parts };
+    const edit = new GraphEdit(job);
+    const at = (part: string, port: string) => ({ part, port });
+    if (feed === 'single') {
+      edit.put({ ...get(job, 'rail'), injectors: 8 });
+      edit.remove('rail-2');
+      edit.connect(at('hose-3', 'out'), at('rail-1', 'in'));
+      edit.connect(at('rail-1', 'out'), at('regulator-1', 'in'));
+    } else if (feed === 'series') {
+      edit.add(hose);
+      edit.connect(at('hose-3', 'out'), at('rail-1', 'in'));
+      edit.connect(at('rail-1', 'out'), at('hose-5', 'in'));
+      edit.connect(at('hose-5', 'out'), at('rail-2', 'in'));
+      edit.connect(at('rail-2', 'out'), at('regulator-1', 'in'));
+    } else {
+      edit.add(hose);
+      edit.add({ kind: 'tee', id: 'tee-1', bore: { si: 0.008, unit: 'mm' } });
+      edit.put({ ...(edit.part('rail-2') as PartOf<'rail'>), ports: { out: { closed: 'plugged' } } });
+      edit.connect(at('hose-3', 'out'), at('tee-1', 'a'));
+      edit.connect(at('tee-1', 'b'), at('rail-1', 'in'));
+      edit.connect(at('tee-1', 'branch'), at('hose-5', 'in'));
+      edit.connect(at('hose-5', 'out'), at('rail-2', 'in'));
+      edit.connect(at('rail-1', 'out'), at('regulator-1', 'in'));
+    }
+    Object.assign(job, edit.job);
   });
 
-/** The n-th part of a kind. */
+/** Does an act on a copy that a test is making. @throws if it is refused. */
+export function act(job: Job, ...acts: Act[]): void {
+  for (const one of acts) {
+    const done = tryAct(job, one);
+    if (!done.ok) throw new Error(`${one.act}: ${done.fault.field} ${done.fault.message}`);
+    for (const key of Object.keys(job)) delete (job as unknown as Record<string, unknown>)[key];
+    Object.assign(job, done.value);
+  }
+}
+
+/** The clean job with its return led into the suction by a tee: a blunder. */
+export const returnIntoSupply = (): Job =>
+  cleanJob((job) => {
+    const [first] = circuitsOf(job).outOf('tank-1');
+    act(job, { act: 'insertPart', joint: first!.joint, part: { kind: 'tee', id: 'tee-1' }, in: 'a', out: 'b' });
+    const end = circuitsOf(job).outOf('return-drop-1')[0]!.joint;
+    act(job, { act: 'moveEnd', joint: end, part: 'tank-1', to: { part: 'tee-1', port: 'branch' } });
+  });
+
+/** Puts a part in behind another, where most fuel goes on. */
+export function putBehind(job: Job, id: string, part: Part): void {
+  const flow = circuitsOf(job)
+    .outOf(id)
+    .find((f) => !circuitsOf(job).isTap(f.to))!;
+  const [inlet, outlet] = throughPorts(part)!;
+  act(job, { act: 'insertPart', joint: flow.joint, part, in: inlet, out: outlet });
+}
+
+/** The n-th part of a kind, in the order of the fuel. */
 export function get<K extends PartKind>(job: Job, kind: K, n = 0): PartOf<K> {
-  const found = [...job.run.supply, ...job.run.return].filter((c: Part): c is PartOf<K> => c.kind === kind)[
-    n
-  ];
+  const found = circuitsOf(job).parts.filter((p) => p.kind === kind)[n];
   if (!found) throw new Error(`no ${kind} ${n}`);
-  return found;
+  return found as unknown as PartOf<K>;
+}
+
+/** Joints that a hose makes get another clamp. */
+export function clamp(job: Job, hose: string, held: Joint['clamp']): void {
+  for (const joint of Object.values(job.joints))
+    if (joint.a.part === hose || joint.b.part === hose) job.joints[joint.id] = { ...joint, clamp: held };
 }
 
 export const snagsOfRule = (job: Job, rule: string): Snag[] => assess(job).snags.filter((s) => s.rule === rule);

@@ -22,6 +22,7 @@ import { hoseNotSubmersible } from './rules/hose-not-submersible.ts';
 import { jointDoesNotSeal } from './rules/joint-does-not-seal.ts';
 import { lineBelowPressure } from './rules/line-below-pressure.ts';
 import { linesSwapped } from './rules/lines-swapped.ts';
+import { loosePart } from './rules/loose-part.ts';
 import { noRegulator } from './rules/no-regulator.ts';
 import { oldConnection } from './rules/old-connection.ts';
 import { openPort } from './rules/open-port.ts';
@@ -61,6 +62,7 @@ import { wrongMultiplier } from './rules/wrong-multiplier.ts';
 /** Every mistake that Endrel catches. A new rule is one file with its test, and one line here. */
 export const rules: readonly Rule[] = [
   runDoesNotSolve,
+  loosePart,
   sensorMissing,
   linesSwapped,
   pumpAboveOutlet,

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { afterRailJob, changed, cleanJob, expectSnag, get } from '../../test/rule-cases.ts';
+import { act, afterRailJob, changed, cleanJob, expectSnag, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf } from '../run/findings.ts';
@@ -108,10 +108,7 @@ describe('a drive', () => {
   it('brings more heat back from behind the rail than from a regulator by the tank', () => {
     expect(bayConductance(cleanJob())).to.equal(0);
     expect(bayConductance(afterRailJob())).to.equal(2.5);
-    const before = afterRailJob((j) => {
-      const [regulator] = j.run.supply.splice(-1);
-      j.run.supply.splice(-1, 0, regulator!);
-    });
+    const before = afterRailJob((j) => act(j, { act: 'moveRegulator', id: 'regulator-1', to: 'beforeRail' }));
     expect(bayConductance(before)).to.be.closeTo(1, 1e-12);
     expect(last(drive(afterRailJob())).tank).to.be.greaterThan(last(drive(cleanJob())).tank + 2);
   });

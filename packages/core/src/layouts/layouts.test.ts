@@ -5,6 +5,7 @@ import { applyAct } from '../job/acts/apply-act.ts';
 import { layoutsFor } from '../job/acts/lay-out.ts';
 import { regulatorPlace } from '../job/acts/move-regulator.ts';
 import type { Job } from '../job/job.ts';
+import { circuitsOf } from '../run/circuits.ts';
 import { findingsOf } from '../run/findings.ts';
 import { layOutAndSolve, recommend } from './compare-layouts.ts';
 import { withStandIns } from './stand-in-parts.ts';
@@ -51,7 +52,7 @@ describe('layouts compared', () => {
   });
   for (const job of Object.values(demoJobs).filter((j) => j !== demoJobs.beachBuggy))
     it(`${job.name}: its own school is the job as it stands, in the order it was built in`, () =>
-      expect(layOutAndSolve(job, job.layout.key!).assessment.findings.job.run).to.deep.equal(job.run));
+      expect(layOutAndSolve(job, job.layout.key!).assessment.findings.job).to.deep.equal(job));
   it('is silent where nothing could be solved', () => {
     expect(recommend(all(cleanJob((j) => delete j.brief.power)))).to.equal(undefined);
   });
@@ -81,7 +82,7 @@ describe('moving a regulator', () => {
         const { id } = get(start, 'regulator');
         const moved = applyAct(start, { act: 'moveRegulator', id, to });
         expect(regulatorPlace(moved, id), to).to.equal(to);
-        const others = (job: Job) => job.run.supply.filter((c) => c.id !== id).map((c) => c.id);
+        const others = (job: Job) => circuitsOf(job).order.filter((c) => c !== id && circuitsOf(job).lineOf(c) === 'supply');
         expect(others(moved)).to.deep.equal(others(start));
         expect(findingsOf(moved).faults).to.deep.equal([]);
       }

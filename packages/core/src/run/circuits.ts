@@ -47,6 +47,7 @@ export class Circuits {
   readonly #flowOfJoint: ReadonlyMap<string, Flow>;
   readonly #lines = new Map<string, Line>();
   readonly #ports: ReadonlyMap<string, readonly PortAsItIs[]>;
+  #reached: ReadonlySet<string> | undefined;
 
   constructor(graph: Graph) {
     const parts = partsOnRun(graph);
@@ -150,6 +151,21 @@ export class Circuits {
       ? ports.find((p) => p.port === 'out')
       : (ports.find((p) => p.state === 'mated') ?? ports[0]);
     return port && this.zoneAt(id, port.port);
+  }
+  /** It is joined, by whatever way, to the tank. */
+  isReached(id: string): boolean {
+    if (!this.#reached) {
+      const reached = new Set<string>();
+      const wait = [...this.#parts.values()].flatMap((p) => (p.kind === 'tank' ? [p.id] : []));
+      while (wait.length > 0) {
+        const at = wait.pop()!;
+        if (reached.has(at)) continue;
+        reached.add(at);
+        wait.push(...this.outOf(at).map((f) => f.to), ...this.into(at).map((f) => f.from));
+      }
+      this.#reached = reached;
+    }
+    return this.#reached.has(id);
   }
   /** A part by which nothing passes: an instrument, a damper, a service valve. */
   isTap(id: string): boolean {

@@ -95,7 +95,10 @@ class Compiler {
 
   compile(): CompiledRun {
     const circuits = this.#circuits;
-    const lowered = circuits.parts.map((part) => ({ part, low: kindOf(part).lower(part, this.#site(part)) }));
+    // what is joined to nothing of the run has no pressure
+    const lowered = circuits.parts
+      .filter((part) => circuits.isReached(part.id))
+      .map((part) => ({ part, low: kindOf(part).lower(part, this.#site(part)) }));
     this.#strong.set('surface', 3);
     for (const { part, low } of lowered)
       for (const { place } of low.open ?? []) this.#strong.set(this.#name(part.id, place), 2);
@@ -132,9 +135,14 @@ class Compiler {
         (low.open ?? []).map(({ place, height }) => ({ node: node(part.id, place), height })),
       ),
     ];
-    const joints = new Map<string, number>(circuits.flows.map((f) => [f.joint, this.#node(f.joint)]));
+    const joints = new Map<string, number>(
+      circuits.flows.flatMap((f): [string, number][] => {
+        const at = this.#known(f.joint);
+        return at === undefined ? [] : [[f.joint, at]];
+      }),
+    );
     const draws = this.#draws(lowered);
-    const sensor = circuits.parts.find((p) => p.kind === 'pressureSensor');
+    const sensor = lowered.find(({ part }) => part.kind === 'pressureSensor')?.part;
     const spills = new Map(
       lowered.flatMap(({ part, low }) => {
         const at = low.spill === undefined ? undefined : linkIndex.get(low.spill);
@@ -176,7 +184,7 @@ class Compiler {
       draws,
       held: draws.filter((d, i) => draws[i - 1]?.part !== d.part).map((d) => d.node),
       spills,
-      sensor: sensor && node(sensor.id, 'port'),
+      sensor: sensor && this.#known(this.#name(sensor.id, 'port')),
       open,
       heightsAt: (heights) => fill.at(heights),
     };
@@ -184,7 +192,12 @@ class Compiler {
 
   #part(part: Part, lowered: Lowered, linkIndex: ReadonlyMap<string, number>): CompiledPart {
     const ports = this.#circuits.ports(part.id).filter((p) => p.spec.use !== 'dry');
-    const nodes = new Map(ports.map((p) => [p.port, this.#node(this.#name(part.id, p.port))]));
+    const nodes = new Map(
+      ports.flatMap((p): [string, number][] => {
+        const at = this.#known(this.#name(part.id, p.port));
+        return at === undefined ? [] : [[p.port, at]];
+      }),
+    );
     const first = (flows: readonly { port: string }[], otherwise: string) =>
       nodes.get(flows[0]?.port ?? otherwise) ?? [...nodes.values()][0] ?? 0;
     const into = this.#circuits.into(part.id).map((f) => ({ port: f.toPort }));
@@ -233,17 +246,22 @@ class Compiler {
     return at;
   }
 
+  /** The same, but no place is made that no link leads to: it would have no pressure. */
+  #known(name: string): number | undefined {
+    return this.#index.get(this.#find(name));
+  }
+
   #heights(lowered: readonly { part: Part; low: Lowered }[], open: ReadonlySet<number>): Map<number, number> {
     const known = new Map<number, number>();
-    const set = (node: number, height: number | undefined) => {
-      if (height !== undefined && !open.has(node) && !known.has(node)) known.set(node, height);
+    const set = (node: number | undefined, height: number | undefined) => {
+      if (node !== undefined && height !== undefined && !open.has(node) && !known.has(node)) known.set(node, height);
     };
     const give = ({ part, low }: { part: Part; low: Lowered }) => {
-      for (const [place, height] of low.heights ?? []) set(this.#node(this.#name(part.id, place)), height);
+      for (const [place, height] of low.heights ?? []) set(this.#known(this.#name(part.id, place)), height);
     };
     // a vessel and the engine know where they stand; then comes what was measured at a joint, then what hangs on parts
     for (const entry of lowered) if (kindOf(entry.part).isVessel || entry.low.draws) give(entry);
-    for (const flow of this.#circuits.flows) set(this.#node(flow.joint), this.#job.joints[flow.joint]?.height?.si);
+    for (const flow of this.#circuits.flows) set(this.#known(flow.joint), this.#job.joints[flow.joint]?.height?.si);
     for (const entry of lowered) give(entry);
     return known;
   }

@@ -1,13 +1,12 @@
 import { expect } from 'chai';
 import { openInEpanet } from '../../test/epanet.ts';
-import { afterRailJob, carburettorJob, cleanJob, get, twoPumpJob } from '../../test/rule-cases.ts';
+import { afterRailJob, carburettorJob, cleanJob, get, railsJob, twoPumpJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { LinkLaw, Network } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf, fuelOf } from './findings.ts';
-import { networkAt } from './network-at.ts';
-import { resultsOf } from './solve-run.ts';
+import { networkAt, resultsOf } from './solve-run.ts';
 
 /** What EPANET cannot say is taken out on both sides: regulator slope, the Reynolds part of fitting losses, cracking. */
 function plain(law: LinkLaw): LinkLaw {
@@ -18,6 +17,8 @@ function plain(law: LinkLaw): LinkLaw {
 const jobs: Record<string, Job> = {
   'mail van': demoJobs.mailVan,
   'swirl pot, two rails in parallel': demoJobs.rescuePickup,
+  'rails in series': railsJob('series'),
+  'second rail on a crossover': railsJob('crossover'),
   'electronic returnless': demoJobs.islandShuttle,
   'two pumps side by side': twoPumpJob(),
   'sprint car': demoJobs.sprintCar,

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import { afterRailJob, changed, cleanJob, get, twoPumpJob } from '../../test/rule-cases.ts';
+import { act, afterRailJob, changed, cleanJob, get, putBehind, railsJob, twoPumpJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import type { PartOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import { pumpClasses } from '../pumps/library.ts';
 import { celsius } from '../units/quick.ts';
+import { circuitsOf } from './circuits.ts';
 import { deadHeads } from './dead-head.ts';
 import { findingsOf } from './findings.ts';
 import { pointKeys } from './operating-point.ts';
@@ -56,10 +56,13 @@ describe('pumps side by side', () => {
 
 describe('dead-head pressures', () => {
   it('add up in series, take the strongest side by side, and start again at a pot', () => {
-    const alone = deadHeads(demoJobs.sprintCar, 13.5).pressure;
-    expect(deadHeads(twoPumpJob(), 13.5).pressure).to.equal(alone);
-    expect(deadHeads(twoPumpJob({ beside: false }), 13.5).pressure).to.be.closeTo(2 * alone, 1);
-    const { at } = deadHeads(demoJobs.rescuePickup, 13.5);
+    const alone = deadHeads(circuitsOf(demoJobs.sprintCar), 13.5).pressure;
+    expect(deadHeads(circuitsOf(twoPumpJob()), 13.5).pressure).to.equal(alone);
+    const inSeries = changed(demoJobs.sprintCar, (j) =>
+      putBehind(j, 'pump-1', { ...get(j, 'pump'), id: 'pump-2' }),
+    );
+    expect(deadHeads(circuitsOf(inSeries), 13.5).pressure).to.be.closeTo(2 * alone, 1);
+    const { at } = deadHeads(circuitsOf(demoJobs.rescuePickup), 13.5);
     expect(at['hose-1']).to.be.closeTo(690e3, 1); // behind the lift pump
     expect(at['hose-2']).to.equal(0); // between pot and pump
     expect(at['filter-1']).to.equal(650e3); // capped by the relief valve
@@ -108,9 +111,9 @@ describe('a pump under a controller', () => {
   });
   it('with the sensor near the tank leaves out what the line loses', () => {
     const near = changed(demoJobs.islandShuttle, (j) => {
-      const at = j.run.supply.findIndex((c) => c.kind === 'pressureSensor');
-      const [sensor] = j.run.supply.splice(at, 1) as [PartOf<'pressureSensor'>];
-      j.run.supply.splice(3, 0, { ...sensor, onRail: false });
+      act(j, { act: 'setAside', id: 'pressure-sensor-1' });
+      putBehind(j, 'pump-1', { kind: 'tee', id: 'tee-1' });
+      act(j, { act: 'takeUp', id: 'pressure-sensor-1', port: 'port', to: { part: 'tee-1', port: 'branch' } });
     });
     const { points } = solve(near);
     const outlet = (key: 'idle' | 'fullLoad') => points[key].parts.find((c) => c.id === 'pump-1')!.outletPressure;
@@ -130,8 +133,7 @@ describe('a pump under a controller', () => {
 });
 
 describe('two rails', () => {
-  const fed = (feed: PartOf<'rail'>['feed']) =>
-    solve(changed(demoJobs.rescuePickup, (j) => (get(j, 'rail').feed = feed)));
+  const fed = (feed: Parameters<typeof railsJob>[0]) => solve(railsJob(feed));
   it('hold their pressure and pass the same demand however they are fed', () => {
     for (const feed of ['single', 'series', 'parallel', 'crossover'] as const) {
       const { points } = fed(feed);
@@ -145,9 +147,11 @@ describe('two rails', () => {
     }
   });
   it('lose most in series, where all that is spilled passes both and the tube between them', () => {
-    const loss = (feed: PartOf<'rail'>['feed']) => {
-      const rail = fed(feed).points.idle.parts.find((c) => c.id === 'rail-1')!;
-      return rail.inletPressure - rail.outletPressure;
+    // from the end of the engine hose to the regulator
+    const loss = (feed: Parameters<typeof railsJob>[0]) => {
+      const { parts } = fed(feed).points.idle;
+      const at = (id: string) => parts.find((c) => c.id === id)!;
+      return at('hose-3').outletPressure - at('regulator-1').inletPressure;
     };
     expect(loss('series')).to.be.greaterThan(loss('parallel'));
     expect(loss('crossover')).to.be.lessThan(loss('series'));

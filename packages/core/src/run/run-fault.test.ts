@@ -1,46 +1,55 @@
 import { expect } from 'chai';
-import { afterRailJob, carburettorJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { act, afterRailJob, carburettorJob, changed, cleanJob, get, putBehind, returnIntoSupply } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { describeRunFault, faultPart, runFaults, type RunFault } from './run-fault.ts';
 
 const flow = (lph: number) => ({ si: lph / 3.6e6, unit: 'L/h' });
 const pot = (change: (job: Job) => void) => changed(demoJobs.rescuePickup, change);
+const out = (...ids: string[]) => (job: Job) => act(job, ...ids.map((id) => ({ act: 'takeOut', id }) as const));
+const emptied = (job: Job) => Object.assign(job, { parts: {}, joints: {} });
 const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
-  ['emptyRun', undefined, cleanJob((j) => (j.run = { supply: [], return: [] })), /choose a layout/],
-  ['noTank', 'sock-1', cleanJob((j) => j.run.supply.shift()), /starts at “Sock”: there is a gap/],
+  ['emptyRun', undefined, cleanJob(emptied), /choose a layout/],
+  ['noTank', undefined, cleanJob(out('tank-1')), /has no tank/],
   [
-    'tankMidway',
+    'secondTank',
     'tank-2',
-    cleanJob((j) => j.run.supply.push({ kind: 'tank', id: 'tank-2' })),
-    /“Tank” stands in the middle/,
+    cleanJob((j) =>
+      act(j, { act: 'attachPart', to: { part: 'rail-1', port: 'side-1' }, part: { kind: 'tank', id: 'tank-2' }, port: 'return-1' }),
+    ),
+    /“Tank” is a second tank/,
   ],
-  ['noPump', undefined, cleanJob((j) => j.run.supply.splice(2, 1)), /has no pump/],
-  ['noConsumer', 'hose-2', cleanJob((j) => j.run.supply.pop()), /ends at “Engine feed hose”: there is a gap/],
+  ['noPump', undefined, cleanJob(out('pump-1')), /has no pump/],
+  ['noConsumer', 'hose-2', cleanJob(out('rail-1')), /ends at “Engine feed hose”: there is a gap/],
+  ['unfed', 'rail-1', cleanJob((j) => act(j, { act: 'disconnect', joint: 'rail-1-in' })), /gap on the run, the supply stops at “Engine feed hose”/],
   [
-    'twoConsumers',
+    'twoEngines',
     'carburettor-1',
-    cleanJob((j) => j.run.supply.push({ kind: 'carburettor', id: 'carburettor-1' })),
-    /is a second consumer/,
+    cleanJob((j) =>
+      act(j, { act: 'attachPart', to: { part: 'rail-1', port: 'side-1' }, part: { kind: 'carburettor', id: 'carburettor-1' }, port: 'in' }),
+    ),
+    /rails or carburettors, not both/,
   ],
+  ['noReturn', 'regulator-1', afterRailJob(out('hose-3', 'return-drop-1')), /gap after “Tank regulator”/],
   [
-    'gapAfterConsumer',
-    'hose-9',
-    carburettorJob((j) => j.run.supply.push({ kind: 'hose', id: 'hose-9' })),
-    /“Hose” stands after “Carburettor” and leads nowhere/,
+    'returnGap',
+    'regulator-1',
+    cleanJob((j) => act(j, { act: 'disconnect', joint: 'tank-1-return-1' })),
+    /ends in the open: there is a gap between it and the tank/,
   ],
-  [
-    'consumerInReturn',
-    'rail-9',
-    cleanJob((j) => j.run.return.push({ kind: 'rail', id: 'rail-9' })),
-    /engines are fed from the supply/,
-  ],
-  ['noReturn', 'regulator-1', afterRailJob((j) => (j.run.return = [])), /gap after “Tank regulator”/],
   [
     'strayReturn',
     'hose-9',
-    carburettorJob((j) => j.run.return.push({ kind: 'hose', id: 'hose-9' })),
+    carburettorJob((j) =>
+      act(j, { act: 'attachPart', to: { part: 'tank-1', port: 'return-1' }, part: { kind: 'hose', id: 'hose-9' }, port: 'out' }),
+    ),
     /no bypass regulator feeds it/,
+  ],
+  [
+    'pumpUnjoined',
+    'pump-1',
+    cleanJob((j) => act(j, { act: 'disconnect', joint: 'pump-1-in' })),
+    /The inlet of “Hanger pump” is joined to nothing/,
   ],
   [
     'opposedPump',
@@ -51,51 +60,38 @@ const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
   [
     'opposedPump',
     'pump-9',
-    cleanJob((j) => j.run.return.push({ ...get(j, 'pump'), id: 'pump-9', label: 'Second pump' })),
+    cleanJob((j) => putBehind(j, 'hose-3', { ...get(j, 'pump'), id: 'pump-9', label: 'Second pump' })),
     /“Second pump” stands in the return and pumps against/,
-  ],
-  [
-    'besideNothing',
-    'pump-1',
-    cleanJob((j) => (get(j, 'pump').beside = true)),
-    /to work beside the pump before it, but no pump/,
   ],
   [
     'checkValveReversed',
     'valve-9',
     cleanJob((j) =>
-      j.run.supply.splice(3, 0, {
-        kind: 'checkValve',
-        id: 'valve-9',
-        bore: { si: 8e-3, unit: 'mm' },
-        reversed: true,
-      }),
+      putBehind(j, 'pump-1', { kind: 'checkValve', id: 'valve-9', bore: { si: 8e-3, unit: 'mm' }, reversed: true }),
     ),
     /lets nothing pass/,
   ],
-  ['returnIntoSupply', 'return-drop-1', cleanJob((j) => (j.run.returnTo = 'supply')), /pumped round and boils/],
-  ['returnToNoPot', 'return-drop-1', cleanJob((j) => (j.run.returnTo = 'pot')), /but there is none on the run/],
-  ['potUnfed', 'swirl-pot-1', pot((j) => j.run.supply.splice(2, 1)), /never filled/],
-  ['potUndrawn', 'swirl-pot-1', pot((j) => j.run.supply.splice(6, 1)), /feeds no rail/],
+  ['returnIntoSupply', 'return-drop-1', returnIntoSupply(), /pumped round and boils/],
+  ['closedLoop', 'return-drop-1', changed(returnIntoSupply(), out('tank-1')), /closed loop without a tank/],
+  ['potUnfed', 'swirl-pot-1', pot(out('pump-1')), /never filled/],
+  ['potUndrawn', 'swirl-pot-1', pot(out('pump-2')), /feeds no rail/],
   [
     'potMisplaced',
     'swirl-pot-9',
-    pot((j) => j.run.supply.push({ ...get(j, 'swirlPot'), id: 'swirl-pot-9' })),
+    pot((j) => putBehind(j, 'hose-3', { ...get(j, 'swirlPot'), id: 'swirl-pot-9', ports: {} })),
     /is misplaced: one swirl pot/,
   ],
   [
     'noSensor',
     'pump-1',
-    changed(demoJobs.islandShuttle, (j) => (j.run.supply = j.run.supply.filter((c) => c.kind !== 'pressureSensor'))),
+    changed(demoJobs.islandShuttle, out('pressure-sensor-1')),
     /has no pressure sensor on the run/,
   ],
   ['noBore', 'hard-line-1', cleanJob((j) => (get(j, 'hardLine').wall = { si: 0.004, unit: 'mm' })), /has no bore/],
   [
     'noBore',
     'hard-line-2',
-    pot(
-      (j) => ((j.run.return.find((c) => c.kind === 'hardLine') as { wall: unknown }).wall = { si: 0.005, unit: 'mm' }),
-    ),
+    pot((j) => (get(j, 'hardLine', 1).wall = { si: 0.005, unit: 'mm' })),
     /“Return line” has no bore/,
   ],
   [

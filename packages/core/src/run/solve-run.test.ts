@@ -3,7 +3,7 @@ import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cas
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { workingsOf } from '../working/workings.ts';
-import { fillHeights } from './heights.ts';
+import { HeightFill } from './heights.ts';
 import { findingsOf } from './findings.ts';
 import { pointKeys } from './operating-point.ts';
 import { pressureProfile } from './profile.ts';
@@ -121,10 +121,24 @@ describe('working', () => {
 });
 
 describe('heights along the run', () => {
+  const chain = (n: number) => Array.from({ length: n - 1 }, (_, i) => ({ from: i, to: i + 1, hangs: false }));
   it('are set evenly between known neighbours and kept at the ends', () => {
-    expect(fillHeights([undefined, 0, undefined, undefined, 0.6, undefined])).to.deep.equal([
-      0, 0, 0.19999999999999998, 0.39999999999999997, 0.6, 0.6,
-    ]);
-    expect(fillHeights([undefined, undefined])).to.deep.equal([0, 0]);
+    const fill = new HeightFill(6, chain(6), new Map([[1, 0], [4, 0.6]]), []); // prettier-ignore
+    [0, 0, 0.2, 0.4, 0.6, 0.6].forEach((h, i) => expect(fill.at([])[i]).to.be.closeTo(h, 1e-6));
+    expect([...new HeightFill(2, chain(2), new Map(), []).at([])]).to.deep.equal([0, 0]);
+  });
+  it('where lines meet, lie at the mean of what they lead to', () => {
+    const star = [0, 1, 2].map((from) => ({ from, to: 3, hangs: false }));
+    const fill = new HeightFill(4, star, new Map([[0, 0], [1, 0.3], [2, 0.9]]), []); // prettier-ignore
+    expect(fill.at([])[3]).to.be.closeTo(0.4, 1e-6);
+  });
+  it('of a return begin at the regulator, which the return does not pull down', () => {
+    // supply 0 .. 2 at 0 to 0.6, a spill from 1, two lengths of return to the open end 5
+    const edges = [...chain(3), { from: 1, to: 3, hangs: true }, { from: 3, to: 4, hangs: false }, { from: 4, to: 5, hangs: false }]; // prettier-ignore
+    const fill = new HeightFill(6, edges, new Map([[0, 0], [2, 0.6]]), [5]); // prettier-ignore
+    const at = fill.at([0]);
+    expect(at[1]).to.be.closeTo(0.3, 1e-6);
+    expect(at[3]).to.be.closeTo(0.2, 1e-6);
+    expect(fill.at([0.3])[3]).to.be.closeTo(0.3, 1e-6);
   });
 });

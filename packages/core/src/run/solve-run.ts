@@ -158,10 +158,7 @@ export function solveRun(job: RunInputs, fuel: Fuel, fullDemand: number): Result
     ),
     spans: spansOf(run.circuits),
     deadHead: deadHeads(run.circuits, conditions.find((p) => p.key === 'idle')!.voltage),
-    prime: primeOf(
-      run,
-      conditions.find((p) => p.key === 'keyOn')!,
-    ),
+    prime,
     extrapolated,
     beyondTable,
   });
@@ -243,10 +240,12 @@ export function pointResult(job: RunInputs, fuel: Fuel, point: OperatingPoint, s
     pot: potFlow(solved),
     parts,
     joints: Object.fromEntries(
-      circuits.flows.map((f): [string, JointFlow] => [
-        f.joint,
-        { pressure: pressures[run.joints.get(f.joint)!]!, flow: flowOut(solved, f.from, f.fromPort) },
-      ]),
+      circuits.flows.flatMap((f): [string, JointFlow][] => {
+        const node = run.joints.get(f.joint);
+        return node === undefined
+          ? []
+          : [[f.joint, { pressure: pressures[node]!, flow: flowOut(solved, f.from, f.fromPort) }]];
+      }),
     ),
     wanted: wantedRailPressure(job, circuits, point),
     iterations: solved.iterations,

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
-import { changed, cleanJob, expectSnag, get, snagsOfRule, twoPumpJob } from '../../../test/rule-cases.ts';
+import { act, changed, cleanJob, expectSnag, get, returnIntoSupply, snagsOfRule, twoPumpJob } from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import type { Job } from '../../job/job.ts';
+import type { PartOf } from '../../parts/kinds.ts';
 import { pumpClasses } from '../../pumps/library.ts';
 import { psi } from '../../units/quick.ts';
 
@@ -13,17 +14,13 @@ const shielded = (job: Job) => (get(job, 'pump').sensorShielded = true);
 describe('the pressure sensor of an electronic returnless run', () => {
   const without = (expected: 'rail' | 'tank') =>
     shuttle((j) => {
-      j.run.supply = j.run.supply.filter((c) => c.kind !== 'pressureSensor');
+      act(j, { act: 'takeOut', id: 'pressure-sensor-1' });
       get(j, 'pump').sensorExpected = expected;
     });
-  it('stops the job when it is missing, and is put where the controller expects it', () => {
-    for (const [expected, place] of [
-      ['rail', true],
-      ['tank', false],
-    ] as const) {
+  it('stops the job when it is missing, and is screwed into the rail', () => {
+    for (const expected of ['rail', 'tank'] as const) {
       const snag = expectSnag('sensor-missing', shuttle(), without(expected), 'stop', 'pump-1');
-      expect(snag.act).to.deep.include({ act: 'insertComponent', line: 'supply' });
-      expect((snag.act as { part: object }).part).to.include({ kind: 'pressureSensor', onRail: place });
+      expect(snag.act).to.deep.include({ act: 'attachPart', to: { part: 'rail-1', port: 'side-1' } });
     }
   });
   it('is told where it is not where the controller expects it, with what that costs', () => {
@@ -120,7 +117,7 @@ describe('staged pumps', () => {
 
 describe('heat and set pressures', () => {
   it('a pump that spills through its relief valve in running is told', () => {
-    const throttled = pickup((j) => (get(j, 'hose', 3).bore = si(1.2e-3, 'mm')));
+    const throttled = pickup((j) => ((j.parts['hose-4'] as PartOf<'hose'>).bore = si(1.2e-3, 'mm')));
     const snag = expectSnag('relief-open', pickup(), throttled, 'fix', 'pump-2');
     expect(snag.limit!.si).to.equal(650e3);
   });
@@ -153,14 +150,14 @@ describe('parts that work against each other', () => {
   it('are named, and cured where one act does it', () => {
     const bad: [Job, string][] = [
       [cleanJob((j) => (get(j, 'pump').reversed = true)), 'pump-1'],
-      [cleanJob((j) => (j.run.returnTo = 'supply')), 'return-drop-1'],
+      [returnIntoSupply(), 'return-drop-1'],
     ];
     for (const [job, part] of bad) expectSnag('run-does-not-solve', cleanJob(), job, 'stop', part);
   });
   it('a loop without a tank has nothing to tie its pressure to', () => {
     const loop = cleanJob((j) => {
-      j.run.supply.shift();
-      j.run.returnTo = 'supply';
+      Object.assign(j, returnIntoSupply());
+      act(j, { act: 'takeOut', id: 'tank-1' });
     });
     expect(
       snagsOfRule(loop, 'run-does-not-solve')

@@ -1,27 +1,34 @@
 import { expect } from 'chai';
-import { afterRailJob, carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
+import { afterRailJob, carburettorJob, cleanJob, get, putBehind } from '../../test/rule-cases.ts';
 import { frictionFactor } from '../hydraulics/friction-factor.ts';
 import { linkLoss } from '../hydraulics/link-loss.ts';
 import { orificeDrop } from '../hydraulics/orifice.ts';
 import { fittingLoss, sizeChangeLoss } from '../hydraulics/loss-coefficient.ts';
-import type { LinkLaw, Liquid, NetworkLink } from '../hydraulics/network.ts';
+import type { LinkLaw, Liquid, Network, NetworkLink } from '../hydraulics/network.ts';
 import type { Job } from '../job/job.ts';
-import { buildNetwork, SURFACE, type RunNetwork } from './build-network.ts';
+import { compileRun, networkOfRun, type CompiledRun } from './compile-run.ts';
 import { operatingPoints } from './operating-point.ts';
 
 const petrol: Liquid = { density: 745, viscosity: 0.53e-3 };
 const flow = 200 / 3.6e6;
 
-function build(job: Job, key = 'fullLoad', hold?: number): RunNetwork {
-  const point = operatingPoints(job, 1e-5).find((p) => p.key === key)!;
-  return buildNetwork(job, petrol, point, { hold });
+interface Built {
+  run: CompiledRun;
+  network: Network;
 }
-function link(built: RunNetwork, id: string): NetworkLink {
+function build(job: Job, key = 'fullLoad', liquid = petrol): Built {
+  const point = operatingPoints(job, 1e-5).find((p) => p.key === key)!;
+  const run = compileRun(job);
+  const shares = new Map(run.draws.map((d) => [d.node, d.share * 1e-5]));
+  const moment = { point, liquid, voltageAt: () => point.voltage };
+  return { run, network: networkOfRun(run, moment, liquid, (node) => shares.get(node)) };
+}
+function link(built: Built, id: string): NetworkLink {
   const found = built.network.links.find((l) => l.id === id);
   if (!found) throw new Error(`no link ${id} among ${built.network.links.map((l) => l.id).join()}`);
   return found;
 }
-function law<K extends LinkLaw['kind']>(built: RunNetwork, id: string, kind: K): Extract<LinkLaw, { kind: K }> {
+function law<K extends LinkLaw['kind']>(built: Built, id: string, kind: K): Extract<LinkLaw, { kind: K }> {
   const found = link(built, id).law;
   if (found.kind !== kind) throw new Error(`${id} is a ${found.kind}`);
   return found as Extract<LinkLaw, { kind: K }>;
@@ -76,9 +83,7 @@ describe('the network of a run', () => {
           ratedFlow: { si: 200 / 3.6e6, unit: 'L/h' },
         }),
       );
-      const point = operatingPoints(job, 1e-5)[0]!;
-      return linkLoss(buildNetwork(job, liquid, point).network.links.find((l) => l.id === 'filter-1')!.law, q, liquid)
-        .loss;
+      return linkLoss(link(build(job, 'keyOn', liquid), 'filter-1').law, q, liquid).loss;
     };
     expect(drop(1, petrol, flow)).to.be.closeTo(6e3, 1e-6);
     expect(drop(4, petrol, flow)).to.be.closeTo(24e3, 1e-6);
@@ -88,12 +93,7 @@ describe('the network of a run', () => {
   it('gives fittings the loss of their shape, or the one their maker states', () => {
     const withFitting = (rest: object) =>
       cleanJob((j) =>
-        j.run.supply.splice(7, 0, {
-          kind: 'fitting',
-          id: 'fitting-1',
-          bore: { si: 0.008, unit: 'mm' },
-          ...rest,
-        } as never),
+        putBehind(j, 'hose-2', { kind: 'fitting', id: 'fitting-1', bore: { si: 0.008, unit: 'mm' }, ...rest } as never),
       );
     const tight = law(build(withFitting({ shape: 'elbow90Tight' })), 'fitting-1', 'line').loss;
     expect(tight.k1).to.equal(800);
@@ -105,7 +105,7 @@ describe('the network of a run', () => {
     ).loss;
     expect(stated.k1).to.equal(0);
     expect(stated.kInfinity).to.be.within(7, 7.8); // and the change to the rail's bore after it
-    for (const shape of ['straight', 'bulkhead', 'quickConnector', 'banjo', 'teeRun', 'teeBranch'])
+    for (const shape of ['straight', 'bulkhead', 'quickConnector', 'banjo'])
       expect(law(build(withFitting({ shape })), 'fitting-1', 'line').loss.kInfinity).to.be.greaterThan(0);
   });
   it('sets a referenced regulator by the manifold and a fixed one not at all', () => {
@@ -116,21 +116,26 @@ describe('the network of a run', () => {
   });
   it('taps the supply where the bypass regulator stands', () => {
     const after = build(afterRailJob());
-    expect(link(after, 'regulator-1').from).to.equal('after:rail-1');
-    expect(link(build(cleanJob()), 'regulator-1').from).to.equal('after:filter-1');
+    expect(link(after, 'regulator-1').from).to.equal(link(after, 'rail-1:4').to);
+    const before = build(cleanJob());
+    expect(link(before, 'regulator-1').from).to.equal(link(before, 'filter-1').to);
+    expect(link(before, 'regulator-1').from).to.equal(link(before, 'hard-line-1').from);
   });
   it('puts a relief valve from the pump’s outlet back to the tank', () => {
     const relief = link(build(cleanJob()), 'pump-1:relief');
-    expect([relief.from, relief.to]).to.deep.equal(['after:pump-1', SURFACE]);
+    expect(relief.to).to.equal('surface');
+    expect(relief.from).to.equal(link(build(cleanJob()), 'pump-1').to);
     expect(build(cleanJob((j) => delete get(j, 'pump').reliefPressure)).network.links.map((l) => l.id)).to.not.include(
       'pump-1:relief',
     );
   });
   it('ends a return above the fuel in the air at its own height', () => {
-    const built = build(cleanJob((j) => (get(j, 'returnDrop').endHeight = { si: 0.2, unit: 'mm' })));
-    expect(built.network.nodes.find((n) => n.id === 'returnAir')).to.include({ height: 0.2, fixedPressure: 0 });
-    expect(link(built, 'return-drop-1').to).to.equal('returnAir');
-    expect(link(build(cleanJob()), 'return-drop-1').to).to.equal(SURFACE);
+    const end = (height: number) => {
+      const built = build(cleanJob((j) => (get(j, 'returnDrop').endHeight = { si: height, unit: 'mm' })));
+      return built.network.nodes.find((n) => n.id === link(built, 'return-drop-1').to)!;
+    };
+    expect(end(0.2)).to.include({ height: 0.2, fixedPressure: 0 });
+    expect(end(0.019).height, 'under the surface it is at the surface').to.be.closeTo(0.25 * 0.236, 1e-12);
   });
   it('shares the engine’s demand among the injectors, and nothing else draws', () => {
     const built = build(cleanJob());
@@ -138,15 +143,12 @@ describe('the network of a run', () => {
     expect(drawing.map((n) => n.id)).to.deep.equal(['rail-1:1', 'rail-1:2', 'rail-1:3', 'rail-1:4']);
     expect(drawing.reduce((sum, n) => sum + n.demand!, 0)).to.be.closeTo(1e-5, 1e-15);
   });
-  it('holds the consumer’s pressure instead of its demand when asked what can be delivered', () => {
-    const built = build(cleanJob(), 'fullLoadHot', 380e3);
-    expect(built.network.nodes.filter((n) => n.demand)).to.deep.equal([]);
-    expect(built.network.nodes.find((n) => n.id === 'rail-1:1')!.fixedPressure).to.equal(380e3);
+  it('holds the first place of every rail when asked what can be delivered', () => {
+    const { run } = build(cleanJob());
+    expect(run.held.map((n) => run.nodes[n])).to.deep.equal(['rail-1:1']);
   });
   it('lets fuel through a check valve one way only, past its cracking pressure', () => {
-    const job = cleanJob((j) =>
-      j.run.supply.splice(4, 0, { kind: 'checkValve', id: 'check-valve-1', bore: { si: 0.007, unit: 'mm' } }),
-    );
+    const job = cleanJob((j) => putBehind(j, 'hose-1', { kind: 'checkValve', id: 'check-valve-1', bore: { si: 0.007, unit: 'mm' } }));
     const built = build(job);
     expect(link(built, 'check-valve-1').checkValve).to.equal(true);
     expect(law(built, 'check-valve-1', 'line').cracking).to.equal(3e3); // the visible typical value
@@ -156,12 +158,12 @@ describe('the network of a run', () => {
       cleanJob((j) => Object.assign(j.hanger!, { jetDrill: { si: 0.003, unit: 'mm' }, jetEdge: 'sharp' })),
     );
     const jet = link(built, 'siphonJet');
-    expect(jet.to).to.equal(SURFACE);
+    expect(built.network.nodes.find((n) => n.id === jet.to)!.fixedPressure).to.equal(0);
     // 200 L/h of petrol through 3 mm, Cd 0.62: 60 kPa
     expect(linkLoss(jet.law, flow, petrol).loss / orificeDrop(flow, 0.003, 'sharp', petrol.density)).to.be.closeTo(
       1,
       1e-9,
     );
-    expect(built.network.links.some((l) => l.id === 'return-drop-1' && l.to === 'siphonJet')).to.equal(true);
+    expect(link(built, 'return-drop-1').to === jet.from).to.equal(true);
   });
 });
