@@ -7,6 +7,7 @@ import { freshId } from '../src/job/acts/fresh-id.ts';
 import { GraphEdit, throughPorts } from '../src/job/acts/graph-edit.ts';
 import type { Act } from '../src/job/acts/act.ts';
 import { freePort } from '../src/job/graph.ts';
+import type { Port } from '../src/fittings/port.ts';
 import type { Joint } from '../src/parts/joint.ts';
 import type { Part, PartKind, PartOf } from '../src/parts/kinds.ts';
 import { circuitsOf } from '../src/run/circuits.ts';
@@ -140,6 +141,20 @@ export function get<K extends PartKind>(job: Job, kind: K, n = 0): PartOf<K> {
   if (!found) throw new Error(`no ${kind} ${n}`);
   return found as unknown as PartOf<K>;
 }
+
+/** What a port is made as. */
+export function fit(job: Job, part: string, port: string, fitting: Port): void {
+  const found = job.parts[part]!;
+  found.ports = { ...found.ports, [port]: { ...found.ports?.[port], fitting } };
+}
+
+/** Takes off all that closes the ports of a part. */
+export function open(job: Job, part: string): void {
+  for (const [port, { closed: _closed, ...known }] of Object.entries(job.parts[part]!.ports ?? {}))
+    job.parts[part]!.ports![port] = known;
+}
+
+export const jointInto = (job: Job, part: string): Joint => job.joints[circuitsOf(job).into(part)[0]!.joint]!;
 
 /** Joints that a hose makes get another clamp. */
 export function clamp(job: Job, hose: string, held: Joint['clamp']): void {

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { changed, cleanJob } from '../../test/rule-cases.ts';
+import { changed, cleanJob, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { orificeFlow } from '../hydraulics/orifice.ts';
@@ -66,7 +66,7 @@ describe('what the hanger comes to', () => {
   it('measures from return to pickup in space, and how deep its end lies at the reserve level', () => {
     const { back } = of(
       { returnForward: mm(30), returnLeft: mm(40), reserveLevel: mm(25), sockThickness: mm(17) },
-      (j) => Object.assign(j.run.return.at(-1)!, { endHeight: mm(19) }),
+      (j) => Object.assign(get(j, 'returnDrop'), { endHeight: mm(19) }),
     );
     expect(back!.distance).to.be.closeTo(0.05, 1e-9);
     expect(back!.submersion).to.be.closeTo(0.006, 1e-12);

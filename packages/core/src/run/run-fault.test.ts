@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { act, afterRailJob, carburettorJob, changed, cleanJob, get, putBehind, returnIntoSupply } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
+import { circuitsOf } from './circuits.ts';
 import { describeRunFault, faultPart, runFaults, type RunFault } from './run-fault.ts';
 
 const flow = (lph: number) => ({ si: lph / 3.6e6, unit: 'L/h' });
@@ -30,7 +31,7 @@ const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
     ),
     /rails or carburettors, not both/,
   ],
-  ['noReturn', 'regulator-1', afterRailJob(out('hose-3', 'return-drop-1')), /gap after “Tank regulator”/],
+  ['noReturn', 'regulator-1', afterRailJob((j) => act(j, { act: 'disconnect', joint: circuitsOf(j).into('hose-3')[0]!.joint })), /gap after “Tank regulator”/],
   [
     'returnGap',
     'regulator-1',

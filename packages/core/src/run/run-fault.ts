@@ -85,10 +85,10 @@ function returnFaults(run: Circuits): RunFault[] {
     const zone = run.zoneAt(part, 'return');
     const [joint] = run.outOf(part).filter((f) => f.fromPort === 'return');
     if (!joint) faults.push({ code: 'noReturn', part });
-    else if (zone && (zone.fedBy.length > 0 || zone.drawnBy.length > 0)) {
+    else if (zone && (zone.fedBy.length > 0 || zone.drawnBy.some((pump) => !isReturnPump(run, pump)))) {
       const [at, into] = whereItMeets(run, part);
       faults.push(run.tank ? { code: 'returnIntoSupply', part: at, joint: into } : { code: 'closedLoop', part: at });
-    } else if (zone && zone.into.length === 0) faults.push({ code: 'returnGap', part });
+    } else if (zone && zone.into.length === 0 && zone.drawnBy.length === 0) faults.push({ code: 'returnGap', part });
   }
   for (const id of run.order) {
     const zone = run.zoneOf(id);
@@ -106,18 +106,25 @@ function whereItMeets(run: Circuits, regulator: string): [part: string, joint: s
   for (;;) {
     seen.add(flow.joint);
     const on = run.outOf(flow.to);
-    const isJunction = run.into(flow.to).length > 1 || on.length !== 1;
-    if (isJunction || seen.has(on[0]!.joint)) return [flow.from === regulator ? flow.to : flow.from, flow.joint];
+    const isJunction = run.ports(flow.to).length > 2 || isPump(run.part(flow.to));
+    if (isJunction || on.length === 0 || seen.has(on[0]!.joint)) return [flow.from === regulator ? flow.to : flow.from, flow.joint];
     flow = on[0]!;
   }
+}
+
+/** It draws what a regulator spills and nothing else, and presses it into the tank. */
+function isReturnPump(run: Circuits, id: string): boolean {
+  const [before, behind] = [run.zoneBefore(id), run.zoneOf(id)];
+  if (!before || !behind || before.spilledBy.length === 0 || before.from.length > 0 || before.fedBy.length > 0)
+    return false;
+  return behind.into.length > 0 && !run.consumers.some((consumer) => run.zoneOf(consumer) === behind);
 }
 
 function pumpFaults(run: Circuits): RunFault[] {
   const faults: RunFault[] = [];
   for (const id of run.pumps) {
     const part = run.part(id);
-    const zone = run.zoneBefore(id);
-    const inReturn = zone !== undefined && zone.spilledBy.length > 0 && run.lineOf(id) !== 'supply';
+    const inReturn = isReturnPump(run, id);
     if (inReturn || (isPump(part) && part.reversed)) faults.push({ code: 'opposedPump', part: id, inReturn });
     for (const port of run.ports(id))
       if (port.state !== 'mated' && (port.port === 'in' || port.port === 'out'))

@@ -1,19 +1,19 @@
-import { cleanJob, expectSnag, get } from '../../../test/rule-cases.ts';
+import { cleanJob, expectSnag, fit, jointInto } from '../../../test/rule-cases.ts';
 
 describe('rule sealant-wrong', () => {
   it('wants liquid sealant on a tapered thread, and none on a flare', () => {
     const taper = (sealant: 'none' | 'tape' | 'liquid') =>
       cleanJob((j) => {
-        get(j, 'hose', 1).outletPort = { form: 'npt', size: '1/4', gender: 'male' };
-        get(j, 'rail').inletPort = { form: 'npt', size: '1/4', gender: 'female' };
-        get(j, 'rail').inletSealant = sealant;
+        fit(j, 'hose-2', 'out', { form: 'npt', size: '1/4', gender: 'male' });
+        fit(j, 'rail-1', 'in', { form: 'npt', size: '1/4', gender: 'female' });
+        jointInto(j, 'rail-1').sealant = sealant;
       });
     expectSnag('sealant-wrong', taper('liquid'), taper('none'), 'fix', 'rail-1');
     expectSnag('sealant-wrong', taper('liquid'), taper('tape'), 'fix', 'rail-1');
     const flare = cleanJob((j) => {
-      get(j, 'hose', 1).outletPort = { form: 'flare37', size: '−6', gender: 'female' };
-      get(j, 'rail').inletPort = { form: 'flare37', size: '−6', gender: 'male' };
-      get(j, 'rail').inletSealant = 'liquid';
+      fit(j, 'hose-2', 'out', { form: 'flare37', size: '−6', gender: 'female' });
+      fit(j, 'rail-1', 'in', { form: 'flare37', size: '−6', gender: 'male' });
+      jointInto(j, 'rail-1').sealant = 'liquid';
     });
     expectSnag('sealant-wrong', cleanJob(), flare, 'fix', 'rail-1');
   });

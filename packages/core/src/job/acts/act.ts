@@ -22,19 +22,19 @@ export type RegulatorPlace = z.infer<typeof regulatorPlaceSchema>;
  */
 export const actSchema = z.discriminatedUnion('act', [
   /** A measurement or choice outside the run, or its removal when `value` is absent. Rows of a list go by their id. */
-  z.strictObject({ act: z.literal('set'), path: pathSchema, value: z.unknown() }),
+  z.strictObject({ act: z.literal('set'), path: pathSchema, value: z.unknown().optional() }),
   z.strictObject({ act: z.literal('addRow'), path: pathSchema, row: z.looseObject({ id }) }),
   z.strictObject({ act: z.literal('removeRow'), path: pathSchema, id }),
-  z.strictObject({ act: z.literal('setOnPart'), id, key, value: z.unknown() }),
+  z.strictObject({ act: z.literal('setOnPart'), id, key, value: z.unknown().optional() }),
   /** Several measurements at once, as one edit: a line in another size, a pump for another. */
   z.strictObject({
     act: z.literal('setOnParts'),
-    changes: z.array(z.strictObject({ id, key, value: z.unknown() })).min(1).max(200).readonly(), // prettier-ignore
+    changes: z.array(z.strictObject({ id, key, value: z.unknown().optional() })).min(1).max(200).readonly(), // prettier-ignore
     title,
   }),
   z.strictObject({
     act: z.literal('setOnJoints'),
-    changes: z.array(z.strictObject({ id, key, value: z.unknown() })).min(1).max(200).readonly(), // prettier-ignore
+    changes: z.array(z.strictObject({ id, key, value: z.unknown().optional() })).min(1).max(200).readonly(), // prettier-ignore
     title,
   }),
   /** What is known of a port, and what closes it; absent: nothing. */
@@ -82,7 +82,7 @@ export const actSchema = z.discriminatedUnion('act', [
   z.strictObject({
     act: z.literal('restore'),
     records: z
-      .array(z.strictObject({ path: pathSchema, value: z.unknown() }))
+      .array(z.strictObject({ path: pathSchema, value: z.unknown().optional() }))
       .min(1)
       .max(1000)
       .readonly(),

@@ -3,16 +3,16 @@ import { cleanJob } from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import { findingsOf } from '../../run/findings.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
-import { allParts } from '../needs.ts';
 import type { Job } from '../job.ts';
+import { circuitsOf } from '../../run/circuits.ts';
 import { applyAct } from './apply-act.ts';
 
 const keys = Object.keys(layouts) as LayoutKey[];
 const injection = keys.filter((key) => layouts[key].engine === 'injection');
 const measurements = (job: Job) =>
-  [...allParts(job), ...(job.run.spare ?? [])]
-    .filter((c) => c.kind === 'hose' || c.kind === 'hardLine' || c.kind === 'filter')
-    .map((c) => JSON.stringify({ ...c, id: c.id }))
+  Object.values(job.parts)
+    .filter((p) => p.kind === 'hose' || p.kind === 'hardLine' || p.kind === 'filter')
+    .map(({ aside: _aside, ...part }) => JSON.stringify(part))
     .sort();
 
 describe('switching between schools', () => {
@@ -34,9 +34,9 @@ describe('switching between schools', () => {
     });
   it('puts the regulator where each school has it', () => {
     const place = (key: LayoutKey) => {
-      const { supply } = applyAct(demoJobs.flatBedTender, { act: 'chooseLayout', key }).run;
+      const { parts } = circuitsOf(applyAct(demoJobs.flatBedTender, { act: 'chooseLayout', key }));
       const [regulator, consumer, line] = ['regulator', 'rail', 'hardLine'].map((kind) =>
-        supply.findIndex((c) => c.kind === kind),
+        parts.findIndex((p) => p.kind === kind),
       );
       return { afterRail: regulator! > consumer!, beforeLine: regulator! < line! };
     };
@@ -46,9 +46,11 @@ describe('switching between schools', () => {
     expect(place('inTankReturnless')).to.deep.equal({ afterRail: false, beforeLine: true });
   });
   it('a carburettor’s bypass keeps a return, its dead-head has none', () => {
-    const laid = (key: LayoutKey) => applyAct(demoJobs.beachBuggy, { act: 'chooseLayout', key }).run;
-    expect(laid('carburettorBypass').return.map((c) => c.kind)).to.include('returnDrop');
-    expect(laid('carburettorBypass').supply.at(-1)!.kind).to.equal('carburettor');
-    expect(laid('carburettorDeadHead').return).to.deep.equal([]);
+    const laid = (key: LayoutKey) => circuitsOf(applyAct(demoJobs.beachBuggy, { act: 'chooseLayout', key }));
+    const line = (key: LayoutKey, line: string) =>
+      laid(key).parts.filter((p) => laid(key).lineOf(p.id) === line).map((p) => p.kind);
+    expect(line('carburettorBypass', 'return')).to.include('returnDrop');
+    expect(line('carburettorBypass', 'supply').at(-1)).to.equal('carburettor');
+    expect(line('carburettorDeadHead', 'return')).to.deep.equal([]);
   });
 });
