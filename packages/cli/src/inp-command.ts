@@ -3,9 +3,8 @@ import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/r
 import { writeInp } from '@endrel/core/networks/write-inp';
 import { findingsOf, fuelOf } from '@endrel/core/run/findings';
 import { pointKeysOf } from '@endrel/core/run/operating-point';
-import { networkAt } from '@endrel/core/run/network-at';
 import { describeRunFault } from '@endrel/core/run/run-fault';
-import { resultAt } from '@endrel/core/run/solve-run';
+import { networkAt, resultAt } from '@endrel/core/run/solve-run';
 import { BadInput } from './bad-input.ts';
 import type { Output } from './output.ts';
 import { readInput } from './read-input.ts';
@@ -21,9 +20,9 @@ export async function inpCommand(
   const key = options.point ?? 'fullLoad';
   const read = readJobFile((await readInput(file, LARGEST_JOB_FILE)).toString('utf8'));
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
-  const keys = pointKeysOf(read.value);
+  const keys = pointKeysOf(read.value.job);
   if (!keys.includes(key)) throw new BadInput(`--point: there is no “${key}”; there are ${keys.join(', ')}`);
-  const { job, faults, solution, needs } = findingsOf(read.value);
+  const { job, faults, solution, needs } = findingsOf(read.value.job);
   if (faults[0]) throw new BadInput(`${file}: ${describeRunFault(faults[0], job)}`);
   if (!solution) throw new BadInput(`${file}: the run still needs ${needs.map((n) => n.title).join(', ')}`);
   const result = resultAt(solution, key);

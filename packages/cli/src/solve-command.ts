@@ -13,12 +13,12 @@ export async function solveCommand(operands: readonly string[], json: boolean, o
   if (file === undefined || more.length > 0) throw new BadInput('solve takes one job file');
   const read = readJobFile((await readInput(file, LARGEST_JOB_FILE)).toString('utf8'));
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
-  const assessment = assess(read.value);
+  const assessment = assess(read.value.job);
   output.out(json ? JSON.stringify(solveReport(assessment), undefined, 2) : readable(assessment));
   // a run that is laid out wrongly is bad input; one that merely did not converge is a stop snag
   const malformed = assessment.findings.faults.find((f) => f.code !== 'unsolved' && f.code !== 'emptyRun');
   if (malformed) {
-    output.err(`endrel: ${file}: ${describeRunFault(malformed, read.value)}`);
+    output.err(`endrel: ${file}: ${describeRunFault(malformed, read.value.job)}`);
     return BAD_INPUT;
   }
   return assessment.snags.some((s) => s.grade === 'stop') ? 1 : 0;

@@ -123,7 +123,7 @@ function jsonTank(file: string, text: string): PlacedTank | { table: StrappingTa
 function jobTank(file: string, text: string): PlacedTank | { table: StrappingTable } {
   const read = readJobFile(text);
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
-  const outcome = surveyedTank(read.value.survey.tank);
+  const outcome = surveyedTank(read.value.job.survey.tank);
   if (outcome.kind === 'needs') throw new BadInput(`${file}: the tank still needs ${outcome.needs.join(', ')}`);
   if (outcome.kind === 'fault') throw new BadInput(`${file}: ${describeTankFault(outcome.fault)}`);
   const { solids, table } = outcome.tank;

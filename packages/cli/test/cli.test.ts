@@ -25,6 +25,11 @@ const broken = (change: (job: Job) => void): Job => {
   change(job);
   return job;
 };
+/** Takes a part with its joints off the run. */
+function without(job: Job, id: string): void {
+  delete job.parts[id];
+  for (const { id: joint, a, b } of Object.values(job.joints)) if (a.part === id || b.part === id) delete job.joints[joint];
+}
 
 describe('endrel solve', () => {
   it('exits 0 for a clean job and prints its operating points in kPa and L/h', async () => {
@@ -80,11 +85,11 @@ describe('endrel solve', () => {
     ],
     [
       'a pump table that is not monotone',
-      () => file(broken((j) => ((j.run.supply[2] as any).tables[0].rows[3].flow.si = 1e-4))),
+      () => file(broken((j) => ((j.parts['pump-1'] as any).tables[0].rows[3].flow.si = 1e-4))),
       /“Hanger pump” is not monotone: row 4/,
     ],
-    ['a loop with no pump', () => file(broken((j) => j.run.supply.splice(2, 1))), /The loop has no pump/],
-    ['a run with a gap', () => file(broken((j) => (j.run.return = []))), /There is a gap after “Tank regulator”/],
+    ['a loop with no pump', () => file(broken((j) => without(j, 'pump-1'))), /The loop has no pump/],
+    ['a run with a gap', () => file(broken((j) => without(j, 'hose-3'))), /There is a gap after “Tank regulator”/],
     ['a 3 MB file', () => file(' '.repeat(3 * 1024 * 1024)), /is larger than 2 MB/],
   ];
   for (const [name, make, sentence] of bad)

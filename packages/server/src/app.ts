@@ -7,13 +7,18 @@ import { pinoHttp } from 'pino-http';
 import { NotFoundError } from './errors.ts';
 import { allowedHosts } from './http/allowed-hosts.ts';
 import { errorHandler } from './http/error-handler.ts';
+import { attachmentRoutes } from './http/attachment-routes.ts';
 import { jobRoutes } from './http/job-routes.ts';
 import { pumpRoutes } from './http/pump-routes.ts';
+import type { ChangeFeed } from './repositories/change-feed.ts';
 import type { PumpRepository } from './repositories/pump-repository.ts';
+import type { AttachmentService } from './services/attachment-service.ts';
 import type { Acting, JobService } from './services/job-service.ts';
 
 export interface AppParts {
   readonly jobs: JobService;
+  readonly attachments: AttachmentService;
+  readonly feed: ChangeFeed;
   readonly pumps: PumpRepository;
   readonly shop: { readonly id: string; readonly name: string };
   readonly logger: Logger;
@@ -26,7 +31,7 @@ const LARGEST_BODY = '2mb';
 const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at most
 
 /** The HTTP application: API under /api, the web application everywhere else. */
-export function createApp({ jobs, pumps, shop, logger, webRoot, boundTo }: AppParts): Express {
+export function createApp({ jobs, attachments, feed, pumps, shop, logger, webRoot, boundTo }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: false }));
@@ -59,7 +64,8 @@ export function createApp({ jobs, pumps, shop, logger, webRoot, boundTo }: AppPa
   api.use(express.json({ limit: LARGEST_BODY }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.get('/shop', (_req, res) => void res.json({ name: shop.name }));
-  api.use('/jobs', jobRoutes(jobs, acting));
+  api.use('/jobs', jobRoutes(jobs, feed, acting));
+  api.use('/attachments', attachmentRoutes(attachments, acting));
   api.use('/pumps', pumpRoutes(pumps, acting));
   api.use(() => {
     throw new NotFoundError('address');

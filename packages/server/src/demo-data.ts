@@ -1,5 +1,4 @@
 import { demoJobs, demoShopName } from '@endrel/core/demo/index';
-import type { JobRepository } from './repositories/job-repository.ts';
 import type { ShopRepository } from './repositories/shop-repository.ts';
 import type { JobService } from './services/job-service.ts';
 
@@ -9,11 +8,10 @@ const EMPTY_SHOP_NAME = 'The workshop';
 export async function prepareShop(
   shops: ShopRepository,
   jobs: JobService,
-  repository: JobRepository,
   loadDemo: boolean,
 ) {
   const shop = await shops.ensureOnly(loadDemo ? demoShopName : EMPTY_SHOP_NAME);
-  if (shop.isNew && loadDemo && (await repository.list(shop.id)).length === 0)
+  if (shop.isNew && loadDemo && (await jobs.list({ shop: shop.id, actor: 'demo data' })).length === 0)
     for (const job of Object.values(demoJobs).reverse()) await jobs.import({ shop: shop.id, actor: 'demo data' }, job);
   return shop;
 }

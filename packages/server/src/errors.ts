@@ -1,4 +1,4 @@
-import type { ApiFault, StoredJob } from '@endrel/core/contract/api';
+import type { ApiFault } from '@endrel/core/contract/api';
 
 /** A fault that the client is told about, with its HTTP status. Anything else is logged and becomes 500. */
 export class AppError extends Error {
@@ -22,13 +22,9 @@ export class InvalidError extends AppError {
   }
 }
 
-/** The job was saved by somebody else since this copy was read; nothing was overwritten. */
-export class StaleError extends AppError {
-  constructor(current: StoredJob) {
-    super(409, {
-      code: 'stale',
-      message: `The job was saved meanwhile as revision ${current.revision}. Nothing was overwritten.`,
-      current,
-    });
+/** It cannot be done as things stand. */
+export class ConflictError extends AppError {
+  constructor(message: string) {
+    super(409, { code: 'notPutAway', message });
   }
 }

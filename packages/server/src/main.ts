@@ -5,10 +5,8 @@ import { createApp } from './app.ts';
 import { readConfig } from './config.ts';
 import { migrate, openDatabase } from './database.ts';
 import { prepareShop } from './demo-data.ts';
-import { JobRepository } from './repositories/job-repository.ts';
-import { PumpRepository } from './repositories/pump-repository.ts';
 import { ShopRepository } from './repositories/shop-repository.ts';
-import { JobService } from './services/job-service.ts';
+import { composeServices } from './services/compose.ts';
 
 const PORTS_TO_TRY = 40;
 
@@ -36,12 +34,11 @@ async function main(): Promise<void> {
   const logger = pino({ level: config.logLevel });
   const database = openDatabase(config.databaseUrl);
   await migrate(database);
-  const repository = new JobRepository(database);
-  const jobs = new JobService(repository);
-  const shop = await prepareShop(new ShopRepository(database), jobs, repository, config.loadDemo);
+  const services = await composeServices(database, config.databaseUrl, logger);
+  const shop = await prepareShop(new ShopRepository(database), services.jobs, config.loadDemo);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const server = createServer(
-    createApp({ jobs, pumps: new PumpRepository(database), shop, logger, webRoot, boundTo: config.host }),
+    createApp({ ...services, shop, logger, webRoot, boundTo: config.host }),
   );
   const port = await listen(server, config.host, config.port);
   console.log(`Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`);
@@ -50,7 +47,7 @@ async function main(): Promise<void> {
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    server.close(() => void database.destroy().finally(() => process.exit(0)));
+    server.close(() => void services.close().then(() => database.destroy()).finally(() => process.exit(0)));
     setTimeout(() => server.closeAllConnections(), 1000).unref(); // keep-alive connections would hold it open
   };
   process.on('SIGTERM', stop);

@@ -8,7 +8,7 @@ describe('the shop’s own pumps', () => {
     server = await ServerUnderTest.start();
   });
   after(() => server.stop());
-  const tables = demoJobs.mailVan.run.supply.flatMap((c) => (c.kind === 'pump' ? (c.tables ?? []) : []));
+  const tables = Object.values(demoJobs.mailVan.parts).flatMap((c) => (c.kind === 'pump' ? (c.tables ?? []) : []));
   it('are kept, listed, replaced by name and dropped', async () => {
     const kept = await server.call('POST', '/api/pumps', { name: 'Bench pump 3', tables });
     expect(kept.status).to.equal(201);

@@ -5,10 +5,8 @@ import { pino } from 'pino';
 import { createApp } from '../src/app.ts';
 import { migrate, openDatabase } from '../src/database.ts';
 import { prepareShop } from '../src/demo-data.ts';
-import { JobRepository } from '../src/repositories/job-repository.ts';
-import { PumpRepository } from '../src/repositories/pump-repository.ts';
 import { ShopRepository } from '../src/repositories/shop-repository.ts';
-import { JobService } from '../src/services/job-service.ts';
+import { composeServices } from '../src/services/compose.ts';
 
 /** A real server on a database of its own, on the PostgreSQL that scripts/test.mjs started. */
 export class ServerUnderTest {
@@ -17,12 +15,16 @@ export class ServerUnderTest {
   readonly database: Knex;
   readonly #server: Server;
   readonly address: string;
-  private constructor(admin: Knex, name: string, database: Knex, server: Server) {
+  readonly #url: string;
+  readonly #close: () => Promise<void>;
+  private constructor(admin: Knex, name: string, database: Knex, url: string, server: Server, close: () => Promise<void>) {
     this.#admin = admin;
     this.#name = name;
     this.database = database;
+    this.#url = url;
     this.#server = server;
-    this.address = `http://127.0.0.1:${(server.address() as { port: number }).port}`;
+    this.#close = close;
+    this.address = addressOf(server);
   }
 
   static async start({ demo = false } = {}): Promise<ServerUnderTest> {
@@ -35,35 +37,68 @@ export class ServerUnderTest {
     url.pathname = name;
     const database = openDatabase(url.href);
     await migrate(database);
-    const repository = new JobRepository(database);
-    const jobs = new JobService(repository);
-    const shop = await prepareShop(new ShopRepository(database), jobs, repository, demo);
-    const app = createApp({
-      jobs,
-      pumps: new PumpRepository(database),
-      shop,
-      logger: pino({ level: 'silent' }),
-      boundTo: '127.0.0.1',
-    });
-    const server = createServer(app);
-    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-    return new ServerUnderTest(admin, name, database, server);
+    return new ServerUnderTest(admin, name, database, url.href, ...(await serve(database, url.href, demo)));
+  }
+
+  /** Another server on the same database. */
+  async second(): Promise<Served> {
+    const [server, close] = await serve(this.database, this.#url, false);
+    const address = addressOf(server);
+    return {
+      address,
+      call: (method, path, body) => callAt(address, method, path, body),
+      stop: async () => {
+        server.closeAllConnections();
+        await new Promise((resolve) => server.close(resolve));
+        await close();
+      },
+    };
   }
 
   async stop(): Promise<void> {
     this.#server.closeAllConnections();
     await new Promise((resolve) => this.#server.close(resolve));
+    await this.#close();
     await this.database.destroy();
     await this.#admin.raw('drop database ?? with (force)', [this.#name]);
     await this.#admin.destroy();
   }
 
-  async call(method: string, path: string, body?: unknown): Promise<{ status: number; body: any; headers: Headers }> {
-    const answer = await fetch(`${this.address}${path}`, {
-      method,
-      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
-      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
-    });
-    return { status: answer.status, body: await answer.json(), headers: answer.headers };
+  call(method: string, path: string, body?: unknown): Promise<Answer> {
+    return callAt(this.address, method, path, body);
   }
+}
+
+export interface Answer {
+  readonly status: number;
+  readonly body: any;
+  readonly headers: Headers;
+}
+export interface Served {
+  readonly address: string;
+  call(method: string, path: string, body?: unknown): Promise<Answer>;
+  stop(): Promise<void>;
+}
+
+const addressOf = (server: Server) => `http://127.0.0.1:${(server.address() as { port: number }).port}`;
+
+async function serve(database: Knex, url: string, demo: boolean): Promise<[Server, () => Promise<void>]> {
+  const logger = pino({ level: 'silent' });
+  const services = await composeServices(database, url, logger);
+  const shop = await prepareShop(new ShopRepository(database), services.jobs, demo);
+  const server = createServer(createApp({ ...services, shop, logger, boundTo: '127.0.0.1' }));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  return [server, services.close];
+}
+
+async function callAt(address: string, method: string, path: string, body?: unknown): Promise<Answer> {
+  const isText = path.startsWith('/api/attachments');
+  const answer = await fetch(`${address}${path}`, {
+    method,
+    headers: body === undefined ? {} : { 'Content-Type': isText ? 'text/plain' : 'application/json' },
+    body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+  });
+  const text = await answer.text();
+  const isJson = answer.headers.get('content-type')?.includes('json');
+  return { status: answer.status, body: isJson ? JSON.parse(text) : text, headers: answer.headers };
 }

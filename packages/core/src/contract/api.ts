@@ -1,14 +1,31 @@
 import { z } from 'zod';
 import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
+import type { Act } from '../job/acts/act.ts';
 import type { Job } from '../job/job.ts';
 
 /** What server and web say to each other. Job documents travel as they are and are judged by the job schema. */
-export const saveRequestSchema = z.strictObject({
-  baseRevision: z.number().int().min(1),
-  document: z.unknown(),
-  /** What was done, in a few words, for the change table. */
-  summary: z.string().max(300).default(''),
+export const MOST_ACTS = 100; // in one request
+const revisionSchema = z.number().int().min(1).max(2_147_483_647);
+export const actsRequestSchema = z.strictObject({
+  /** The page that did them: its own acts never conflict with each other. */
+  client: z.string().regex(/^[A-Za-z0-9-]{1,40}$/, 'must be letters, digits and dashes'),
+  /** The last revision that the page has; what came since is sent back. */
+  known: revisionSchema,
+  acts: z
+    .array(
+      z.strictObject({
+        /** Made once: an act that is sent again is done once. */
+        id: z.uuid(),
+        /** The revision that it was done on. */
+        base: revisionSchema,
+        act: z.unknown(),
+      }),
+    )
+    .min(1)
+    .max(MOST_ACTS, `must be at most ${MOST_ACTS}; send the rest afterwards`),
 });
+export type ActsRequest = z.infer<typeof actsRequestSchema>;
+export const putAwaySchema = z.strictObject({ away: z.boolean() });
 export const createRequestSchema = z.union([
   z.strictObject({
     name: z.string().trim().min(1, 'must not be empty').max(80),
@@ -35,22 +52,37 @@ export interface StoredJob {
   readonly savedAt: string;
   readonly document: Job;
 }
-export interface SaveAnswer {
+/** What became of one act. Those behind one that was not saved are not tried. */
+export type ActOutcome =
+  | { readonly id: string; readonly outcome: 'saved'; readonly revision: number }
+  | { readonly id: string; readonly outcome: 'refused'; readonly field: string; readonly message: string }
+  /** Somebody else changed the same fields since its base: a person decides. */
+  | { readonly id: string; readonly outcome: 'conflict'; readonly fields: readonly string[] };
+/** An act as it was saved. */
+export interface KeptAct {
+  readonly revision: number;
+  readonly id: string;
+  readonly client: string;
+  readonly act: Act;
+}
+export interface ActsAnswer {
   readonly revision: number;
   readonly savedAt: string;
+  readonly outcomes: readonly ActOutcome[];
+  /** Every act behind the revision that the page knew; absent where the page has to read the job anew. */
+  readonly since?: readonly KeptAct[];
 }
-/** One row of the append-only change table. `patch` is JSON Patch, RFC 6902. */
+/** One row of the append-only change table. */
 export interface ChangeRow {
   readonly revision: number;
   readonly at: string;
   readonly actor: string;
   readonly summary: string;
-  readonly patch: readonly unknown[];
+  /** How many fields it changed. */
+  readonly fields: number;
 }
 export interface ApiFault {
-  readonly code: 'invalid' | 'stale' | 'notFound' | 'tooLarge' | 'tooMany' | 'internal';
+  readonly code: 'invalid' | 'notPutAway' | 'notFound' | 'tooLarge' | 'tooMany' | 'internal';
   readonly message: string;
   readonly issues?: readonly { readonly field: string; readonly message: string }[];
-  /** On `stale`: what is stored now. */
-  readonly current?: StoredJob;
 }

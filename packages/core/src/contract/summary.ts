@@ -5,13 +5,21 @@ import type { Job } from '../job/job.ts';
 import { kindOf } from '../parts/kinds.ts';
 import { type Line, circuitsOf, lineOfZone } from '../run/circuits.ts';
 
-/** What the job list shows of a job: its miniature run, its next missing measurement and its worst snag. */
+/** What the job list shows of a job. */
 export interface JobSummary {
   readonly id: string;
   readonly name: string;
   readonly vehicle: string;
   readonly state: Job['state'];
   readonly savedAt: string;
+  readonly isAway: boolean;
+  /** Reckoned after each save and kept; absent until then. */
+  readonly facts?: JobFacts;
+  /** Why the stored job cannot be read. */
+  readonly unreadable?: string;
+}
+/** Its miniature run, its next missing measurement and its worst snag. */
+export interface JobFacts {
   readonly run: MiniRun;
   readonly needs: number;
   readonly nextNeed?: string;
@@ -56,17 +64,12 @@ export function miniRun({ findings, snags }: Assessment): MiniRun {
   };
 }
 
-export function summariseJob(id: string, savedAt: string, job: Job): JobSummary {
+export function factsOf(job: Job): JobFacts {
   const assessment = assess(job);
   const { findings, snags } = assessment;
   const open = snags.filter((s) => !s.overruled);
   const count = (grade: Grade) => open.filter((s) => s.grade === grade).length;
   return {
-    id,
-    name: job.name,
-    vehicle: job.vehicle,
-    state: job.state,
-    savedAt,
     run: miniRun(assessment),
     needs: findings.needs.length,
     nextNeed: findings.needs[0]?.title,

@@ -1,17 +1,43 @@
 import type { Knex } from 'knex';
-import type { ChangeRow } from '@endrel/core/contract/api';
+import type { ChangeRow, KeptAct } from '@endrel/core/contract/api';
+import type { JobFacts } from '@endrel/core/contract/summary';
 
 /** A stored document, not yet judged: an older Endrel may have written it. */
-export interface JobRow {
+export interface JobRow extends JobHead {
+  readonly document: unknown;
+}
+export interface JobHead {
   readonly id: string;
   readonly revision: number;
   readonly savedAt: string;
-  readonly document: unknown;
 }
+/** A row of the list. */
+export interface ListRow extends JobHead {
+  readonly name: string;
+  readonly vehicle: string;
+  readonly state: string;
+  readonly isAway: boolean;
+  readonly facts?: JobFacts;
+  /** Of which revision the facts are. */
+  readonly factsOf?: number;
+}
+/** An act as a row of the table of changes. */
 export interface NewChange {
   readonly actor: string;
   readonly summary: string;
-  readonly patch: readonly unknown[];
+  readonly act?: unknown;
+  readonly actId?: string;
+  readonly client?: string;
+  /** Addresses of what it touched. */
+  readonly fields?: readonly (readonly (string | number)[])[];
+}
+/** What is kept of an act that was done. `act` and `fields` are absent in rows that an older Endrel wrote. */
+export interface StoredChange {
+  readonly revision: number;
+  readonly actId?: string;
+  readonly client?: string;
+  readonly act?: KeptAct['act'];
+  readonly fields?: readonly (readonly (string | number)[])[];
 }
 
 interface StoredRow {
@@ -20,33 +46,65 @@ interface StoredRow {
   saved_at: Date;
   document: unknown;
 }
-const toJobRow = (row: StoredRow): JobRow => ({
-  id: row.id,
-  revision: row.revision,
-  savedAt: row.saved_at.toISOString(),
-  document: row.document,
+const toJobRow = (row: StoredRow): JobRow => ({ ...toHead(row), document: row.document });
+const toHead = ({ id, revision, saved_at: savedAt }: Omit<StoredRow, 'document'>): JobHead => ({
+  id,
+  revision,
+  savedAt: savedAt.toISOString(),
 });
-const columns: string[] = ['id', 'revision', 'saved_at', 'document'];
+const head: string[] = ['id', 'revision', 'saved_at'];
+const columns: string[] = [...head, 'document'];
 
-/** Jobs and their changes, always within one shop. */
+/** The channel on which the database tells every server of a change. */
+export const CHANNEL = 'endrel_job_changed';
+const MOST_CHANGES = 500;
+
+/** Jobs and their changes, always within one shop. A deleted job is not there, but its history stays. */
 export class JobRepository {
   readonly #database: Knex;
   constructor(database: Knex) {
     this.#database = database;
   }
 
-  async list(shop: string): Promise<JobRow[]> {
-    const rows = (await this.#database('jobs')
-      .where({ shop_id: shop })
+  #jobs(shop: string, on: Knex | Knex.Transaction = this.#database) {
+    return on('jobs').where({ shop_id: shop }).whereNull('deleted_at');
+  }
+
+  async list(shop: string): Promise<ListRow[]> {
+    const text = (key: string) =>
+      this.#database.raw(`coalesce(summary->>'${key}', document->>'${key}') as ${key}`);
+    const rows = (await this.#jobs(shop)
       .orderBy('saved_at', 'desc')
       .orderBy('id')
-      .select(columns)) as StoredRow[];
-    return rows.map(toJobRow);
+      .select(...head, 'summary_revision', 'put_away_at', text('name'), text('vehicle'), text('state'))
+      .select(this.#database.raw(`summary->'facts' as facts`))) as (Omit<StoredRow, 'document'> & {
+      name: string | null;
+      vehicle: string | null;
+      state: string | null;
+      summary_revision: number | null;
+      put_away_at: Date | null;
+      facts: JobFacts | null;
+    })[];
+    return rows.map((row) => ({
+      ...toHead(row),
+      name: row.name ?? '',
+      vehicle: row.vehicle ?? '',
+      state: row.state ?? 'open',
+      isAway: row.put_away_at !== null,
+      ...(row.facts ? { facts: row.facts } : {}),
+      ...(row.summary_revision === null ? {} : { factsOf: row.summary_revision }),
+    }));
   }
 
   async find(shop: string, id: string): Promise<JobRow | undefined> {
-    const row = (await this.#database('jobs').where({ shop_id: shop, id }).first(columns)) as StoredRow | undefined;
+    const row = (await this.#jobs(shop).where({ id }).first(columns)) as StoredRow | undefined;
     return row && toJobRow(row);
+  }
+
+  /** The same without its document. */
+  async headOf(shop: string, id: string): Promise<JobHead | undefined> {
+    const row = (await this.#jobs(shop).where({ id }).first(head)) as StoredRow | undefined;
+    return row && toHead(row);
   }
 
   async create(shop: string, document: unknown, change: NewChange): Promise<JobRow> {
@@ -54,64 +112,141 @@ export class JobRepository {
       const [row] = (await trx('jobs')
         .insert({ shop_id: shop, revision: 1, document: JSON.stringify(document) })
         .returning(columns)) as StoredRow[];
-      await this.#append(trx, shop, row!.id, 1, change);
+      await append(trx, shop, row!.id, 0, [change]);
       return toJobRow(row!);
     });
   }
 
   /**
-   * Replaces a document if its revision is still the one that the change was based on. The row is locked meanwhile.
+   * Puts a document in the place of one of that very revision, with the acts that led to it, each a revision of its own. What
+   * was reckoned beforehand holds the row for the write alone.
    *
-   * @param describe - makes the change row from what is stored.
-   * @returns the new row, or what is stored when it has moved on, or undefined when there is no such job.
+   * @returns undefined when the stored revision has moved on, or one of the acts is there already: then nothing is changed.
    */
   async replace(
     shop: string,
     id: string,
-    baseRevision: number,
+    base: number,
     document: unknown,
-    describe: (stored: unknown) => NewChange,
-  ): Promise<{ saved: boolean; row: JobRow } | undefined> {
-    return this.#database.transaction(async (trx) => {
-      const stored = (await trx('jobs').where({ shop_id: shop, id }).forUpdate().first(columns)) as
-        StoredRow | undefined;
-      if (!stored) return undefined;
-      if (stored.revision !== baseRevision) return { saved: false, row: toJobRow(stored) };
-      const change = describe(stored.document);
-      if (change.patch.length === 0) return { saved: true, row: toJobRow(stored) };
-      const revision = stored.revision + 1;
-      const [row] = (await trx('jobs')
-        .where({ id })
-        .update({ revision, document: JSON.stringify(document), saved_at: trx.fn.now() })
-        .returning(columns)) as StoredRow[];
-      await this.#append(trx, shop, id, revision, change);
-      return { saved: true, row: toJobRow(row!) };
-    });
+    changes: readonly NewChange[],
+  ): Promise<JobHead | undefined> {
+    const text = JSON.stringify(document);
+    try {
+      return await this.#database.transaction(async (trx) => {
+        const revision = base + changes.length;
+        const [row] = (await this.#jobs(shop, trx)
+          .where({ id, revision: base })
+          .update({ revision, document: text, saved_at: trx.fn.now() })
+          .returning(head)) as StoredRow[];
+        if (!row) return undefined;
+        await append(trx, shop, id, base, changes);
+        await trx.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify({ job: id, revision })]);
+        return toHead(row);
+      });
+    } catch (error) {
+      if ((error as { code?: string }).code === UNIQUE_VIOLATION) return undefined;
+      throw error;
+    }
+  }
+
+  /** Acts behind a revision, oldest first, at most 500. */
+  async changesSince(shop: string, id: string, revision: number): Promise<StoredChange[]> {
+    const rows = (await this.#database('job_changes')
+      .where({ shop_id: shop, job_id: id })
+      .where('revision', '>', revision)
+      .orderBy('revision')
+      .limit(MOST_CHANGES)
+      .select('revision', 'act', 'act_id', 'client', 'fields')) as StoredChangeRow[];
+    return rows.map(toChange);
+  }
+
+  /** Which of these acts are done already, with their revisions. */
+  async doneActs(shop: string, id: string, acts: readonly string[]): Promise<Map<string, number>> {
+    const rows = (await this.#database('job_changes')
+      .where({ shop_id: shop, job_id: id })
+      .whereIn('act_id', acts)
+      .select('act_id', 'revision')) as { act_id: string; revision: number }[];
+    return new Map(rows.map((row) => [row.act_id, row.revision]));
   }
 
   async changes(shop: string, id: string): Promise<ChangeRow[]> {
     const rows = (await this.#database('job_changes')
       .where({ shop_id: shop, job_id: id })
       .orderBy('revision', 'desc')
-      .limit(500)
-      .select('revision', 'at', 'actor', 'summary', 'patch')) as (Omit<ChangeRow, 'at'> & { at: Date })[];
-    return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
+      .limit(MOST_CHANGES)
+      .select('revision', 'at', 'actor', 'summary')
+      .select(this.#database.raw('jsonb_array_length(coalesce(fields, patch)) as fields'))) as (Omit<ChangeRow, 'at'> & {
+      at: Date;
+    })[];
+    return rows.map((row) => ({ ...row, at: row.at.toISOString(), fields: row.fields ?? 0 }));
   }
 
-  async #append(
-    trx: Knex,
-    shop: string,
-    job: string,
-    revision: number,
-    { actor, summary, patch }: NewChange,
-  ): Promise<void> {
-    await trx('job_changes').insert({
-      shop_id: shop,
-      job_id: job,
-      revision,
-      actor,
-      summary,
-      patch: JSON.stringify(patch),
+  /** Keeps what the list shows, unless a later revision's is there already. */
+  async keepSummary(id: string, revision: number, summary: unknown): Promise<void> {
+    await this.#database('jobs')
+      .where({ id })
+      .where((q) => q.whereNull('summary_revision').orWhere('summary_revision', '<', revision))
+      .update({ summary: JSON.stringify(summary), summary_revision: revision });
+  }
+
+  /** @returns false when there is no such job. */
+  async putAway(shop: string, id: string, away: boolean): Promise<boolean> {
+    const count = await this.#jobs(shop)
+      .where({ id })
+      .update({ put_away_at: away ? this.#database.fn.now() : null });
+    return count > 0;
+  }
+
+  /** The document goes for good; the table of changes keeps what was done. Only a job that was put away. */
+  async delete(shop: string, id: string): Promise<'deleted' | 'notPutAway' | 'notFound'> {
+    return this.#database.transaction(async (trx) => {
+      const row = (await this.#jobs(shop, trx).where({ id }).forUpdate().first('put_away_at')) as
+        { put_away_at: Date | null } | undefined;
+      if (!row) return 'notFound';
+      if (row.put_away_at === null) return 'notPutAway';
+      await trx('jobs').where({ id }).update({ document: '{}', summary: null, deleted_at: trx.fn.now() });
+      return 'deleted';
     });
   }
+}
+
+const UNIQUE_VIOLATION = '23505';
+
+interface StoredChangeRow {
+  revision: number;
+  act: KeptAct['act'] | null;
+  act_id: string | null;
+  client: string | null;
+  fields: (string | number)[][] | null;
+}
+const toChange = ({ revision, act, act_id: actId, client, fields }: StoredChangeRow): StoredChange => ({
+  revision,
+  ...(act ? { act } : {}),
+  ...(actId === null ? {} : { actId }),
+  ...(client === null ? {} : { client }),
+  ...(fields ? { fields } : {}),
+});
+
+const json = (value: unknown) => (value === undefined ? null : JSON.stringify(value));
+
+async function append(
+  trx: Knex.Transaction,
+  shop: string,
+  job: string,
+  base: number,
+  changes: readonly NewChange[],
+): Promise<void> {
+  await trx('job_changes').insert(
+    changes.map(({ actor, summary, act, actId, client, fields }, i) => ({
+      shop_id: shop,
+      job_id: job,
+      revision: base + i + 1,
+      actor,
+      summary,
+      act: json(act),
+      act_id: actId ?? null,
+      client: client ?? null,
+      fields: json(fields),
+    })),
+  );
 }

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { ShopPump } from '@endrel/core/contract/api';
-import type { PumpTable } from '@endrel/core/job/components/pump';
+import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
 
 const columns = ['id', 'name', 'tables'];
 

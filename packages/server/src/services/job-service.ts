@@ -1,10 +1,14 @@
-import { createPatch } from 'rfc6902';
-import type { ChangeRow, SaveAnswer, StoredJob } from '@endrel/core/contract/api';
-import { summariseJob, type JobSummary } from '@endrel/core/contract/summary';
+import type { ActOutcome, ActsAnswer, ActsRequest, ChangeRow, KeptAct, StoredJob } from '@endrel/core/contract/api';
+import type { JobSummary } from '@endrel/core/contract/summary';
+import type { Act } from '@endrel/core/job/acts/act';
+import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
+import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
 import { blankJob, type Job } from '@endrel/core/job/job';
 import { describeIssue, readJobDocument } from '@endrel/core/job/read-job-file';
-import { InvalidError, NotFoundError, StaleError } from '../errors.ts';
-import type { JobRepository, JobRow } from '../repositories/job-repository.ts';
+import { ConflictError, InvalidError, NotFoundError } from '../errors.ts';
+import type { JobHead, JobRepository, JobRow, ListRow, NewChange, StoredChange } from '../repositories/job-repository.ts';
+import type { AttachmentService } from './attachment-service.ts';
+import type { SummaryService } from './summary-service.ts';
 
 /** Who acts, in which shop. Accounts come later; the rows are ready for them. */
 export interface Acting {
@@ -12,25 +16,60 @@ export interface Acting {
   readonly actor: string;
 }
 
-const MOST_SUMMARIES = 500;
+const MOST_HELD = 60; // jobs
+const MOST_TRIES = 20; // an act meets that many others at once at most
 
+/** Jobs: what is done to them is an act, applied and judged here as it was in the page. */
 export class JobService {
   readonly #jobs: JobRepository;
-  /** Summaries cost a solve each: kept by revision. */
-  readonly #summaries = new Map<string, JobSummary>();
+  readonly #attachments: AttachmentService;
+  readonly #summaries: SummaryService;
+  /** Jobs as they were last read or saved, so that an act does not read and judge a whole document again. */
+  readonly #held = new Map<string, { readonly revision: number; readonly job: Job }>();
 
-  constructor(jobs: JobRepository) {
+  constructor(jobs: JobRepository, attachments: AttachmentService, summaries: SummaryService) {
     this.#jobs = jobs;
+    this.#attachments = attachments;
+    this.#summaries = summaries;
   }
 
   async list({ shop }: Acting): Promise<JobSummary[]> {
-    return (await this.#jobs.list(shop)).map((row) => this.#summary(row));
+    await this.#summaries.settle();
+    const rows = await this.#jobs.list(shop);
+    for (const row of rows) if (row.factsOf !== row.revision && !this.#summaries.isUnreadable(row)) this.#reckon(shop, row.id); // prettier-ignore
+    return rows.map((row) => this.#listed(row));
+  }
+
+  #listed(row: ListRow): JobSummary {
+    const { id, name, vehicle, savedAt, isAway, facts } = row;
+    const unreadable = this.#summaries.isUnreadable(row);
+    const state = row.state === 'finished' ? 'finished' : 'open';
+    return { id, name, vehicle, state, savedAt, isAway, ...(facts ? { facts } : {}), ...(unreadable === undefined ? {} : { unreadable }) }; // prettier-ignore
+  }
+
+  /** Has the facts of a job reckoned that the list does not know yet. */
+  #reckon(shop: string, id: string): void {
+    this.#summaries.queue(id, async () => {
+      const row = await this.#jobs.find(shop, id);
+      if (!row) return undefined;
+      const read = readJobDocument(row.document);
+      if (!read.ok) return { revision: row.revision, unreadable: describeIssue(read.fault[0]!) };
+      await this.#attachments.keepAll(shop, read.value.attachments);
+      return { revision: row.revision, job: read.value.job, mesh: await this.#meshOf(shop, read.value.job) };
+    });
+  }
+
+  async #meshOf(shop: string, { survey }: Job): Promise<string | undefined> {
+    const digest = survey.tank.mesh?.digest;
+    return digest === undefined ? undefined : this.#attachments.find(shop, digest);
   }
 
   async read({ shop }: Acting, id: string): Promise<StoredJob> {
     const row = await this.#jobs.find(shop, id);
     if (!row) throw new NotFoundError('job');
-    return stored(row);
+    const { job } = await this.#judgedRow(shop, row);
+    const { revision, savedAt } = row;
+    return { id, revision, savedAt, document: job };
   }
 
   async createBlank(acting: Acting, name: string, vehicle: string): Promise<StoredJob> {
@@ -38,57 +77,151 @@ export class JobService {
   }
 
   async import(acting: Acting, document: unknown): Promise<StoredJob> {
-    return this.#create(acting, judged(document), 'brought in from a job file');
+    const read = readJobDocument(document);
+    if (!read.ok) throw new InvalidError(`The job was not saved: ${describeIssue(read.fault[0]!)}.`, read.fault);
+    await this.#attachments.keepAll(acting.shop, read.value.attachments);
+    await this.#requireMesh(acting.shop, undefined, read.value.job);
+    return this.#create(acting, read.value.job, 'brought in from a job file');
   }
 
-  async save(
-    { shop, actor }: Acting,
-    id: string,
-    baseRevision: number,
-    document: unknown,
-    summary: string,
-  ): Promise<SaveAnswer> {
-    const job = judged(document);
-    const outcome = await this.#jobs.replace(shop, id, baseRevision, job, (before) => ({
-      actor,
-      summary,
-      patch: createPatch(before, job),
-    }));
-    if (!outcome) throw new NotFoundError('job');
-    if (!outcome.saved) throw new StaleError(stored(outcome.row));
-    return { revision: outcome.row.revision, savedAt: outcome.row.savedAt };
+  /**
+   * Does acts in order, each judged on the job as it is now. What others did since an act's base joins where it touches other
+   * fields; where it touches the same, the act waits for a person to decide.
+   */
+  async act(acting: Acting, id: string, request: ActsRequest): Promise<ActsAnswer> {
+    for (let i = 0; i < MOST_TRIES; i++) {
+      const answer = await this.#tryActs(acting, id, request);
+      if (answer) return answer;
+    }
+    throw new Error(`job ${id}: acts met others ${MOST_TRIES} times`);
   }
 
-  async changes(acting: Acting, id: string): Promise<ChangeRow[]> {
-    await this.read(acting, id);
-    return this.#jobs.changes(acting.shop, id);
+  async #tryActs({ shop, actor }: Acting, id: string, { client, known, acts }: ActsRequest): Promise<ActsAnswer | undefined> {
+    const { head, job: stored } = await this.#current(shop, id);
+    for (const { base } of [{ base: known }, ...acts])
+      if (base > head.revision)
+        throw new InvalidError(`There is no revision ${base} of this job: the last is ${head.revision}. Nothing was changed.`);
+    const done = await this.#jobs.doneActs(shop, id, acts.map((a) => a.id)); // prettier-ignore
+    const since = await this.#jobs.changesSince(shop, id, Math.min(known, ...acts.map((a) => a.base)));
+    const outcomes: ActOutcome[] = [];
+    const changes: NewChange[] = [];
+    let job = stored;
+    for (const { id: actId, base, act } of acts) {
+      const revision = done.get(actId);
+      if (revision !== undefined) {
+        outcomes.push({ id: actId, outcome: 'saved', revision });
+        continue;
+      }
+      const tried = tryAct(job, act);
+      if (!tried.ok) {
+        outcomes.push({ id: actId, outcome: 'refused', ...tried.fault });
+        break;
+      }
+      const fields = touchedBy(job, tried.value);
+      const others = since.filter((c) => c.revision > base && c.client !== client);
+      const met = others.some((c) => !c.fields) ? fields : overlap(fields, others.flatMap((c) => c.fields ?? [])); // prettier-ignore
+      if (met.length > 0) {
+        outcomes.push({ id: actId, outcome: 'conflict', fields: met.map((path) => sayField(job, path)) });
+        break;
+      }
+      await this.#requireMesh(shop, job, tried.value);
+      if (fields.length > 0) changes.push({ actor, summary: describeAct(job, act as Act).slice(0, 300), act, actId, client, fields }); // prettier-ignore
+      outcomes.push({ id: actId, outcome: 'saved', revision: head.revision + changes.length });
+      job = tried.value;
+    }
+    const now = changes.length === 0 ? head : await this.#jobs.replace(shop, id, head.revision, job, changes);
+    if (!now) return undefined; // somebody was quicker: once more on what is there now
+    if (changes.length > 0) {
+      this.#hold(id, now.revision, job);
+      const mesh = await this.#meshOf(shop, job);
+      this.#summaries.queue(id, () => Promise.resolve({ revision: now.revision, job, mesh }));
+    }
+    const kept = [
+      ...since.filter((c) => c.revision > known),
+      ...changes.map(({ actId, act }, i): StoredChange => ({ revision: head.revision + i + 1, actId, client, act: act as Act })), // prettier-ignore
+    ];
+    return { revision: now.revision, savedAt: now.savedAt, outcomes, ...continued(kept, known, now.revision) };
+  }
+
+  /** Acts behind a revision that a page has. */
+  async since({ shop }: Acting, id: string, known: number): Promise<ActsAnswer> {
+    const head = await this.#jobs.headOf(shop, id);
+    if (!head) throw new NotFoundError('job');
+    const kept = await this.#jobs.changesSince(shop, id, known);
+    const { revision, savedAt } = head;
+    return { revision, savedAt, outcomes: [], ...continued(kept.filter((c) => c.revision <= revision), known, revision) }; // prettier-ignore
+  }
+
+  async revisionOf({ shop }: Acting, id: string): Promise<number> {
+    const head = await this.#jobs.headOf(shop, id);
+    if (!head) throw new NotFoundError('job');
+    return head.revision;
+  }
+
+  async changes({ shop }: Acting, id: string): Promise<ChangeRow[]> {
+    if (!(await this.#jobs.headOf(shop, id))) throw new NotFoundError('job');
+    return this.#jobs.changes(shop, id);
+  }
+
+  async putAway({ shop }: Acting, id: string, away: boolean): Promise<void> {
+    if (!(await this.#jobs.putAway(shop, id, away))) throw new NotFoundError('job');
+  }
+
+  /** For good, and only what was put away before. */
+  async delete({ shop }: Acting, id: string): Promise<void> {
+    const outcome = await this.#jobs.delete(shop, id);
+    if (outcome === 'notFound') throw new NotFoundError('job');
+    if (outcome === 'notPutAway') throw new ConflictError('Put the job away first; then it can be deleted for good.');
+    this.#held.delete(id);
+  }
+
+  /** A job may name only a mesh that is here. */
+  async #requireMesh(shop: string, before: Job | undefined, { survey }: Job): Promise<void> {
+    const digest = survey.tank.mesh?.digest;
+    if (digest === undefined || digest === before?.survey.tank.mesh?.digest) return;
+    if (!(await this.#attachments.has(shop, digest)))
+      throw new InvalidError('The tank’s mesh itself has not been sent: send the attachment first.', [
+        { field: 'survey.tank.mesh', message: 'names an attachment that is not here' },
+      ]);
   }
 
   async #create({ shop, actor }: Acting, job: Job, summary: string): Promise<StoredJob> {
-    return stored(await this.#jobs.create(shop, job, { actor, summary, patch: createPatch(null, job) }));
+    const { id, revision, savedAt } = await this.#jobs.create(shop, job, { actor, summary });
+    this.#hold(id, revision, job);
+    const mesh = await this.#meshOf(shop, job);
+    this.#summaries.queue(id, () => Promise.resolve({ revision, job, mesh }));
+    return { id, revision, savedAt, document: job };
   }
 
-  #summary(row: JobRow): JobSummary {
-    const key = `${row.id}:${row.revision}`;
-    const known = this.#summaries.get(key);
-    if (known) return known;
-    const made = summariseJob(row.id, row.savedAt, stored(row).document);
-    if (this.#summaries.size >= MOST_SUMMARIES) this.#summaries.delete(this.#summaries.keys().next().value!);
-    this.#summaries.set(key, made);
-    return made;
+  async #current(shop: string, id: string): Promise<{ head: JobHead; job: Job }> {
+    const held = this.#held.get(id);
+    const head = await this.#jobs.headOf(shop, id);
+    if (!head) throw new NotFoundError('job');
+    if (held?.revision === head.revision) return { head, job: held.job };
+    const row = await this.#jobs.find(shop, id);
+    if (!row) throw new NotFoundError('job');
+    return { head: row, job: (await this.#judgedRow(shop, row)).job };
+  }
+
+  /** A stored row as a job of the current version; what an older version held inside becomes attachments. */
+  async #judgedRow(shop: string, row: JobRow): Promise<{ job: Job }> {
+    const read = readJobDocument(row.document);
+    if (!read.ok) throw new Error(`job ${row.id}: ${describeIssue(read.fault[0]!)}`);
+    await this.#attachments.keepAll(shop, read.value.attachments);
+    this.#hold(row.id, row.revision, read.value.job);
+    return { job: read.value.job };
+  }
+
+  #hold(id: string, revision: number, job: Job): void {
+    this.#held.delete(id);
+    if (this.#held.size >= MOST_HELD) this.#held.delete(this.#held.keys().next().value!);
+    this.#held.set(id, { revision, job });
   }
 }
 
-/** A document of any known version, judged and brought to the current one. @throws InvalidError that names each field. */
-function judged(document: unknown): Job {
-  const read = readJobDocument(document);
-  if (read.ok) return read.value;
-  throw new InvalidError(`The job was not saved: ${describeIssue(read.fault[0]!)}.`, read.fault);
-}
-
-/** A stored row as a job of the current version. A row that cannot be read is a fault of ours and becomes 500. */
-function stored(row: JobRow): StoredJob {
-  const read = readJobDocument(row.document);
-  if (!read.ok) throw new Error(`job ${row.id}: ${describeIssue(read.fault[0]!)}`);
-  return { id: row.id, revision: row.revision, savedAt: row.savedAt, document: read.value };
+/** The acts from a revision to another, or nothing where one of them is not known as an act. */
+function continued(kept: readonly StoredChange[], known: number, revision: number): { since?: KeptAct[] } {
+  const isWhole = kept.length === revision - known && kept.every((c) => c.act && c.actId && c.client);
+  if (!isWhole) return {};
+  return { since: kept.map((c) => ({ revision: c.revision, id: c.actId!, client: c.client!, act: c.act! })) };
 }

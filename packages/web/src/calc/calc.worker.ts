@@ -49,7 +49,7 @@ const calculator = {
   /** What the run asks of a pump over the flows of its table, at a point that the run was solved for. */
   systemCurve(job: Job, pumpId: string, point: OperatingPoint): SystemPoint[] {
     const fuel = fuelOf(job);
-    const pump = job.run.supply.find((c) => c.id === pumpId);
+    const pump = job.parts[pumpId];
     if (!fuel || pump?.kind !== 'pump') return [];
     const most = Math.max(...pumpRows(pump).flatMap((t) => t.rows.map((r) => r.flow)));
     const flows = Array.from({ length: SYSTEM_POINTS }, (_, i) => ((i + 1) / SYSTEM_POINTS) * most * 1.1);

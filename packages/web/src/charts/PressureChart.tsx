@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { partName } from '@endrel/core/parts/kinds';
 import type { Job } from '@endrel/core/job/job';
-import { allParts } from '@endrel/core/job/needs';
+import { circuitsOf } from '@endrel/core/run/circuits';
 import { pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { pressureProfile, type ProfilePoint } from '@endrel/core/run/profile';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
@@ -51,7 +51,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         order: key === point ? 0 : 1,
       })),
     };
-    const names = new Map(allParts(job).map((c) => [c.id, partName(c)]));
+    const names = new Map(Object.values(job.parts).map((p) => [p.id, partName(p)]));
     const chosen = profiles.find((p) => p.key === point)!.profile;
     const options: ChartOptions<'scatter'> = {
       responsive: true,
@@ -82,7 +82,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         const start = chosen.find((p) => p.part === span.part && p.end === 'inlet')!;
         const x = scales.x!.getPixelForValue(length(start.distance + span.length / 2));
         const important = ['pump', 'filter', 'rail', 'regulator', 'carburettor', 'hardLine', 'hose'].includes(
-          allParts(job).find((c) => c.id === span.part)!.kind,
+          job.parts[span.part]!.kind,
         );
         if (!important || x - last < 15) continue;
         last = x;
@@ -129,11 +129,14 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
   );
 }
 
-/** A return that does not begin where the supply ends is drawn apart from it. */
+/** A part that the one before it on the list does not lead to begins a stretch of its own: a branch, a return. */
 function withGap(job: Job, profile: readonly ProfilePoint[]): (ProfilePoint | undefined)[] {
-  const first = profile.findIndex((p) => p.part === job.run.return[0]?.id);
-  const joined = job.run.supply.at(-1)?.kind === 'regulator';
-  return first < 0 || joined ? [...profile] : [...profile.slice(0, first), undefined, ...profile.slice(first)];
+  const run = circuitsOf(job);
+  return profile.flatMap((place, i): (ProfilePoint | undefined)[] => {
+    const before = profile[i - 1];
+    const goesOn = !before || place.end === 'outlet' || run.into(place.part).some((f) => f.from === before.part);
+    return goesOn ? [place] : [undefined, place];
+  });
 }
 
 type Profiles = { key: string; short: string; dash: number[]; profile: ReturnType<typeof pressureProfile> }[];

@@ -3,7 +3,7 @@ import type { Measured } from '@endrel/core/job/measured';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
 import type { Port } from '@endrel/core/fittings/port';
-import type { PumpTable } from '@endrel/core/job/components/pump';
+import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
 import { unfinishedText } from '../session/draft-store.ts';
 import { anchorOf } from './anchor.ts';
 import { capital } from './capital.ts';

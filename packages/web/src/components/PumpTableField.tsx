@@ -2,7 +2,7 @@ import { Plus, X } from 'lucide-react';
 import type { PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
 import { useKeepPump, usePumpLibrary } from '../api/pumps.ts';
 import { FileButton } from './FileButton.tsx';
-import { pumpTableFields, type PumpTable } from '@endrel/core/job/components/pump';
+import { pumpTableFields, type PumpTable } from '@endrel/core/parts/pump/pump-table';
 import type { Measured } from '@endrel/core/job/measured';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
 import { pumpTableFault } from '@endrel/core/hydraulics/pump-curve';

@@ -1,5 +1,6 @@
 import { assumed } from '@endrel/core/job/assumption';
 import type { Job } from '@endrel/core/job/job';
+import { circuitsOf } from '@endrel/core/run/circuits';
 import { useDisplayUnits } from '../units/display-units.tsx';
 
 interface Mark {
@@ -17,10 +18,11 @@ const TANK = { left: 40, right: 210 };
 export function HeightsDrawing({ job }: { job: Job }) {
   const units = useDisplayUnits();
   const { tank, railHeight } = job.survey;
-  const pump = job.run.supply.find((c) => c.kind === 'pump');
+  const run = circuitsOf(job);
+  const pump = run.parts.find((p) => p.kind === 'pump');
   const pumpHeight =
     pump?.kind === 'pump' ? (pump.inletHeight?.si ?? (pump.place === 'inTank' ? 0 : undefined)) : undefined;
-  const drop = job.run.return.find((c) => c.kind === 'returnDrop');
+  const drop = run.parts.find((p) => p.kind === 'returnDrop');
   const marks: Mark[] = [];
   const add = (name: string, height: number | undefined, colour: string) =>
     height !== undefined && marks.push({ name, height, colour });

@@ -78,11 +78,11 @@ export const actSchema = z.discriminatedUnion('act', [
     at: z.iso.datetime(),
   }),
   z.strictObject({ act: z.literal('withdrawOverrule'), snag: z.string().max(120) }),
-  /** Records as they were before another act: undo, and redo of an undo. */
+  /** Fields as they were before another act: undo, and redo of an undo. Done only where they are as that act left them. */
   z.strictObject({
     act: z.literal('restore'),
     records: z
-      .array(z.strictObject({ path: pathSchema, value: z.unknown().optional() }))
+      .array(z.strictObject({ path: pathSchema, value: z.unknown().optional(), was: z.unknown().optional() }))
       .min(1)
       .max(1000)
       .readonly(),

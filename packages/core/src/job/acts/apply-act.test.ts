@@ -46,7 +46,7 @@ describe('an act', () => {
     { act: 'moveRegulator', id: 'regulator-1', to: 'afterRail' },
     { act: 'overruleSnag', snag: 'pump-margin:pump-1', reason: 'only ever driven on the quay', at: '2026-01-02T03:04:05Z' }, // prettier-ignore
     { act: 'withdrawOverrule', snag: 'pump-margin:pump-1' },
-    { act: 'restore', title: 'undo', records: [{ path: ['parts', 'hose-1'], value: mailVan.parts['hose-2'] && { ...mailVan.parts['hose-1'] } }] }, // prettier-ignore
+    { act: 'restore', title: 'undo', records: [{ path: ['parts', 'hose-1', 'length'], value: { si: 0.3, unit: 'mm' }, was: get(mailVan, 'hose').length }] }, // prettier-ignore
   ];
   for (const one of acts)
     it(`${describeAct(mailVan, one)}: gives a valid job and leaves the old one alone`, () => {

@@ -6,8 +6,9 @@ import { jointProperties } from '../../parts/joint.ts';
 import type { Job } from '../job.ts';
 import { layouts } from '../layout.ts';
 import type { FieldPath } from '../needs.ts';
-import { actSchema, type Act } from './act.ts';
+import { actSchema, type Act, type ActOf } from './act.ts';
 import { GraphEdit, takingOver, throughPorts } from './graph-edit.ts';
+import { isSame } from './is-same.ts';
 import { judgeTouched } from './judge.ts';
 import { layOut } from './lay-out.ts';
 import { moveRegulator, regulatorPlaces } from './move-regulator.ts';
@@ -57,7 +58,7 @@ function apply(job: Job, act: Act): Job {
       const rows = valueAt(job, outsideRun(act.path)) as { id: string }[] | undefined;
       const left = rows?.filter((row) => row.id !== act.id);
       if (!rows || left!.length === rows.length) refused(`the row “${act.id}” is no longer there`);
-      return setAt(job, act.path, left) as Job;
+      return setAt(job, act.path, left!.length > 0 ? left : undefined) as Job;
     }
     case 'setOnPart':
       return setOnPart(job, act.id, act.key, act.value);
@@ -154,10 +155,32 @@ function apply(job: Job, act: Act): Job {
       return { ...job, overrules };
     }
     case 'restore':
-      return act.records.reduce((changed, { path, value }) => setAt(changed, path, value) as Job, job);
+      return restore(job, act);
     default:
       return assertNever(act);
   }
+}
+
+/** Puts fields back, children of a record before the record itself would be missing. */
+function restore(job: Job, { records }: ActOf<'restore'>): Job {
+  const changed = records.find(({ path, was }) => !isSame(valueAt(job, path), was));
+  if (changed) refused(`“${changed.path.join(' ')}” has been changed since: putting it back would undo that`);
+  return records.reduce((done, { path, value }) => putBack(done, path, value) as Job, job);
+}
+
+/** As `setAt`, but a row that is gone comes back at the end of its list. */
+function putBack(root: unknown, path: FieldPath, value: unknown): unknown {
+  const [key, ...rest] = path;
+  if (rest.length === 0 && Array.isArray(root) && rowAt(root as unknown[], key!) < 0)
+    return value === undefined ? (root as unknown[]) : [...(root as unknown[]), value];
+  if (rest.length === 0) return setAt(root, path, value);
+  if (Array.isArray(root)) {
+    const at = rowAt(root as unknown[], key!);
+    return at < 0 ? (root as unknown[]) : (root as unknown[]).with(at, putBack((root as unknown[])[at], rest, value));
+  }
+  if (forbidden.has(key!)) refused(`there is no field “${key!}”`);
+  const object = (root ?? {}) as Step;
+  return { ...object, [key!]: putBack(object[key!] ?? {}, rest, value) };
 }
 
 function editing(job: Job, change: (edit: GraphEdit<Job>) => void): Job {

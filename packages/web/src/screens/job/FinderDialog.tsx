@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { partKinds, partName } from '@endrel/core/parts/kinds';
-import { allParts } from '@endrel/core/job/needs';
+import { partsOnRun } from '@endrel/core/job/graph';
 import { useJobList } from '../../api/jobs.ts';
 import { useJob } from '../../session/session-context.tsx';
 import type { JobView } from './use-job-view.ts';
@@ -24,7 +24,7 @@ function Finder({ onClose, view }: { onClose(): void; view: JobView }) {
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
   const fits = (text: string) => words.every((w) => text.toLowerCase().includes(w));
   const found = [
-    ...allParts(job).map((c) => ({
+    ...partsOnRun(job).map((c) => ({
       key: c.id,
       name: partName(c),
       kind: partKinds[c.kind].name.toLowerCase(),

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { readJob } from '../../api/jobs.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { JobSessionProvider, useJobSession } from '../../session/session-context.tsx';
-import { RunStrip } from '../../drawing/RunStrip.tsx';
+import { RunStrip } from '../../drawing/run/RunStrip.tsx';
 import { BriefStage } from '../brief/BriefStage.tsx';
 import { CardsStage } from '../cards/CardsStage.tsx';
 import { GaugeStage } from '../gauge/GaugeStage.tsx';
@@ -63,7 +63,7 @@ function JobFrame() {
       <JobHeader onHelp={() => setDialog('shortcuts')} />
       <div className="no-print border-b border-hair bg-sheet">
         <Readings point={view.point} onPoint={view.setPoint} onWorking={setWorking} />
-        {job.run.supply.length > 0 ? (
+        {Object.keys(job.parts).length > 0 ? (
           <RunStrip
             job={job}
             assessment={assessment}

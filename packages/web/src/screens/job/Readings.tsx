@@ -1,6 +1,6 @@
 import { RadioGroup } from 'radix-ui';
 import { pointKeysOf, pointName, shortPointName } from '@endrel/core/run/operating-point';
-import { resultAt, wantedRailPressure, type PointResult } from '@endrel/core/run/solve-run';
+import { resultAt, type PointResult } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
 import type { ReactNode } from 'react';
 import { capital } from '../../components/capital.ts';
@@ -20,7 +20,7 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
   const solution = assessment?.findings.solution;
   const demand = assessment?.findings.demand;
   const { job } = snapshot;
-  const place = job.run.supply.some((c) => c.kind === 'carburettor') ? 'Carburettor' : 'Rail';
+  const place = Object.values(job.parts).some((p) => p.kind === 'carburettor' && !p.aside) ? 'Carburettor' : 'Rail';
   const waiting = waitingFor(assessment);
   return (
     <div className="relative flex items-stretch overflow-x-auto border-b border-hair">
@@ -88,9 +88,8 @@ function Reading({
 
 /** What the rail ought to have at this point; said strongly when it has not. */
 function Wanted({ result }: { result: PointResult }) {
-  const { snapshot } = useJobSession();
   const units = useDisplayUnits();
-  const wanted = wantedRailPressure(snapshot.job, result.point);
+  const { wanted } = result;
   if (wanted === undefined) return null;
   const off = Math.abs(result.railPressure - wanted) > TOLERABLE * wanted;
   return (

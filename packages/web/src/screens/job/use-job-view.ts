@@ -61,12 +61,12 @@ export function useJobView(): JobView {
       goTo: (to) => go(to, {}),
       selectPart: (chosen) => go('run', { part: chosen, tab: firstTab('run') }),
       setPoint: (chosen) => go(stage, { at: chosen }),
-      goToField: (to, path, part) => {
-        if (to === stage && (!part || part === part) && focusField(path)) return;
+      goToField: (to, path, wantedPart) => {
+        if (to === stage && (!wantedPart || wantedPart === part) && focusField(path)) return;
         wanted.current = path;
         // a usual point's own conditions are shown for the point that is chosen
         const at = path[0] === 'points' && path[1] !== 'own' ? String(path[1]) : undefined;
-        go(to, { part: part, at, tab: tabOfField(to, path) });
+        go(to, { part: wantedPart, at, tab: tabOfField(to, path) });
       },
     }),
     [id, stage, part, point, go],

@@ -5,7 +5,7 @@ import { useJobList, useShop } from '../../api/jobs.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
-import { MiniRun } from '../../drawing/MiniRun.tsx';
+import { MiniRun } from '../../drawing/run/MiniRun.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { ImportButton } from './ImportButton.tsx';
 import { NewJobDialog } from './NewJobDialog.tsx';

@@ -1,3 +1,4 @@
+import { partsAside } from '@endrel/core/job/graph';
 import { useState, type ReactNode } from 'react';
 import { partName } from '@endrel/core/parts/kinds';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
@@ -6,7 +7,7 @@ import { miniRun } from '@endrel/core/contract/summary';
 import { TextField } from '../../components/PropertyField.tsx';
 import { useLayoutComparison } from '../../calc/use-layout-comparison.ts';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
-import { MiniRun } from '../../drawing/MiniRun.tsx';
+import { MiniRun } from '../../drawing/run/MiniRun.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Bar, PressureDots, type Range } from './PressureDots.tsx';
@@ -218,10 +219,10 @@ export function LayoutStage() {
             onChange={(value, group) => act({ act: 'set', path: ['layout', 'overrule'], value }, group)}
           />
         )}
-        {job.run.spare && (
+        {partsAside(job).length > 0 && (
           <p>
             <span className="font-semibold">Set aside, with their measurements:</span>{' '}
-            {job.run.spare.map(partName).join(', ')}.
+            {partsAside(job).map(partName).join(', ')}.
           </p>
         )}
         <p className="label">

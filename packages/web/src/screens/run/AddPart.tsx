@@ -1,37 +1,26 @@
 import { DropdownMenu } from 'radix-ui';
 import { Plus } from 'lucide-react';
-import { partKinds, partName, type Part, type PartKind } from '@endrel/core/parts/kinds';
-import { freshId } from '@endrel/core/job/acts/fresh-id';
-import type { Line } from '@endrel/core/job/job';
+import { partsAside } from '@endrel/core/job/graph';
+import { partKinds, partName } from '@endrel/core/parts/kinds';
 import { useAct, useJob } from '../../session/session-context.tsx';
+import { kindsFor, placing, takingUp, type Spot } from './place-part.ts';
 
-/** Puts a new, still unmeasured part on the run. */
+/** Puts a new, still unmeasured part on the run, or takes up one that was set aside. */
 export function AddPart({
-  line,
-  index,
+  spot,
   onAdded,
   label = 'Put a part here',
 }: {
-  line: Line;
-  index: number;
+  spot: Spot;
   onAdded(id: string): void;
   label?: string;
 }) {
   const job = useJob();
   const act = useAct();
-  const kinds = (Object.keys(partKinds) as PartKind[]).filter((kind) =>
-    kind === 'tank'
-      ? !job.run.supply.some((c) => c.kind === 'tank') && line === 'supply'
-      : line === 'supply'
-        ? kind !== 'returnDrop'
-        : !['pump', 'rail', 'carburettor', 'sock', 'swirlPot', 'pressureSensor'].includes(kind),
-  );
-  const spare = (job.run.spare ?? []).filter((c) => kinds.includes(c.kind));
-  const add = (kind: PartKind) => {
-    const part = { kind, id: freshId(job, kind) } as Part;
-    act({ act: 'insertComponent', line, index: kind === 'tank' ? 0 : index, part });
-    onAdded(part.id);
-  };
+  const aside = partsAside(job).flatMap((part) => {
+    const taking = takingUp(job, part, spot);
+    return taking ? [{ part, taking }] : [];
+  });
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="button">
@@ -39,30 +28,40 @@ export function AddPart({
         {label}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="z-30 min-w-44 border border-ink bg-sheet py-1" align="start" sideOffset={2}>
-          {spare.map((part) => (
-            <DropdownMenu.Item
+        <DropdownMenu.Content
+          className="z-30 max-h-[70vh] min-w-44 overflow-y-auto border border-ink bg-sheet py-1"
+          align="start"
+          sideOffset={2}
+        >
+          {aside.map(({ part, taking }) => (
+            <MenuItem
               key={part.id}
-              className="cursor-pointer px-3 py-1.5 data-[highlighted]:bg-lit"
               onSelect={() => {
-                act({ act: 'moveComponent', id: part.id, line, index });
+                act(taking);
                 onAdded(part.id);
               }}
             >
               {partName(part)} <span className="label">set aside, as measured</span>
-            </DropdownMenu.Item>
+            </MenuItem>
           ))}
-          {kinds.map((kind) => (
-            <DropdownMenu.Item
+          {kindsFor(job, spot).map((kind) => (
+            <MenuItem
               key={kind}
-              className="cursor-pointer px-3 py-1.5 data-[highlighted]:bg-lit"
-              onSelect={() => add(kind)}
+              onSelect={() => {
+                const placed = placing(job, kind, spot)!;
+                act(placed.act);
+                onAdded(placed.id);
+              }}
             >
               {partKinds[kind].name}
-            </DropdownMenu.Item>
+            </MenuItem>
           ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
   );
 }
+
+export const MenuItem = (props: DropdownMenu.DropdownMenuItemProps) => (
+  <DropdownMenu.Item className="cursor-pointer px-3 py-1.5 data-[highlighted]:bg-lit" {...props} />
+);

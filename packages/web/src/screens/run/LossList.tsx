@@ -1,5 +1,4 @@
-import { partName } from '@endrel/core/parts/kinds';
-import { allParts } from '@endrel/core/job/needs';
+import { isPump, partName } from '@endrel/core/parts/kinds';
 import type { Job } from '@endrel/core/job/job';
 import { resultAt, type RunSolution } from '@endrel/core/run/solve-run';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -14,13 +13,12 @@ interface LossListProps {
 /** Where each kPa goes: every part of the run by what it loses, the greediest first. */
 export function LossList({ job, solution, point, onPart }: LossListProps) {
   const units = useDisplayUnits();
-  const parts = allParts(job);
   const result = resultAt(solution, point);
   const losses = result.parts
     .flatMap((c) => {
-      const part = parts.find((p) => p.id === c.id);
+      const part = job.parts[c.id];
       const loss = c.inletPressure - c.outletPressure;
-      return part && part.kind !== 'pump' && loss > 0 ? [{ id: c.id, name: partName(part), loss }] : [];
+      return part && !isPump(part) && loss > 0 ? [{ id: c.id, name: partName(part), loss }] : [];
     })
     .sort((a, b) => b.loss - a.loss);
   const total = losses.reduce((sum, l) => sum + l.loss, 0);

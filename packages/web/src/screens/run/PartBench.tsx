@@ -1,30 +1,28 @@
-import { ArrowLeft, ArrowRight, Trash2 } from 'lucide-react';
-import {
-  partKinds,
-  partName,
-  propertiesOf,
-  type Part,
-  type PartKind,
-  isBypass,
-} from '@endrel/core/parts/kinds';
-import { regulatorPlace, regulatorPlaces, type RegulatorPlace } from '@endrel/core/job/acts/move-regulator';
-import { commonProperties } from '@endrel/core/parts/define-part';
-import { returnEndProperty } from '@endrel/core/job/return-end';
-import { lineOf } from '@endrel/core/job/needs';
-import { isRelevant } from '@endrel/core/job/relevant';
+import { ArrowLeft, ArrowRight, Archive, RotateCw, Trash2 } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import type { Act } from '@endrel/core/job/acts/act';
+import { freshId } from '@endrel/core/job/acts/fresh-id';
+import { throughPorts } from '@endrel/core/job/acts/graph-edit';
+import { regulatorPlace, regulatorPlaces } from '@endrel/core/job/acts/move-regulator';
+import type { RegulatorPlace } from '@endrel/core/job/acts/act';
+import type { Job } from '@endrel/core/job/job';
 import type { Property } from '@endrel/core/job/property';
+import { commonProperties } from '@endrel/core/parts/define-part';
+import { kindOf, partKinds, partName, propertiesOf, type Part, type PartKind } from '@endrel/core/parts/kinds';
+import { circuitsOf } from '@endrel/core/run/circuits';
 import { PropertyField } from '../../components/PropertyField.tsx';
-import { variantOf } from '../../drawing/symbols/variant-of.ts';
 import { PartSymbol } from '../../drawing/symbols/PartSymbol.tsx';
 import { useAct, useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
-import { AddPart } from './AddPart.tsx';
+import { ActButton } from './ActButton.tsx';
+import { MenuItem } from './AddPart.tsx';
 import { PartReadings } from './PartReadings.tsx';
+import { PortList } from './PortList.tsx';
 
 /** Fields that few parts need: folded away until one of them is filled in or asked for. */
 const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>> = {
   pump: {
-    'Beside another pump, staged': ['beside', 'runs', 'startsAtDemand', 'startsAtBoost', 'ownRelay'],
+    'Staged beside another pump': ['runs', 'startsAtDemand', 'startsAtBoost', 'ownRelay'],
     'Driven by': ['drive', 'targetPressure', 'targetReferenced', 'sensorExpected', 'sensorShielded', 'leastDuty'],
     'Wiring and fuse': [
       'fuse',
@@ -44,8 +42,8 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
   const { session, snapshot, assessment } = useJobSession();
   const act = useAct();
   const { job } = snapshot;
-  const line = lineOf(job, part.id)!;
-  const index = job.run[line].findIndex((c) => c.id === part.id);
+  const run = circuitsOf(job);
+  const line = run.lineOf(part.id);
   const values = part as unknown as Record<string, unknown>;
   const solution = assessment?.findings.solution;
   const field = (key: string, property: Property) => (
@@ -53,14 +51,14 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
       key={key}
       jobId={session.id}
       property={property}
-      path={['run', line, index, key]}
+      path={['parts', part.id, key]}
       value={values[key]}
       needed={isNeeded(key)}
       onChange={(value, group) => act({ act: 'setOnPart', id: part.id, key, value }, group)}
     />
   );
   const properties = Object.entries(propertiesOf(part.kind)).filter(
-    ([key, property]) => property.type !== 'pumpTable' && isRelevant(part, key),
+    ([key, property]) => property.type !== 'pumpTable' && kindOf(part).isRelevant?.(part, key) !== false,
   );
   const folds = foldedFields[part.kind] ?? {};
   const isFolded = new Set(Object.values(folds).flat());
@@ -72,8 +70,8 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
     assessment?.findings.needs.some((n) => n.part === part.id && n.path.at(-1) === key) ?? false;
   const place = regulatorPlace(job, part.id);
   const tables = Object.entries(propertiesOf(part.kind)).filter(([, property]) => property.type === 'pumpTable');
-  const neighbour = job.run[line][index - 1] ?? job.run[line][index + 1];
-  const fixedPlace = part.kind === 'tank';
+  const neighbour = run.into(part.id)[0]?.from ?? run.outOf(part.id)[0]?.to;
+  const go = () => neighbour !== undefined && view.selectPart(neighbour);
   return (
     <section aria-label={partName(part)}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-ink pb-1">
@@ -84,7 +82,7 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
           aria-hidden="true"
           style={{ color: line === 'supply' ? 'var(--supply)' : 'var(--return)' }}
         >
-          <PartSymbol kind={part.kind} variant={variantOf(part)} backwards={line === 'return'} />
+          <PartSymbol symbol={kindOf(part).symbol(part)} backwards={line === 'return'} />
         </svg>
         <div className="min-w-0">
           <h2 className="truncate text-lg leading-tight">{partName(part)}</h2>
@@ -93,39 +91,21 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
           </p>
         </div>
         <div className="ml-auto flex gap-0.5">
-          {!fixedPlace && (
-            <>
-              <button
-                className="quiet"
-                disabled={index <= (line === 'supply' ? 1 : 0)}
-                onClick={() => act({ act: 'moveComponent', id: part.id, line, index: index - 1 })}
-                aria-label="Move it one place towards the start"
-                title="Move it one place towards the start"
-              >
-                <ArrowLeft size={16} aria-hidden />
-              </button>
-              <button
-                className="quiet"
-                disabled={index >= job.run[line].length - 1}
-                onClick={() => act({ act: 'moveComponent', id: part.id, line, index: index + 1 })}
-                aria-label="Move it one place towards the end"
-                title="Move it one place towards the end"
-              >
-                <ArrowRight size={16} aria-hidden />
-              </button>
-            </>
-          )}
-          <button
-            className="quiet"
-            aria-label="Take it out"
-            title="Take it out (undo brings it back)"
-            onClick={() => {
-              act({ act: 'removeComponent', id: part.id });
-              if (neighbour) view.selectPart(neighbour.id);
-            }}
-          >
+          <ActButton className="quiet" act={moving(job, part, 'earlier')} label="Move it one place towards the start">
+            <ArrowLeft size={16} aria-hidden />
+          </ActButton>
+          <ActButton className="quiet" act={moving(job, part, 'later')} label="Move it one place towards the end">
+            <ArrowRight size={16} aria-hidden />
+          </ActButton>
+          <ActButton className="quiet" act={{ act: 'turnRound', id: part.id }} label="Turn it round">
+            <RotateCw size={16} aria-hidden />
+          </ActButton>
+          <ActButton className="quiet" act={{ act: 'setAside', id: part.id }} label="Set it aside" onDone={go}>
+            <Archive size={16} aria-hidden />
+          </ActButton>
+          <ActButton className="quiet" act={{ act: 'takeOut', id: part.id }} label="Take it out" onDone={go}>
             <Trash2 size={16} aria-hidden />
-          </button>
+          </ActButton>
         </div>
       </div>
       {solution && part.kind !== 'tank' && <PartReadings part={part} solution={solution} point={view.point} />}
@@ -139,16 +119,6 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
           <div className="grid gap-x-5 sm:grid-cols-2">{fields.map(([key, property]) => field(key, property))}</div>
         </details>
       ))}
-      {line === 'return' && index === job.run.return.length - 1 && (
-        <PropertyField
-          jobId={session.id}
-          property={returnEndProperty}
-          path={['run', 'returnTo']}
-          value={job.run.returnTo}
-          needed={false}
-          onChange={(value, group) => act({ act: 'set', path: ['run', 'returnTo'], value }, group)}
-        />
-      )}
       {tables.map(([key, property]) => field(key, property))}
       {part.kind === 'tank' ? (
         <p className="py-2 text-ink-soft">
@@ -158,36 +128,69 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
           </button>
           .
         </p>
-      ) : (
-        <details open={part.inletPort !== undefined || part.outletPort !== undefined}>
-          <summary className="py-1 font-semibold">Ports, joint and note</summary>
-          <div className="grid gap-x-5 sm:grid-cols-1">
-            {field('inletPort', commonProperties.inletPort)}
-            {field('inletSealant', commonProperties.inletSealant)}
-            {field('outletPort', commonProperties.outletPort)}
-          </div>
-          <div className="grid gap-x-5 sm:grid-cols-2">
-            {field('outletHeight', commonProperties.outletHeight)}
-            {field('seals', commonProperties.seals)}
-            {field('note', commonProperties.note)}
-          </div>
-        </details>
-      )}
+      ) : null}
+      <h3 className="pt-1 font-semibold">Ports and joints</h3>
+      <PortList part={part} onPart={view.selectPart} />
+      <details>
+        <summary className="py-1 font-semibold">Place in the layout, seals and note</summary>
+        <div className="grid gap-x-5 sm:grid-cols-2">
+          {field('role', commonProperties.role)}
+          {field('seals', commonProperties.seals)}
+          {field('note', commonProperties.note)}
+        </div>
+      </details>
       <div className="flex flex-wrap gap-2 py-2">
-        {!fixedPlace && <AddPart line={line} index={index} onAdded={view.selectPart} label="Put a part before it" />}
-        <AddPart line={line} index={index + 1} onAdded={view.selectPart} label="Put a part after it" />
+        {part.kind !== 'tank' && <SwapMenu part={part} onPart={view.selectPart} />}
         {place !== undefined &&
           (Object.keys(regulatorPlaces) as RegulatorPlace[])
             .filter((to) => to !== place)
             .map((to) => (
-              <button key={to} className="button" onClick={() => act({ act: 'moveRegulator', id: part.id, to })}>
+              <ActButton key={to} act={{ act: 'moveRegulator', id: part.id, to }}>
                 Move it {regulatorPlaces[to]}
-              </button>
+              </ActButton>
             ))}
-        {line === 'supply' && isBypass(part) && job.run.return.length === 0 && (
-          <AddPart line="return" index={0} onAdded={view.selectPart} label="Start its return" />
-        )}
       </div>
     </section>
+  );
+}
+
+/** Past the part before it, or past the one behind it, on the same line. */
+function moving(job: Job, part: Part, way: 'earlier' | 'later'): Act | undefined {
+  if (!throughPorts(part)) return undefined;
+  const run = circuitsOf(job);
+  const joint =
+    way === 'earlier'
+      ? run.into(run.into(part.id)[0]?.from ?? '')[0]?.joint
+      : run.outOf(run.outOf(part.id)[0]?.to ?? '')[0]?.joint;
+  return joint === undefined ? undefined : { act: 'movePart', id: part.id, joint };
+}
+
+/** Another part in its place; joints and what both kinds measure are kept. */
+function SwapMenu({ part, onPart }: { part: Part; onPart(id: string): void }) {
+  const { snapshot } = useJobSession();
+  const act = useAct();
+  const kinds = (Object.keys(partKinds) as PartKind[]).filter(
+    (kind) => kind !== 'tank' && (throughPorts({ kind, id: '' } as Part) === undefined) === (throughPorts(part) === undefined),
+  );
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="button">Swap it for …</DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1" align="start">
+          {kinds.map((kind) => (
+            <MenuItem
+              key={kind}
+              onSelect={() => {
+                const by = { kind, id: freshId(snapshot.job, kind) } as Part;
+                act({ act: 'swapPart', id: part.id, by });
+                onPart(by.id);
+              }}
+            >
+              {part.kind === kind ? `Another ${partKinds[kind].name.toLowerCase()}` : partKinds[kind].name}
+            </MenuItem>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
   );
 }

@@ -1,5 +1,5 @@
-import type { PartKind } from '@endrel/core/parts/kinds';
-import { allParts } from '@endrel/core/job/needs';
+import { partsAside, partsOnRun } from '@endrel/core/job/graph';
+import { partName } from '@endrel/core/parts/kinds';
 import { lazy, Suspense } from 'react';
 import { useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
@@ -16,12 +16,13 @@ const drawing = <p className="h-64 text-ink-soft">Drawing …</p>;
 export function PartTab({ view }: { view: JobView }) {
   const { snapshot, assessment } = useJobSession();
   const { job } = snapshot;
-  const parts = allParts(job);
-  const part = parts.find((c) => c.id === view.part);
+  const parts = partsOnRun(job);
+  const aside = partsAside(job);
+  const part = parts.find((p) => p.id === view.part);
   const solution = assessment?.findings.solution;
   // charts draw what was computed from the job that it was computed from: an edit is ahead of its assessment for a moment
   const solved = assessment?.findings.job;
-  const solvedPart = solved && allParts(solved).find((c) => c.id === view.part);
+  const solvedPart = solved && view.part !== undefined ? solved.parts[view.part] : undefined;
   if (parts.length === 0)
     return (
       <div className="sheet max-w-xl p-5">
@@ -31,7 +32,7 @@ export function PartTab({ view }: { view: JobView }) {
           <button className="button button-ink" onClick={() => view.goTo('layout')}>
             Choose a layout
           </button>
-          <AddPart line="supply" index={0} onAdded={view.selectPart} />
+          <AddPart spot="loose" onAdded={view.selectPart} />
         </div>
       </div>
     );
@@ -89,12 +90,16 @@ export function PartTab({ view }: { view: JobView }) {
               Click one on the run above, or walk it with the arrow keys. Its measurements and what it does at each
               operating point appear here.
             </p>
-            <AddPart line="supply" index={firstPlace(job.run.supply)} onAdded={view.selectPart} />
+            <AddPart spot="loose" onAdded={view.selectPart} label="Put a part beside the run" />
           </div>
+        )}
+        {aside.length > 0 && (
+          <p className="mt-2 text-ink-soft">
+            Set aside, with their measurements: {aside.map(partName).join(', ')}. They are offered wherever a part can
+            be put in.
+          </p>
         )}
       </div>
     </div>
   );
 }
-
-const firstPlace = (supply: readonly { kind: PartKind }[]) => (supply[0]?.kind === 'tank' ? 1 : 0);

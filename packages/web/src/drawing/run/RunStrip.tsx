@@ -1,17 +1,17 @@
 import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Assessment } from '@endrel/core/assess';
 import { grades, type Grade } from '@endrel/core/checks/snag';
-import { partName } from '@endrel/core/parts/kinds';
+import type { PortAsItIs } from '@endrel/core/job/graph';
 import type { Job } from '@endrel/core/job/job';
-import { assumed } from '@endrel/core/job/assumption';
+import { kindOf, partName } from '@endrel/core/parts/kinds';
 import { pointName } from '@endrel/core/run/operating-point';
-import { GradeShape } from './GradeMark.tsx';
-import { circuits } from './line-patterns.ts';
-import { OVERFLOW_Y, runGeometry, type RunGeometry, type Slot } from './run-geometry.ts';
+import { GradeShape } from '../GradeMark.tsx';
+import { circuits } from '../line-patterns.ts';
+import { PartSymbol } from '../symbols/PartSymbol.tsx';
+import { wrapName } from '../wrap-name.ts';
+import { runGeometry, type Place, type RunGeometry, type Slot, type TankOutline } from './run-geometry.ts';
 import { RunNumbers } from './RunNumbers.tsx';
-import { PartSymbol } from './symbols/PartSymbol.tsx';
-import { variantOf } from './symbols/variant-of.ts';
-import { wrapName } from './wrap-name.ts';
+import { nextOnRun, type Direction } from './walk.ts';
 
 interface RunStripProps {
   readonly job: Job;
@@ -31,17 +31,16 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
     return () => observer.disconnect();
   }, []);
   const geometry = runGeometry(job, available);
-  const order = [...job.run.supply, ...job.run.return].map((c) => c.id);
 
   const walk = (event: KeyboardEvent) => {
-    const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
-    if (!step || order.length === 0) return;
+    const direction = ({ ArrowRight: 'right', ArrowDown: 'down', ArrowLeft: 'left', ArrowUp: 'up' } as const)[event.key];
+    if (!direction) return;
     event.preventDefault();
-    const focused = (event.target as Element).closest('[data-component]')?.getAttribute('data-component');
-    const at = order.indexOf(focused ?? selected ?? '');
-    const next = order[(at + step + order.length) % order.length]!;
+    const focused = (event.target as Element).closest('[data-part]')?.getAttribute('data-part');
+    const next = nextOnRun(geometry, focused ?? selected, direction satisfies Direction);
+    if (next === undefined) return;
     onSelect(next);
-    frame.current?.querySelector<SVGGElement>(`[data-component="${next}"]`)?.focus();
+    frame.current?.querySelector<SVGGElement>(`[data-part="${next}"]`)?.focus();
   };
 
   return (
@@ -58,16 +57,16 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
             <path d="M0 3H5" stroke="var(--hair-strong)" strokeWidth="0.9" />
           </pattern>
         </defs>
-        <TankOutline geometry={geometry} job={job} selected={selected} onSelect={onSelect} />
-        <Lines geometry={geometry} job={job} />
+        {geometry.tank && <Tank tank={geometry.tank} selected={selected} onSelect={onSelect} />}
+        <Lines geometry={geometry} />
         <RunNumbers geometry={geometry} assessment={assessment} point={point} job={job} />
         {geometry.slots.map((slot) => (
-          <Place
+          <PartOnRun
             key={slot.part.id}
             slot={slot}
             geometry={geometry}
             selected={slot.part.id === selected}
-            focusable={slot.part.id === (selected ?? geometry.slots[0]?.part.id)}
+            focusable={slot.part.id === (isShown(geometry, selected) ? selected : geometry.slots[0]?.part.id)}
             grade={worstGrade(assessment, slot.part.id)}
             need={assessment?.findings.needs.some((n) => n.part === slot.part.id) ?? false}
             onSelect={onSelect}
@@ -81,76 +80,72 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
 const worstGrade = (assessment: Assessment | undefined, id: string): Grade | undefined =>
   grades.find((grade) => assessment?.snags.some((s) => s.part === id && s.grade === grade && !s.overruled));
 
-function TankOutline({
-  geometry: { tank },
-  job,
+const isShown = ({ slots, tank }: RunGeometry, id: string | undefined) =>
+  id !== undefined && (tank?.part.id === id || slots.some((s) => s.part.id === id));
+
+function Tank({
+  tank,
   selected,
   onSelect,
-}: { geometry: RunGeometry; job: Job } & Pick<RunStripProps, 'selected' | 'onSelect'>) {
-  const part = job.run.supply.find((c) => c.kind === 'tank');
-  if (!part) return null;
-  const level =
-    tank.bottom - (tank.bottom - tank.top) * Math.min(0.85, Math.max(0.12, assumed(job.assumptions, 'fuelLevel')));
-  const width = tank.right - tank.left;
+}: { tank: TankOutline } & Pick<RunStripProps, 'selected' | 'onSelect'>) {
+  const { part, level, left, right, top, bottom, open } = tank;
+  const width = right - left;
   return (
     <g
       role="button"
       tabIndex={selected === part.id ? 0 : -1}
-      data-component={part.id}
-      aria-label={partName(part)}
+      data-part={part.id}
+      aria-label={withOpen(partName(part), open)}
       aria-pressed={selected === part.id}
       onClick={() => onSelect(part.id)}
       onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(part.id)}
       className="cursor-pointer"
     >
-      <rect x={tank.left} y={level} width={width} height={tank.bottom - level} fill="var(--fuel)" />
-      <rect x={tank.left} y={level} width={width} height={tank.bottom - level} fill="url(#fuel-hatch)" />
-      <path d={`M${tank.left} ${level}H${tank.right}`} stroke="var(--ink-soft)" strokeWidth={1} strokeDasharray="6 3" />
-      <path
-        d={`M${tank.left} ${tank.top}V${tank.bottom}H${tank.right}V${tank.top}Z`}
-        fill="none"
+      <rect x={left} y={level} width={width} height={bottom - level} fill="var(--fuel)" />
+      <rect x={left} y={level} width={width} height={bottom - level} fill="url(#fuel-hatch)" />
+      <path d={`M${left} ${level}H${right}`} stroke="var(--ink-soft)" strokeWidth={1} strokeDasharray="6 3" />
+      <rect
+        x={left}
+        y={top}
+        width={width}
+        height={bottom - top}
+        fill="transparent"
         stroke="var(--ink)"
         strokeWidth={selected === part.id ? 3.4 : 2}
       />
-      <text x={tank.left + 7} y={tank.top - 7} className="figure" fontSize={12} fill="var(--ink)">
+      <text x={left + 7} y={top - 7} className="figure" fontSize={12} fill="var(--ink)">
         {partName(part)}
       </text>
+      <OpenPorts open={open} x={left + 60} y={top} />
     </g>
   );
 }
 
-function Lines({ geometry, job }: { geometry: RunGeometry; job: Job }) {
-  const { slots, tank, supplyY, returnY, spillX, returnEndX, potX, groups } = geometry;
-  const supply = slots.filter((s) => s.line === 'supply');
-  const back = slots.filter((s) => s.line === 'return');
-  const drop = back.find((s) => s.part.kind === 'returnDrop');
-  const start = supply[0] && supply[0].x < tank.right ? supply[0].x : tank.right;
-  const toPot = returnEndX === potX;
-  const end = toPot ? `H${potX}V${supplyY + 17}` : `H${drop ? drop.x : tank.right}`;
-  const sensor = supply.find((s) => s.part.kind === 'pressureSensor');
-  const controlled = supply.find((s) => s.part.kind === 'pump' && s.part.drive === 'pwm');
+/** Ports that lead nowhere and that nothing closes. */
+function OpenPorts({ open, x, y }: { open: readonly PortAsItIs[]; x: number; y: number }) {
+  return open.map((port, i) => (
+    <circle key={port.port} cx={x + 9 * i} cy={y} r={3.2} fill="var(--sheet)" stroke="var(--fix)" strokeWidth={1.6}>
+      <title>{`${port.spec.name}: open`}</title>
+    </circle>
+  ));
+}
+
+const withOpen = (name: string, open: readonly PortAsItIs[]) =>
+  open.length === 0 ? name : `${name}, open: ${open.map((p) => p.spec.name).join(', ')}`;
+
+const drawn = ([first, ...rest]: readonly Place[]) => `M${first!.join(' ')}${rest.map((p) => `L${p.join(' ')}`).join('')}`;
+
+function Lines({ geometry }: { geometry: RunGeometry }) {
+  const { slots, wires } = geometry;
+  const sensor = slots.find((s) => s.part.kind === 'pressureSensor');
+  const controlled = slots.find((s) => s.part.kind === 'pump' && s.part.drive === 'pwm');
   return (
     <g fill="none">
-      {supply.length > 0 && <path d={`M${start} ${supplyY}H${supply.at(-1)!.x}`} {...circuits.supply} />}
-      {groups.map(({ x, top, bottom }) => (
-        <path
-          key={x}
-          d={`M${x - 25} ${top}V${bottom}H${x + 25}V${top}${bottom - top > 60 ? `M${x - 25} ${(top + bottom) / 2}H${x + 25}` : ''}`}
-          {...circuits.supply}
-        />
+      {wires.map(({ joint, line, path }) => (
+        <path key={joint} d={drawn(path)} {...circuits[line === 'supply' ? 'supply' : 'return']} />
       ))}
-      {spillX !== undefined && back.length > 0 && (
-        <path d={`M${spillX} ${supplyY}V${returnY}${end}`} {...circuits.return} />
-      )}
-      {spillX === undefined && back.length > 0 && <path d={`M${back[0]!.x} ${returnY}${end}`} {...circuits.return} />}
-      {potX !== undefined && (
-        <path
-          d={`M${potX - 9} ${supplyY - 15}V${OVERFLOW_Y}H${tank.right - 12}V${tank.top + 16}`}
-          {...circuits.return}
-        />
-      )}
-      {sensor && controlled && job.run.supply.length > 0 && (
-        <path d={`M${sensor.x} ${supplyY - 21}V${SIGNAL_Y}H${controlled.x}V${supplyY - 16}`} {...circuits.electrical} />
+      {sensor && controlled && (
+        <path d={`M${sensor.x} ${sensor.y - 21}V${SIGNAL_Y}H${controlled.x}V${controlled.y - 16}`} {...circuits.electrical} />
       )}
     </g>
   );
@@ -158,7 +153,7 @@ function Lines({ geometry, job }: { geometry: RunGeometry; job: Job }) {
 
 const SIGNAL_Y = 12;
 
-function Place({
+function PartOnRun({
   slot,
   geometry,
   selected,
@@ -175,10 +170,12 @@ function Place({
   need: boolean;
   onSelect(id: string): void;
 }) {
-  const { part, x, y, line } = slot;
+  const { part, x, y, line, isInTank, open } = slot;
   const name = partName(part);
   const half = Math.min(geometry.slotWidth, 112) / 2 - 2;
   const frame = Math.min(half, 34);
+  const top = isInTank ? -44 : -21; // in the tank the name stands above: below is the floor
+  const lines = wrapName(name, Math.floor(half / 2.7));
   const state = [grade && { stop: 'stop', fix: 'to fix', note: 'note' }[grade], need && 'to measure']
     .filter(Boolean)
     .join(', ');
@@ -187,27 +184,27 @@ function Place({
       transform={`translate(${x} ${y})`}
       role="button"
       tabIndex={focusable ? 0 : -1}
-      data-component={part.id}
-      aria-label={state ? `${name}: ${state}` : name}
+      data-part={part.id}
+      aria-label={withOpen(state ? `${name}: ${state}` : name, open)}
       aria-pressed={selected}
       onClick={() => onSelect(part.id)}
       onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(part.id)}
       className="cursor-pointer"
     >
-      <rect x={-half} y={-20} width={half * 2} height={62} fill="transparent" />
+      <rect x={-half} y={isInTank ? -42 : -20} width={half * 2} height={62} fill="transparent" />
       {selected && (
         <path
-          d={`M${-frame} -21h9M${-frame} -21v9M${frame} -21h-9M${frame} -21v9M${-frame} 43h9M${-frame} 43v-9M${frame} 43h-9M${frame} 43v-9`}
+          d={`M${-frame} ${top}h9M${-frame} ${top}v9M${frame} ${top}h-9M${frame} ${top}v9M${-frame} ${top + 64}h9M${-frame} ${top + 64}v-9M${frame} ${top + 64}h-9M${frame} ${top + 64}v-9`}
           stroke="var(--ink)"
           strokeWidth={2.2}
           fill="none"
         />
       )}
       <g color={line === 'supply' ? 'var(--supply)' : 'var(--return)'}>
-        <PartSymbol kind={part.kind} variant={variantOf(part)} backwards={line === 'return'} />
+        <PartSymbol symbol={kindOf(part).symbol(part)} backwards={line === 'return'} />
       </g>
       <text
-        y={28}
+        y={isInTank ? -20 - 12 * (lines.length - 1) : 28}
         textAnchor="middle"
         fontSize={11.5}
         fontWeight={selected ? 700 : 500}
@@ -217,12 +214,13 @@ function Place({
         stroke="var(--sheet)"
         strokeWidth={3}
       >
-        {wrapName(name, Math.floor(half / 2.7)).map((text, i) => (
+        {lines.map((text, i) => (
           <tspan key={text + String(i)} x={0} dy={i === 0 ? 0 : 12}>
             {text}
           </tspan>
         ))}
       </text>
+      <OpenPorts open={open} x={17} y={-14} />
       {grade && (
         <g transform="translate(-21 -14)">
           <GradeShape grade={grade} />

@@ -1,0 +1,31 @@
+import type { Knex } from 'knex';
+import type { Logger } from 'pino';
+import { Reckoner } from '../reckoning/reckoner.ts';
+import { AttachmentRepository } from '../repositories/attachment-repository.ts';
+import { ChangeFeed } from '../repositories/change-feed.ts';
+import { JobRepository } from '../repositories/job-repository.ts';
+import { PumpRepository } from '../repositories/pump-repository.ts';
+import { AttachmentService } from './attachment-service.ts';
+import { JobService } from './job-service.ts';
+import { SummaryService } from './summary-service.ts';
+
+/** Everything that answers requests, on one database. `close` ends what runs beside them. */
+export async function composeServices(database: Knex, connection: string, logger: Logger) {
+  const repository = new JobRepository(database);
+  const reckoner = new Reckoner();
+  const attachments = new AttachmentService(new AttachmentRepository(database), reckoner);
+  const summaries = new SummaryService(repository, reckoner, logger);
+  const feed = new ChangeFeed(connection);
+  await feed.open();
+  return {
+    jobs: new JobService(repository, attachments, summaries),
+    attachments,
+    feed,
+    pumps: new PumpRepository(database),
+    async close(): Promise<void> {
+      await summaries.close();
+      await reckoner.close();
+      await feed.close();
+    },
+  };
+}

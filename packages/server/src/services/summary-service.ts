@@ -1,0 +1,74 @@
+import type { Logger } from 'pino';
+import type { Job } from '@endrel/core/job/job';
+import type { Reckoner } from '../reckoning/reckoner.ts';
+import type { JobRepository } from '../repositories/job-repository.ts';
+
+type Found =
+  | { readonly revision: number; readonly job: Job; readonly mesh: string | undefined }
+  | { readonly revision: number; readonly unreadable: string };
+
+const PATIENCE = 400; // ms that a list waits for what was saved just before it
+
+/** Reckons what the list shows of a job after it was saved, one job after the other, and stores it. */
+export class SummaryService {
+  readonly #jobs: JobRepository;
+  readonly #reckoner: Reckoner;
+  readonly #logger: Logger;
+  /** The last thing asked for each job: of several saves in a row only the last is reckoned. */
+  readonly #queue = new Map<string, () => Promise<Found | undefined>>();
+  readonly #unreadable = new Map<string, { readonly revision: number; readonly why: string }>();
+  #working: Promise<void> | undefined;
+
+  constructor(jobs: JobRepository, reckoner: Reckoner, logger: Logger) {
+    this.#jobs = jobs;
+    this.#reckoner = reckoner;
+    this.#logger = logger;
+  }
+
+  queue(id: string, find: () => Promise<Found | undefined>): void {
+    this.#queue.set(id, find);
+    this.#working ??= this.#work().finally(() => (this.#working = undefined));
+  }
+
+  /** Waits a little for what is being reckoned, so that a list that is read after a save shows it. */
+  async settle(): Promise<void> {
+    if (!this.#working) return;
+    let timer: NodeJS.Timeout | undefined;
+    const patience = new Promise<void>((resolve) => (timer = setTimeout(resolve, PATIENCE)));
+    await Promise.race([this.#working, patience]);
+    clearTimeout(timer);
+  }
+
+  isUnreadable({ id, revision }: { id: string; revision: number }): string | undefined {
+    const known = this.#unreadable.get(id);
+    return known?.revision === revision ? known.why : undefined;
+  }
+
+  async #work(): Promise<void> {
+    for (;;) {
+      const [next] = this.#queue;
+      if (!next) return;
+      const [id, find] = next;
+      this.#queue.delete(id);
+      try {
+        const found = await find();
+        if (!found) continue;
+        if ('unreadable' in found) {
+          this.#unreadable.set(id, { revision: found.revision, why: found.unreadable });
+          continue;
+        }
+        const { name, vehicle, state } = found.job;
+        const facts = await this.#reckoner.facts(found.job, found.mesh);
+        await this.#jobs.keepSummary(id, found.revision, { name, vehicle, state, facts });
+      } catch (error) {
+        this.#logger.error({ err: error, job: id }, 'the summary of a job could not be reckoned');
+      }
+    }
+  }
+
+  /** Drops what waits. */
+  async close(): Promise<void> {
+    this.#queue.clear();
+    await this.#working;
+  }
+}

@@ -1,0 +1,283 @@
+import { randomUUID } from 'node:crypto';
+import { performance } from 'node:perf_hooks';
+import { readFileSync } from 'node:fs';
+import { expect } from 'chai';
+import { attachMesh } from '@endrel/core/attachments/tank-mesh';
+import type { ActOutcome } from '@endrel/core/contract/api';
+import { demoJobs } from '@endrel/core/demo/index';
+import type { Act } from '@endrel/core/job/acts/act';
+import { tryAct } from '@endrel/core/job/acts/apply-act';
+import { restoring } from '@endrel/core/job/acts/touched';
+import type { Job } from '@endrel/core/job/job';
+import { readJobFile } from '@endrel/core/job/read-job-file';
+import { resampled, ruledMesh } from '@endrel/core/tanks/extrude';
+import { packMesh } from '@endrel/core/tanks/packed-mesh';
+import { roundedRectangle } from '@endrel/core/tanks/section-polygon';
+import { ServerUnderTest } from './server-under-test.ts';
+
+const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
+const depth = (value: number): Act => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: mm(value) });
+const outlet = (value: number): Act => ({ act: 'set', path: ['survey', 'tank', 'outletHeight'], value: mm(value) });
+const check = (id: string): Act => ({ act: 'addPart', part: { kind: 'checkValve', id } });
+
+describe('acts over the API', () => {
+  let server: ServerUnderTest;
+  before(async () => {
+    server = await ServerUnderTest.start();
+  });
+  after(() => server.stop());
+  const create = async (document: unknown = demoJobs.mailVan) =>
+    (await server.call('POST', '/api/jobs', { document })).body as { id: string; document: Job };
+  const send = (job: string, client: string, base: number, ...acts: unknown[]) =>
+    server.call('POST', `/api/jobs/${job}/acts`, { client, known: base, acts: acts.map((act) => ({ id: randomUUID(), base, act })) }); // prettier-ignore
+  const read = async (job: string) => (await server.call('GET', `/api/jobs/${job}`)).body;
+  const outcomes = (body: { outcomes: ActOutcome[] }) => body.outcomes.map((o) => o.outcome);
+
+  it('are applied in order, each a revision of its own, and kept as they were sent', async () => {
+    const { id } = await create();
+    const saved = await send(id, 'a', 1, depth(240), outlet(30));
+    expect(saved.status).to.equal(200);
+    expect(saved.body).to.include({ revision: 3 });
+    expect(saved.body.since.map((k: { act: Act }) => k.act)).to.deep.equal([depth(240), outlet(30)]);
+    expect((await read(id)).document.survey.tank).to.deep.include({ depth: mm(240), outletHeight: mm(30) });
+    const { body: changes } = await server.call('GET', `/api/jobs/${id}/changes`);
+    expect(changes.map((c: { revision: number }) => c.revision)).to.deep.equal([3, 2, 1]);
+    expect(changes[0]).to.include({ actor: 'the bench', summary: 'set survey tank outletHeight', fields: 1 });
+  });
+
+  it('sent twice are done once', async () => {
+    const { id } = await create();
+    const request = { client: 'a', known: 1, acts: [{ id: randomUUID(), base: 1, act: depth(240) }] };
+    const answers = await Promise.all([1, 2, 3].map(() => server.call('POST', `/api/jobs/${id}/acts`, request)));
+    for (const { body } of answers) expect(body.outcomes[0]).to.include({ outcome: 'saved', revision: 2 });
+    expect((await read(id)).revision).to.equal(2);
+  });
+
+  it('of two pages join where they touch different fields, and each hears of the other’s', async () => {
+    const { id } = await create();
+    await send(id, 'a', 1, depth(240));
+    const late = await send(id, 'b', 1, outlet(30), check('valve-9'));
+    expect(outcomes(late.body)).to.deep.equal(['saved', 'saved']);
+    expect(late.body.since.map((k: { client: string }) => k.client)).to.deep.equal(['a', 'b', 'b']);
+    const { document } = await read(id);
+    expect(document.survey.tank).to.deep.include({ depth: mm(240), outletHeight: mm(30) });
+    expect(document.parts['valve-9'].kind).to.equal('checkValve');
+    const { body } = await server.call('GET', `/api/jobs/${id}/acts?since=2`);
+    expect(body.since).to.have.length(2);
+  });
+
+  it('ask where both touched one field: nothing is overwritten, nor is anything behind it tried', async () => {
+    const { id } = await create();
+    await send(id, 'a', 1, depth(240));
+    const late = await send(id, 'b', 1, depth(250), outlet(30));
+    expect(late.body.outcomes).to.have.length(1);
+    expect(late.body.outcomes[0]).to.deep.include({ outcome: 'conflict', fields: ['survey tank depth'] });
+    expect((await read(id)).document.survey.tank.depth).to.deep.equal(mm(240));
+    // decided: sent again on what is there now
+    expect(outcomes((await send(id, 'b', 2, depth(250))).body)).to.deep.equal(['saved']);
+  });
+
+  it('of one page never meet each other, and putting a part in meets no edit of another', async () => {
+    const { id } = await create();
+    expect(outcomes((await send(id, 'a', 1, depth(240))).body)).to.deep.equal(['saved']);
+    expect(outcomes((await send(id, 'a', 1, depth(250))).body)).to.deep.equal(['saved']);
+    await send(id, 'a', 3, { act: 'setOnPart', id: 'hose-1', key: 'length', value: mm(300) });
+    expect(outcomes((await send(id, 'b', 3, check('valve-8'))).body)).to.deep.equal(['saved']);
+  });
+
+  it('that cannot be done are refused by their field, those before them are kept', async () => {
+    const { id } = await create();
+    const mixed = await send(id, 'a', 1, depth(240), { act: 'setOnPart', id: 'hose-1', key: 'length', value: 'long' }, outlet(1)); // prettier-ignore
+    expect(outcomes(mixed.body)).to.deep.equal(['saved', 'refused']);
+    expect(mixed.body.outcomes[1].field).to.match(/^parts[.]hose-1[.]length/);
+    expect((await read(id)).document.survey.tank).to.deep.include({ depth: mm(240) });
+    for (const bad of [{ act: 'paint' }, { act: 'set', path: ['survey', 'colour'], value: 1 }, { act: 'takeOut', id: 'x' }, null, 7]) {
+      const { status, body } = await send(id, 'a', 2, bad);
+      expect(status).to.equal(200);
+      expect(outcomes(body)).to.deep.equal(['refused']);
+      expect(body.outcomes[0].message).to.be.a('string').and.not.equal('');
+    } // prettier-ignore
+    expect((await read(id)).revision).to.equal(2);
+  });
+
+  it('on a revision that never was, 101 at once, or a hundred thousand, are refused in words', async () => {
+    const { id } = await create();
+    const early = await send(id, 'a', 9, depth(240));
+    expect(early.status).to.equal(400);
+    expect(early.body.message).to.match(/no revision 9 of this job: the last is 1/);
+    for (const [count, status] of [[101, 400], [100_000, 413]] as const) {
+      const many = await send(id, 'a', 1, ...Array<Act>(count).fill(depth(240)));
+      expect(many.status).to.equal(status);
+      expect(many.body.message).to.match(/[.]$/);
+    } // prettier-ignore
+    expect((await read(id)).revision).to.equal(1);
+  });
+
+  it('undo by a restore, which never undoes what somebody else did since', async () => {
+    const { id } = await create();
+    const before: Job = (await read(id)).document;
+    const after = tryAct(before, depth(240));
+    const undo = restoring(before, after.ok ? after.value : before, 'undo set tank depth')!;
+    await send(id, 'a', 1, depth(240));
+    await send(id, 'b', 2, outlet(30));
+    expect(outcomes((await send(id, 'a', 2, undo)).body)).to.deep.equal(['saved']);
+    expect((await read(id)).document.survey.tank).to.deep.include({ depth: before.survey.tank.depth, outletHeight: mm(30) }); // prettier-ignore
+    await send(id, 'b', 4, depth(260));
+    const late = await send(id, 'a', 5, undo);
+    expect(late.body.outcomes[0].message).to.match(/changed since/);
+    expect((await read(id)).document.survey.tank.depth).to.deep.equal(mm(260));
+  });
+
+  it('of many pages at once all land, each once', async () => {
+    const { id } = await create();
+    const pages = Array.from({ length: 8 }, (_, i) => `page-${i}`);
+    await Promise.all(pages.map((page, i) => send(id, page, 1, check(`valve-${i + 10}`))));
+    const { revision, document } = await read(id);
+    expect(revision).to.equal(9);
+    for (const i of pages.keys()) expect(document.parts).to.have.property(`valve-${i + 10}`);
+  });
+
+  it('tell other pages within a second, through another server on the same database too', async () => {
+    const { id } = await create();
+    const other = await server.second();
+    const told: number[] = [];
+    const abort = new AbortController();
+    const follow = async (address: string) => {
+      const answer = await fetch(`${address}/api/jobs/${id}/feed`, { signal: abort.signal });
+      const decoder = new TextDecoder();
+      for await (const chunk of answer.body as unknown as AsyncIterable<Uint8Array>)
+        for (const [, json] of decoder.decode(chunk).matchAll(/^data: (.*)$/gm)) told.push((JSON.parse(json!) as { revision: number }).revision); // prettier-ignore
+    };
+    const following = [server.address, other.address].map((a) => follow(a).catch(() => undefined));
+    try {
+      await until(() => told.length === 2);
+      const start = performance.now();
+      await send(id, 'a', 1, depth(240));
+      await until(() => told.filter((r) => r === 2).length === 2);
+      expect(performance.now() - start).to.be.lessThan(1000);
+      expect((await other.call('GET', `/api/jobs/${id}`)).body.revision).to.equal(2);
+    } finally {
+      abort.abort();
+      await Promise.all(following);
+      await other.stop();
+    }
+  });
+});
+
+async function until(isSo: () => boolean): Promise<void> {
+  for (let i = 0; i < 200 && !isSo(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+  if (!isSo()) throw new Error('it did not come about');
+}
+
+describe('large things', () => {
+  let server: ServerUnderTest;
+  before(async () => {
+    server = await ServerUnderTest.start();
+  });
+  after(() => server.stop());
+  const stations = Array.from({ length: 220 }, (_, i) => ({
+    x: i * 0.003,
+    points: resampled(roundedRectangle(0.4 + 0.05 * Math.sin(i / 30), 0.25, 0.05)),
+  }));
+  const packed = packMesh(ruledMesh(stations), 'cell.stl', false);
+  const { mesh, text } = attachMesh(packed);
+  const name = (job: string) =>
+    server.call('POST', `/api/jobs/${job}/acts`, {
+      client: 'a',
+      known: 1,
+      acts: [{ id: randomUUID(), base: 1, act: { act: 'set', path: ['survey', 'tank', 'mesh'], value: mesh } }],
+    });
+
+  it('are stored once by their digest, and the job only names them', async () => {
+    const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
+    expect(mesh.triangles).to.be.greaterThan(40_000);
+    const early = await name(job.id);
+    expect(early.status).to.equal(400);
+    expect(early.body.message).to.match(/has not been sent/);
+    for (let i = 0; i < 2; i++) expect((await server.call('PUT', `/api/attachments/${mesh.digest}`, text)).status).to.equal(200);
+    expect((await name(job.id)).body.outcomes[0].outcome).to.equal('saved');
+    expect((await server.call('GET', `/api/attachments/${mesh.digest}`)).body).to.equal(text);
+    const { body } = await server.call('GET', `/api/jobs/${job.id}`);
+    expect(JSON.stringify(body).length).to.be.lessThan(60_000);
+    const { rows } = await server.database.raw('select count(*)::int as n from attachments');
+    expect(rows[0].n).to.equal(1);
+  });
+
+  it('that are damaged, unsound, too large or not there are refused', async () => {
+    const put = (digest: string, content: string) => server.call('PUT', `/api/attachments/${digest}`, content);
+    expect((await put(mesh.digest.replace(/^./, (c) => (c === '0' ? '1' : '0')), text)).body.message).to.match(/not what its digest says/);
+    const broken = attachMesh({ ...packed, faces: packed.faces.slice(8) });
+    expect((await put(broken.mesh.digest, broken.text)).body.message).to.match(/does not hold the triangles/);
+    expect((await put(mesh.digest, 'x'.repeat(3e6))).status).to.equal(413);
+    expect((await put('no-digest', text)).status).to.equal(404);
+    expect((await server.call('GET', `/api/attachments/${'0'.repeat(64)}`)).status).to.equal(404);
+  }); // prettier-ignore
+});
+
+describe('what is stored of old and in the list', () => {
+  let server: ServerUnderTest;
+  before(async () => {
+    server = await ServerUnderTest.start();
+  });
+  after(() => server.stop());
+  /** The list once what is shown of every job has been reckoned. */
+  const list = async (): Promise<any[]> => {
+    for (let i = 0; ; i++) {
+      const rows = (await server.call('GET', '/api/jobs')).body as any[];
+      if (i > 40 || rows.every((r) => r.facts ?? r.unreadable)) return rows;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  };
+
+  it('a row of version 2 opens upgraded, takes acts, and is listed; one that cannot be read fails nothing else', async () => {
+    const old = readFileSync(new URL('../../core/test/version-2/rescuePickup.json', import.meta.url), 'utf8');
+    const [shop] = await server.database('shops').select('id');
+    const insert = async (document: string) =>
+      (await server.database('jobs').insert({ shop_id: shop.id, revision: 4, document }).returning('id'))[0].id as string;
+    const [id, bad] = [await insert(old), await insert('{"schemaVersion": 2, "name": "Half a job"}')];
+    const upgraded = readJobFile(old);
+    const { body } = await server.call('GET', `/api/jobs/${id}`);
+    expect(body.document).to.deep.equal(upgraded.ok && JSON.parse(JSON.stringify(upgraded.value.job)));
+    const act = { act: 'takeOut', id: 'hose-1' };
+    const done = await server.call('POST', `/api/jobs/${id}/acts`, { client: 'a', known: 4, acts: [{ id: randomUUID(), base: 4, act }] }); // prettier-ignore
+    expect(done.body).to.include({ revision: 5 });
+    const rows = await list();
+    expect(rows.find((r) => r.id === id).facts.run.parts.length).to.be.greaterThan(5);
+    expect(rows.find((r) => r.id === bad)).to.include({ name: 'Half a job' });
+    expect(rows.find((r) => r.id === bad).unreadable).to.be.a('string');
+  });
+
+  it('its facts are those of the last save, kept with the job', async () => {
+    const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
+    const before = (await list()).find((r) => r.id === job.id).facts;
+    const act = { act: 'set', path: ['survey', 'tank', 'depth'] };
+    await server.call('POST', `/api/jobs/${job.id}/acts`, { client: 'a', known: 1, acts: [{ id: randomUUID(), base: 1, act }] }); // prettier-ignore
+    const kept = async () => (await server.database('jobs').where({ id: job.id }).first('summary_revision')).summary_revision; // prettier-ignore
+    while ((await kept()) < 2) await new Promise((resolve) => setTimeout(resolve, 20));
+    const after = (await list()).find((r) => r.id === job.id).facts;
+    expect([before.needs, after.needs]).to.deep.equal([0, 1]);
+    const [row] = await server.database('jobs').where({ id: job.id }).select('summary', 'summary_revision');
+    expect(row.summary_revision).to.equal(2);
+    expect(row.summary.facts).to.deep.equal(after);
+  });
+
+  it('a job is put away and taken out again, and deleted only from away; its history stays', async () => {
+    const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
+    const away = (on: boolean) => server.call('PUT', `/api/jobs/${job.id}/away`, { away: on });
+    const remove = () => server.call('DELETE', `/api/jobs/${job.id}`);
+    expect((await remove()).status).to.equal(409);
+    await away(true);
+    expect((await list()).find((r) => r.id === job.id).isAway).to.equal(true);
+    await away(false);
+    expect((await list()).find((r) => r.id === job.id).isAway).to.equal(false);
+    await away(true);
+    expect((await remove()).status).to.equal(200);
+    expect((await list()).some((r) => r.id === job.id)).to.equal(false);
+    for (const path of ['', '/changes', '/acts?since=1']) expect((await server.call('GET', `/api/jobs/${job.id}${path}`)).status).to.equal(404);
+    expect((await remove()).status).to.equal(404);
+    const [row] = await server.database('job_changes').where({ job_id: job.id }).select('summary');
+    expect(row.summary).to.equal('brought in from a job file');
+    const [gone] = await server.database('jobs').where({ id: job.id }).select('document');
+    expect(gone.document).to.deep.equal({});
+  }); // prettier-ignore
+});

@@ -1,0 +1,291 @@
+import { assumed } from '@endrel/core/job/assumption';
+import { pickupPlace } from '@endrel/core/hangers/hanger-findings';
+import type { PortAsItIs } from '@endrel/core/job/graph';
+import type { Job } from '@endrel/core/job/job';
+import { isBypass, isPump, kindOf, type Part } from '@endrel/core/parts/kinds';
+import { circuitsOf, lineOfZone, type Circuits, type Line } from '@endrel/core/run/circuits';
+import { layRun, type Band, type Cell, type LaidRun } from './lay-run.ts';
+
+/** Where a part stands on the run's drawing, px. */
+export interface Slot {
+  readonly part: Part;
+  readonly line: Line;
+  readonly band: Band;
+  readonly row: number;
+  readonly x: number;
+  readonly y: number;
+  readonly isInTank: boolean;
+  /** Ports that nothing closes and nothing is joined to. */
+  readonly open: readonly PortAsItIs[];
+}
+export type Place = readonly [x: number, y: number];
+/** A joint as a line. */
+export interface Wire {
+  readonly joint: string;
+  readonly from: string;
+  readonly to: string;
+  readonly line: Line;
+  readonly path: readonly Place[];
+  /** Where its pressure is written; absent where there is no room for it, or nothing flows. */
+  readonly number?: Place;
+  /** Where a regulator lets go what is too much. */
+  readonly isSpill: boolean;
+}
+export interface TankOutline {
+  readonly part: Part;
+  readonly left: number;
+  readonly right: number;
+  readonly top: number;
+  readonly bottom: number;
+  /** y of the fuel's surface. */
+  readonly level: number;
+  readonly open: readonly PortAsItIs[];
+}
+export interface RunGeometry {
+  readonly width: number;
+  readonly height: number;
+  readonly tank: TankOutline | undefined;
+  readonly slots: readonly Slot[];
+  readonly wires: readonly Wire[];
+  readonly slotWidth: number;
+  /** y of the main path. */
+  readonly mainY: number;
+}
+
+const MARGIN = 14;
+const LEAST_SLOT = 70; // room for a symbol and two lines of name
+const MAIN_Y = 58;
+const ROW = 66;
+const TAP_ROW = 54;
+const OVERFLOW_LANE = 17;
+const OVERFLOW_ROW = 52;
+const BELOW = 44; // a name in two lines
+const LEAST_TANK = 112;
+const LID = 24; // below the main path
+const FLOOR = 4;
+
+/**
+ * Lays the run out in px: what lies in the tank inside its outline, each at its height against the fuel.
+ *
+ * @param available - px; the drawing grows wider when the run needs it.
+ */
+export function runGeometry(job: Job, available: number): RunGeometry {
+  const run = circuitsOf(job);
+  const laid = layRun(
+    run.parts.map((part) => ({
+      id: part.id,
+      line: run.lineOf(part.id),
+      isTank: part.kind === 'tank' && part.id === run.tank?.id,
+      isTap: run.isTap(part.id) && run.into(part.id).length + run.outOf(part.id).length > 0,
+      isInTank: kindOf(part).isInTank?.(part) === true && run.tank !== undefined,
+    })),
+    run.flows.map(({ from, to, zone }) => ({ from, to, line: lineOfZone(zone) })),
+  );
+  const { rows } = laid;
+  const slotWidth = Math.max(LEAST_SLOT, (available - 2 * MARGIN) / Math.max(laid.columns, 6));
+  const mainY = MAIN_Y + rows.tap * TAP_ROW + Math.max(0, rows.overflow * OVERFLOW_ROW - 14);
+  const returnY = mainY + Math.max(rows.supply, 1) * ROW + 12;
+  const height = Math.max(returnY + (Math.max(rows.return, 1) - 1) * ROW + BELOW, mainY + LID + LEAST_TANK + 6);
+  const tank = tankOutline(job, run, { left: MARGIN, right: MARGIN + laid.tankColumns * slotWidth, top: mainY + LID, bottom: height - 6 }); // prettier-ignore
+  const y = ({ band, row }: Cell): number =>
+    band === 'supply'
+      ? mainY + row * ROW
+      : band === 'return'
+        ? returnY + row * ROW
+        : band === 'tap'
+          ? mainY - (row + 1) * TAP_ROW
+          : OVERFLOW_LANE + 16 + row * OVERFLOW_ROW;
+  const inTank = tank && heightsInTank(job, run, tank);
+  const slots = run.parts.flatMap((part): Slot[] => {
+    const cell = laid.cells.get(part.id);
+    if (!cell) return [];
+    const depth = inTank?.get(part.id);
+    return [
+      {
+        part,
+        line: run.lineOf(part.id),
+        band: cell.band,
+        row: cell.row,
+        x: MARGIN + (cell.column + 0.5) * slotWidth,
+        y: depth ?? y(cell),
+        isInTank: depth !== undefined,
+        open: openPorts(run, part.id),
+      },
+    ];
+  });
+  return {
+    width: Math.max(available, MARGIN * 2 + laid.columns * slotWidth),
+    height,
+    tank,
+    slots,
+    wires: wiresOf(run, slots, tank, { laid, slotWidth, mainY, returnY }),
+    slotWidth,
+    mainY,
+  };
+}
+
+const openPorts = (run: Circuits, id: string): PortAsItIs[] =>
+  run.ports(id).filter((p) => p.state === 'open' && p.spec.use !== 'dry');
+
+function tankOutline(
+  job: Job,
+  run: Circuits,
+  box: { left: number; right: number; top: number; bottom: number },
+): TankOutline | undefined {
+  const part = run.tank;
+  if (!part) return undefined;
+  const share = Math.min(1, Math.max(0, assumed(job.assumptions, 'fuelLevel')));
+  const level = box.bottom - FLOOR - (box.bottom - box.top - FLOOR) * share;
+  return { part, ...box, level, open: openPorts(run, part.id) };
+}
+
+/** y of what lies in the tank: pickup, pump inlet and return end at their heights; what leads up from them, on its way. */
+function heightsInTank(job: Job, run: Circuits, tank: TankOutline): Map<string, number> {
+  const depth = job.survey.tank.depth?.si;
+  const at = (height: number) =>
+    tank.bottom - FLOOR - ((tank.bottom - tank.top - FLOOR) * Math.max(0, height)) / depth!;
+  const pickup = depth && job.hanger ? pickupPlace(job.hanger, depth)?.[2] : undefined;
+  const places = new Map<string, number>();
+  let last = tank.bottom - 22;
+  for (const part of run.parts) {
+    if (kindOf(part).isInTank?.(part) !== true) continue;
+    // where the symbol is entered, below its middle
+    const [height, reach] =
+      part.kind === 'sock'
+        ? [pickup, 13]
+        : isPump(part)
+          ? [part.inletHeight?.si ?? 0, 15]
+          : part.kind === 'returnDrop'
+            ? [part.endHeight?.si, 13]
+            : [undefined, 0];
+    const isKnown = height !== undefined && depth !== undefined;
+    const lowest = tank.bottom - FLOOR - reach;
+    const y = isKnown
+      ? Math.min(at(height) - reach, lowest)
+      : part.kind === 'sock' || isPump(part)
+        ? lowest
+        : part.kind === 'returnDrop'
+          ? (tank.top + tank.bottom) / 2
+          : (last + tank.top) / 2;
+    places.set(part.id, y);
+    if (part.kind !== 'returnDrop') last = y;
+  }
+  return places;
+}
+
+interface Frame {
+  readonly laid: LaidRun;
+  readonly slotWidth: number;
+  readonly mainY: number;
+  readonly returnY: number;
+}
+
+function wiresOf(run: Circuits, slots: readonly Slot[], tank: TankOutline | undefined, frame: Frame): Wire[] {
+  const slotOf = new Map(slots.map((s) => [s.part.id, s]));
+  return run.flows.flatMap((flow): Wire[] => {
+    const line = lineOfZone(flow.zone);
+    const [a, b] = [slotOf.get(flow.from), slotOf.get(flow.to)];
+    const isSpill = flow.fromPort === 'return' && isBypass(run.part(flow.from));
+    const wire = (path: Place[], numbered = true): Wire => ({
+      joint: flow.joint,
+      from: flow.from,
+      to: flow.to,
+      line,
+      path,
+      isSpill,
+      ...(numbered ? { number: longest(path) } : {}),
+    });
+    if (a && b) {
+      if (a.band === 'tap' || b.band === 'tap' || run.isTap(flow.to) || run.isTap(flow.from)) {
+        const [host, tap] = run.isTap(flow.to) ? [a, b] : [b, a];
+        return [wire([[host.x, host.y], [host.x, tap.y], [tap.x, tap.y]], false)]; // prettier-ignore
+      }
+      if (line === 'supply') return [wire(between(a, b, slots, tank, frame))];
+      if (b.isInTank && tank) return [wire(overLid(leaving(a, b.y, slots, frame), [b.x, b.y], tank, line))];
+      const down = leaving(a, b.y, slots, frame);
+      return [wire([...down, [b.x, down.at(-1)![1]], [b.x, b.y]])];
+    }
+    if (a && tank) {
+      if (line === 'supply') return [wire([[a.x, a.y], [a.x, tank.top - 8], [tank.right - 14, tank.top - 8], [tank.right - 14, tank.top + 10]])]; // prettier-ignore
+      if (a.isInTank) return []; // it hangs in the tank
+      const y = line === 'overflow' ? OVERFLOW_LANE + (a.band === 'overflow' ? 16 : 0) : a.band === 'return' ? a.y : frame.returnY; // prettier-ignore
+      return [wire(overLid(leaving(a, y, slots, frame), [tank.right - (line === 'overflow' ? 28 : 14), tank.top + 10], tank, line))]; // prettier-ignore
+    }
+    if (b && tank) {
+      if (b.isInTank) return []; // it lies in the fuel
+      const outlet = tank.bottom - FLOOR - 10;
+      return [wire([[tank.right, outlet], [tank.right + 10, outlet], [tank.right + 10, b.y], [b.x, b.y]])]; // prettier-ignore
+    }
+    return [];
+  });
+}
+
+/** Down from what spills, or along from the part before, onto the row of a line that runs back. */
+function leaving(a: Slot, y: number, slots: readonly Slot[], { slotWidth }: Frame): Place[] {
+  if (Math.abs(a.y - y) < 1) return [[a.x, a.y]];
+  const low = Math.min(a.y, y);
+  const high = Math.max(a.y, y);
+  const isBlocked = slots.some((s) => s !== a && Math.abs(s.x - a.x) < slotWidth / 2 && s.y > low + 1 && s.y < high - 1); // prettier-ignore
+  if (!isBlocked) return [[a.x, a.y], [a.x, y]]; // prettier-ignore
+  const aside = a.x + slotWidth / 2;
+  const lane = a.y + (y > a.y ? 50 : -26);
+  return [[a.x, a.y], [a.x, lane], [aside, lane], [aside, y]]; // prettier-ignore
+}
+
+/** To the tank's wall, over its lid, and down into it. */
+function overLid(from: Place[], into: Place, tank: TankOutline, line: Line): Place[] {
+  if (line === 'overflow') return [...from, [into[0], from.at(-1)![1]], into];
+  const beside = tank.right + 12;
+  return [...from, [beside, from.at(-1)![1]], [beside, tank.top - 9], [into[0], tank.top - 9], into];
+}
+
+/** A joint of the supply: straight where it can be, else out of the one row and into the other beside the parts. */
+function between(a: Slot, b: Slot, slots: readonly Slot[], tank: TankOutline | undefined, frame: Frame): Place[] {
+  const { slotWidth } = frame;
+  if (a.isInTank && !b.isInTank) {
+    const rise = Math.min(a.x + slotWidth * 0.4, tank!.right - 6);
+    return [[a.x, a.y], [rise, a.y], [rise, b.y], [b.x, b.y]]; // prettier-ignore
+  }
+  const passed = slots.filter(
+    (s) => s !== a && s !== b && s.x > Math.min(a.x, b.x) + 1 && s.x < Math.max(a.x, b.x) - 1,
+  );
+  if (a.isInTank && b.isInTank) {
+    const inWay = passed.filter((s) => s.isInTank);
+    if (inWay.length === 0) {
+      const middle = (a.x + b.x) / 2;
+      return [[a.x, a.y], [middle, a.y], [middle, b.y], [b.x, b.y]]; // prettier-ignore
+    }
+    const lane = Math.max(tank!.top + 6, Math.min(a.y, b.y, ...inWay.map((s) => s.y)) - 26);
+    return [[a.x, a.y], [a.x, lane], [b.x, lane], [b.x, b.y]]; // prettier-ignore
+  }
+  const isFree = (y: number) => passed.every((s) => Math.abs(s.y - y) > 20);
+  if (b.x > a.x) {
+    const [out, into] = [a.x + slotWidth / 2, b.x - slotWidth / 2];
+    if (a.y === b.y && isFree(a.y)) return [[a.x, a.y], [b.x, b.y]]; // prettier-ignore
+    // the horizontal stretch runs in the row that is farther from the main path
+    const far = Math.abs(a.y - frame.mainY) > Math.abs(b.y - frame.mainY) ? a.y : b.y;
+    if (isFree(far) && a.y !== b.y)
+      return far === b.y
+        ? [[a.x, a.y], [out, a.y], [out, b.y], [b.x, b.y]] // prettier-ignore
+        : [[a.x, a.y], [into, a.y], [into, b.y], [b.x, b.y]]; // prettier-ignore
+    const lane = Math.max(a.y, b.y) + 54;
+    return [[a.x, a.y], [out, a.y], [out, lane], [into, lane], [into, b.y], [b.x, b.y]]; // prettier-ignore
+  }
+  const lane = Math.max(a.y, b.y) + 54;
+  const [out, into] = [a.x + slotWidth / 2, b.x - slotWidth / 2];
+  return [[a.x, a.y], [out, a.y], [out, lane], [into, lane], [into, b.y], [b.x, b.y]]; // prettier-ignore
+}
+
+/** Middle of the longest level stretch, where there is room for a number. */
+function longest(path: readonly Place[]): Place | undefined {
+  let best: Place | undefined;
+  let most = 30;
+  path.slice(1).forEach(([x, y], i) => {
+    const [x0, y0] = path[i]!;
+    if (y === y0 && Math.abs(x - x0) > most) {
+      most = Math.abs(x - x0);
+      best = [(x + x0) / 2, y];
+    }
+  });
+  return best;
+}

@@ -1,0 +1,54 @@
+import { useMemo, type ReactNode } from 'react';
+import type { Act } from '@endrel/core/job/acts/act';
+import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
+import { capital } from '../../components/capital.ts';
+import { useAct, useJob } from '../../session/session-context.tsx';
+
+/** A button that does an act, says beforehand what it changes, and cannot be pressed where it would be refused. */
+export function ActButton({
+  act,
+  label,
+  children,
+  className = 'button',
+  onDone,
+}: {
+  act: Act | undefined;
+  label?: string;
+  children: ReactNode;
+  className?: string;
+  onDone?(): void;
+}) {
+  const job = useJob();
+  const dispatch = useAct();
+  const tried = useMemo(() => act && tryAct(job, act), [job, act]);
+  const says = !act || !tried ? '' : tried.ok ? `${capital(describeAct(job, act))}${changesOf(job, tried.value)}` : tried.fault.message; // prettier-ignore
+  return (
+    <button
+      className={className}
+      disabled={!tried?.ok}
+      aria-label={label}
+      title={says}
+      onClick={() => {
+        dispatch(act!);
+        onDone?.();
+      }}
+    >
+      {children}
+    </button>
+  );
+}
+
+type Records = Readonly<Record<string, unknown>>;
+
+/** How many parts and joints an act puts in or takes away. */
+function changesOf(before: { parts: Records; joints: Records }, after: { parts: Records; joints: Records }): string {
+  const said = (['parts', 'joints'] as const).flatMap((kind) => {
+    const [old, now] = [Object.keys(before[kind]), Object.keys(after[kind])];
+    const gone = old.filter((id) => !(id in after[kind])).length;
+    const made = now.filter((id) => !(id in before[kind])).length;
+    const one = kind.slice(0, -1);
+    const count = (n: number) => `${n} ${n === 1 ? one : kind}`;
+    return [...(made > 0 ? [`${count(made)} new`] : []), ...(gone > 0 ? [`${count(gone)} gone`] : [])];
+  });
+  return said.length > 0 ? ` (${said.join(', ')})` : '';
+}

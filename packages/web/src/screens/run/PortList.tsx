@@ -1,0 +1,178 @@
+import { DropdownMenu } from 'radix-ui';
+import type { Act } from '@endrel/core/job/acts/act';
+import type { PortAsItIs } from '@endrel/core/job/graph';
+import type { Property } from '@endrel/core/job/property';
+import { portSchema } from '@endrel/core/fittings/port';
+import { jointProperties, type JointKey } from '@endrel/core/parts/joint';
+import { partName, type Part } from '@endrel/core/parts/kinds';
+import { circuitsOf } from '@endrel/core/run/circuits';
+import { PropertyField } from '../../components/PropertyField.tsx';
+import { capital } from '../../components/capital.ts';
+import { useAct, useJobSession } from '../../session/session-context.tsx';
+import { ActButton } from './ActButton.tsx';
+import { AddPart, MenuItem } from './AddPart.tsx';
+import { freeEnds, teeing } from './place-part.ts';
+
+const fittingProperty: Property = { type: 'port', name: 'form and size', schema: portSchema };
+
+/** Every port of a part: what is on it, what it is joined to, and the acts that change that. */
+export function PortList({ part, onPart }: { part: Part; onPart(id: string): void }) {
+  const { snapshot } = useJobSession();
+  const ports = circuitsOf(snapshot.job).ports(part.id);
+  return (
+    <ul className="ruled" aria-label={`Ports of ${partName(part)}`}>
+      {ports.map((port) => (
+        <PortItem key={port.port} part={part} port={port} onPart={onPart} />
+      ))}
+    </ul>
+  );
+}
+
+function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart(id: string): void }) {
+  const { session, snapshot, assessment } = useJobSession();
+  const act = useAct();
+  const { job } = snapshot;
+  const { peer, known, spec, state } = port;
+  const ref = { part: part.id, port: port.port };
+  const other = peer && job.parts[peer.part];
+  const setClosed = (closed: 'capped' | 'plugged' | undefined): Act => {
+    const { closed: _old, ...rest } = known;
+    return { act: 'setPort', ...ref, state: closed ? { ...rest, closed } : rest };
+  };
+  const needs = new Set(assessment?.findings.needs.map((n) => n.path.join('/')));
+  return (
+    <li className="py-1.5" data-port={port.port}>
+      <div className="flex flex-wrap items-baseline gap-x-2">
+        <span className="font-semibold">{capital(spec.name)}</span>
+        {other ? (
+          <span>
+            joined to{' '}
+            <button className="underline decoration-hair-strong underline-offset-3" onClick={() => onPart(other.id)}>
+              {partName(other)}
+            </button>
+          </span>
+        ) : (
+          <span className={state === 'open' && spec.use !== 'dry' ? 'font-semibold text-fix' : 'text-ink-soft'}>
+            {state}
+          </span>
+        )}
+      </div>
+      <details>
+        <summary className="label py-0.5">
+          {peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}
+        </summary>
+        <PropertyField
+          jobId={session.id}
+          property={fittingProperty}
+          path={['parts', part.id, 'ports', port.port, 'fitting']}
+          value={known.fitting}
+          needed={false}
+          onChange={(fitting, group) => {
+            const { fitting: _old, ...rest } = known;
+            act({ act: 'setPort', ...ref, state: fitting === undefined ? rest : { ...rest, fitting: fitting as never } }, group); // prettier-ignore
+          }}
+        />
+        {peer && (
+          <div className="grid gap-x-5 sm:grid-cols-2">
+            {(Object.keys(jointProperties) as JointKey[])
+              .filter((key) => key !== 'clamp' || part.kind === 'hose' || other?.kind === 'hose')
+              .map((key) => {
+                const path = ['joints', peer.joint.id, key];
+                return (
+                  <PropertyField
+                    key={key}
+                    jobId={session.id}
+                    property={jointProperties[key]}
+                    path={path}
+                    value={peer.joint[key]}
+                    needed={needs.has(path.join('/'))}
+                    onChange={(value, group) =>
+                      act(
+                        {
+                          act: 'setOnJoints',
+                          title: `set ${jointProperties[key].name} at the ${spec.name} of ${partName(part)}`,
+                          changes: [{ id: peer.joint.id, key, value }],
+                        },
+                        group,
+                      )
+                    }
+                  />
+                );
+              })}
+          </div>
+        )}
+        <div className="flex flex-wrap gap-2 py-1.5">
+          {peer ? (
+            <>
+              <AddPart spot={{ joint: peer.joint.id }} onAdded={onPart} label="Put a part in here" />
+              <Tee joint={peer.joint.id} onPart={onPart} />
+              <EndMenu
+                label="Move this end to"
+                part={part.id}
+                acts={(to) => ({ act: 'moveEnd', joint: peer.joint.id, part: part.id, to })}
+                own
+              />
+              <ActButton act={{ act: 'disconnect', joint: peer.joint.id }}>Undo the joint</ActButton>
+            </>
+          ) : spec.use === 'dry' ? null : (
+            <>
+              {state === 'open' ? (
+                <>
+                  <ActButton act={setClosed('capped')}>Cap it</ActButton>
+                  <ActButton act={setClosed('plugged')}>Plug it</ActButton>
+                </>
+              ) : (
+                <ActButton act={setClosed(undefined)}>Open it</ActButton>
+              )}
+              <AddPart spot={{ port: ref }} onAdded={onPart} label="Put a part on it" />
+              <EndMenu label="Join it to" part={part.id} acts={(to) => ({ act: 'connect', a: ref, b: to })} />
+            </>
+          )}
+        </div>
+      </details>
+    </li>
+  );
+}
+
+function Tee({ joint, onPart }: { joint: string; onPart(id: string): void }) {
+  const { snapshot } = useJobSession();
+  const { act, id } = teeing(snapshot.job, joint);
+  return (
+    <ActButton act={act} onDone={() => onPart(id)}>
+      Branch by a tee
+    </ActButton>
+  );
+}
+
+/** A menu of every free port that this one can go to. */
+function EndMenu({
+  label,
+  part,
+  acts,
+  own,
+}: {
+  label: string;
+  part: string;
+  acts(to: { part: string; port: string }): Act;
+  own?: boolean;
+}) {
+  const { snapshot } = useJobSession();
+  const act = useAct();
+  const ends = freeEnds(snapshot.job, own ? '' : part);
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="button" disabled={ends.length === 0}>
+        {label} …
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1" align="start">
+          {ends.map(({ name, ref }) => (
+            <MenuItem key={name} onSelect={() => act(acts(ref))}>
+              {name}
+            </MenuItem>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

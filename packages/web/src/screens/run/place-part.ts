@@ -1,0 +1,83 @@
+import { freshId } from '@endrel/core/job/acts/fresh-id';
+import { throughPorts } from '@endrel/core/job/acts/graph-edit';
+import type { Act } from '@endrel/core/job/acts/act';
+import { freePort, portsOf } from '@endrel/core/job/graph';
+import type { Job } from '@endrel/core/job/job';
+import { kindOf, partKinds, partName, portOf, type Part, type PartKind } from '@endrel/core/parts/kinds';
+import type { PortRef } from '@endrel/core/parts/port';
+
+/** Where a part can go: between what a joint joins, onto a free port, or beside the run for now. */
+export type Spot = { joint: string } | { port: PortRef } | 'loose';
+
+const kinds = Object.keys(partKinds) as PartKind[];
+const blank = (job: Job, kind: PartKind): Part => ({ kind, id: freshId(job, kind) }) as Part;
+
+/** The port of a part that meets another: an outlet where fuel has to come out, else the first that lets it in. */
+function meeting(job: Job, part: Part, to: PortRef): string | undefined {
+  const ends = throughPorts(part);
+  const target = job.parts[to.part];
+  const use = target && portOf(target, to.port)?.use;
+  if (ends) return use === 'in' ? ends[1] : ends[0];
+  return Object.entries(kindOf(part).ports(part)).find(([, spec]) => spec.use !== 'dry')?.[0];
+}
+
+/** The act that puts a new part of a kind there; undefined where a part of that kind cannot go there. */
+export function placing(job: Job, kind: PartKind, spot: Spot): { act: Act; id: string } | undefined {
+  const part = blank(job, kind);
+  const { id } = part;
+  if (spot === 'loose') return { id, act: { act: 'addPart', part } };
+  if ('joint' in spot) {
+    const ends = throughPorts(part);
+    return ends && { id, act: { act: 'insertPart', joint: spot.joint, part, in: ends[0], out: ends[1] } };
+  }
+  const port = meeting(job, part, spot.port);
+  return port === undefined ? undefined : { id, act: { act: 'attachPart', to: spot.port, part, port } };
+}
+
+/** The act that takes up there what was set aside. */
+export function takingUp(job: Job, part: Part, spot: Spot): Act | undefined {
+  if (spot === 'loose') return undefined;
+  if ('joint' in spot) return throughPorts(part) && { act: 'movePart', id: part.id, joint: spot.joint };
+  const port = meeting(job, part, spot.port);
+  return port === undefined ? undefined : { act: 'takeUp', id: part.id, port, to: spot.port };
+}
+
+/** Kinds that can go there, in the order in which fuel meets them. */
+export const kindsFor = (job: Job, spot: Spot): PartKind[] =>
+  kinds.filter(
+    (kind) =>
+      (kind !== 'tank' || (spot === 'loose' && !Object.values(job.parts).some((p) => p.kind === 'tank' && !p.aside))) &&
+      placing(job, kind, spot) !== undefined,
+  );
+
+/** A tee in a joint's place, so that its branch is free for another part. */
+export const teeing = (job: Job, joint: string): { act: Act; id: string } => {
+  const part = blank(job, 'tee');
+  return { id: part.id, act: { act: 'insertPart', joint, part, in: 'a', out: 'b' } };
+};
+
+export interface FreeEnd {
+  readonly name: string;
+  readonly ref: PortRef;
+}
+
+/** Stems of ports that a part can have more of. */
+const more: Partial<Record<PartKind, readonly string[]>> = {
+  tank: ['pickup', 'return', 'overflow'],
+  rail: ['side'],
+};
+
+/** Every port of the run, but for one part's, that is free to be joined. */
+export function freeEnds(job: Job, but: string): FreeEnd[] {
+  return Object.values(job.parts).flatMap((part) => {
+    if (part.id === but || part.aside) return [];
+    const open = portsOf(job, part)
+      .filter((p) => p.state !== 'mated' && p.spec.use !== 'dry')
+      .map((p) => p.port);
+    const spare = (more[part.kind] ?? []).map((stem) => freePort(job, part, stem));
+    return [...new Set([...open, ...spare])].flatMap((port) => {
+      const spec = portOf(part, port);
+      return spec ? [{ name: `${partName(part)}, ${spec.name}`, ref: { part: part.id, port } }] : [];
+    });
+  });
+}
