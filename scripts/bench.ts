@@ -5,7 +5,7 @@ import { solveNetwork } from '../packages/core/src/hydraulics/solve-network.ts';
 import { readJobFile } from '../packages/core/src/job/read-job-file.ts';
 import { fuelLiquid } from '../packages/core/src/fluids/fuel.ts';
 import { fuelOf, findingsOf } from '../packages/core/src/run/findings.ts';
-import { buildNetwork } from '../packages/core/src/run/build-network.ts';
+import { networkAt, resultAt } from '../packages/core/src/run/solve-run.ts';
 import { AnalysisStatistic, InitHydOption, LinkProperty, NodeProperty, Project, Workspace } from 'epanet-js';
 import type { LinkLaw, Network, NetworkLink } from '../packages/core/src/hydraulics/network.ts';
 import { NetworkSolver } from '../packages/core/src/hydraulics/network-solver.ts';
@@ -50,8 +50,9 @@ if (!(sum > 0)) throw new Error('no friction');
 
 const job = demoJobs.mailVan;
 const findings = findingsOf(job);
+const fuel = fuelOf(job)!;
 const point = operatingPoints(job, findings.demand!.volumeFlow)[2]!;
-const { network } = buildNetwork(job, fuelLiquid(fuelOf(job)!, point.temperature), point);
+const network = networkAt(job, fuel, resultAt(findings.solution!, point.key));
 const ours = time(() => void solveNetwork(network), 200);
 rows.push({ what: `mail van network, ${network.nodes.length} nodes, cold`, microseconds: ours });
 

@@ -28,7 +28,8 @@ const broken = (change: (job: Job) => void): Job => {
 /** Takes a part with its joints off the run. */
 function without(job: Job, id: string): void {
   delete job.parts[id];
-  for (const { id: joint, a, b } of Object.values(job.joints)) if (a.part === id || b.part === id) delete job.joints[joint];
+  for (const { id: joint, a, b } of Object.values(job.joints))
+    if (a.part === id || b.part === id) delete job.joints[joint];
 }
 
 describe('endrel solve', () => {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { assess, previewAct } from './assess.ts';
 import { cutRows, partRows } from './cards/parts-card.ts';
 import { rules } from './checks/rules.ts';
-import { summariseJob } from './contract/summary.ts';
+import { factsOf } from './contract/summary.ts';
 import { demoJobs } from './demo/index.ts';
 import { applyAct } from './job/acts/apply-act.ts';
 import { blankJob, jobSchema } from './job/job.ts';
@@ -67,9 +67,9 @@ describe('an assessment', () => {
 
 describe('a job’s summary', () => {
   it('tells the next measurement, the worst snag and the run in miniature', () => {
-    const summary = summariseJob('1', '2026-01-01T00:00:00Z', demoJobs.beachBuggy);
+    const summary = factsOf(demoJobs.beachBuggy);
     expect(summary).to.include({ needs: 5, nextNeed: 'tank depth' });
-    const tender = summariseJob('2', '2026-01-01T00:00:00Z', demoJobs.flatBedTender);
+    const tender = factsOf(demoJobs.flatBedTender);
     expect(tender.worst!.grade).to.equal('stop');
     expect(tender.run.parts.map((c) => c.id)).to.have.members(Object.keys(demoJobs.flatBedTender.parts));
     expect(tender.run.parts.find((c) => c.id === 'rail-1')!.grade).to.equal('stop');

@@ -57,7 +57,13 @@ export function addPumpBeside(job: Job, first: string, id: string, rest: Partial
     : [before, behind].map(({ joint }, i) => {
         const block = freshId(job, 'block');
         const part: Part = { kind: 'block', id: block, label: 'pumps', ways: 2 };
-        act(job, { act: 'insertPart', joint, part, in: i === 0 ? 'port-1' : 'port-2', out: i === 0 ? 'port-2' : 'port-1' });
+        act(job, {
+          act: 'insertPart',
+          joint,
+          part,
+          in: i === 0 ? 'port-1' : 'port-2',
+          out: i === 0 ? 'port-2' : 'port-1',
+        });
         return block;
       });
   for (const block of blocks) (job.parts[block] as PartOf<'block'>).ways! += 1;

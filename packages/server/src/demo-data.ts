@@ -5,11 +5,7 @@ import type { JobService } from './services/job-service.ts';
 const EMPTY_SHOP_NAME = 'The workshop';
 
 /** The shop; on the very first start with demo data, the invented workshop and its jobs. */
-export async function prepareShop(
-  shops: ShopRepository,
-  jobs: JobService,
-  loadDemo: boolean,
-) {
+export async function prepareShop(shops: ShopRepository, jobs: JobService, loadDemo: boolean) {
   const shop = await shops.ensureOnly(loadDemo ? demoShopName : EMPTY_SHOP_NAME);
   if (shop.isNew && loadDemo && (await jobs.list({ shop: shop.id, actor: 'demo data' })).length === 0)
     for (const job of Object.values(demoJobs).reverse()) await jobs.import({ shop: shop.id, actor: 'demo data' }, job);

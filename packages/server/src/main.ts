@@ -37,9 +37,7 @@ async function main(): Promise<void> {
   const services = await composeServices(database, config.databaseUrl, logger);
   const shop = await prepareShop(new ShopRepository(database), services.jobs, config.loadDemo);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const server = createServer(
-    createApp({ ...services, shop, logger, webRoot, boundTo: config.host }),
-  );
+  const server = createServer(createApp({ ...services, shop, logger, webRoot, boundTo: config.host }));
   const port = await listen(server, config.host, config.port);
   console.log(`Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`);
 
@@ -47,7 +45,13 @@ async function main(): Promise<void> {
   const stop = () => {
     if (stopping) return;
     stopping = true;
-    server.close(() => void services.close().then(() => database.destroy()).finally(() => process.exit(0)));
+    server.close(
+      () =>
+        void services
+          .close()
+          .then(() => database.destroy())
+          .finally(() => process.exit(0)),
+    );
     setTimeout(() => server.closeAllConnections(), 1000).unref(); // keep-alive connections would hold it open
   };
   process.on('SIGTERM', stop);

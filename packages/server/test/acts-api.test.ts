@@ -194,7 +194,8 @@ describe('large things', () => {
     const early = await name(job.id);
     expect(early.status).to.equal(400);
     expect(early.body.message).to.match(/has not been sent/);
-    for (let i = 0; i < 2; i++) expect((await server.call('PUT', `/api/attachments/${mesh.digest}`, text)).status).to.equal(200);
+    for (let i = 0; i < 2; i++)
+      expect((await server.call('PUT', `/api/attachments/${mesh.digest}`, text)).status).to.equal(200);
     expect((await name(job.id)).body.outcomes[0].outcome).to.equal('saved');
     expect((await server.call('GET', `/api/attachments/${mesh.digest}`)).body).to.equal(text);
     const { body } = await server.call('GET', `/api/jobs/${job.id}`);
@@ -233,7 +234,8 @@ describe('what is stored of old and in the list', () => {
     const old = readFileSync(new URL('../../core/test/version-2/rescuePickup.json', import.meta.url), 'utf8');
     const [shop] = await server.database('shops').select('id');
     const insert = async (document: string) =>
-      (await server.database('jobs').insert({ shop_id: shop.id, revision: 4, document }).returning('id'))[0].id as string;
+      (await server.database('jobs').insert({ shop_id: shop.id, revision: 4, document }).returning('id'))[0]
+        .id as string;
     const [id, bad] = [await insert(old), await insert('{"schemaVersion": 2, "name": "Half a job"}')];
     const upgraded = readJobFile(old);
     const { body } = await server.call('GET', `/api/jobs/${id}`);

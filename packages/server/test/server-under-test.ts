@@ -17,7 +17,14 @@ export class ServerUnderTest {
   readonly address: string;
   readonly #url: string;
   readonly #close: () => Promise<void>;
-  private constructor(admin: Knex, name: string, database: Knex, url: string, server: Server, close: () => Promise<void>) {
+  private constructor(
+    admin: Knex,
+    name: string,
+    database: Knex,
+    url: string,
+    server: Server,
+    close: () => Promise<void>,
+  ) {
     this.#admin = admin;
     this.#name = name;
     this.database = database;
@@ -88,7 +95,7 @@ async function serve(database: Knex, url: string, demo: boolean): Promise<[Serve
   const shop = await prepareShop(new ShopRepository(database), services.jobs, demo);
   const server = createServer(createApp({ ...services, shop, logger, boundTo: '127.0.0.1' }));
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  return [server, services.close];
+  return [server, () => services.close()];
 }
 
 async function callAt(address: string, method: string, path: string, body?: unknown): Promise<Answer> {

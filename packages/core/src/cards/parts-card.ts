@@ -89,22 +89,21 @@ const closures = (job: Job, part: Part): [string, number][] =>
   counted(
     circuitsOf(job)
       .ports(part.id)
-      .flatMap((p) =>
-        p.state === 'capped' ? ['Cap for a port'] : p.state === 'plugged' ? ['Plug for a port'] : [],
-      ),
+      .flatMap((p) => (p.state === 'capped' ? ['Cap for a port'] : p.state === 'plugged' ? ['Plug for a port'] : [])),
   );
 
 /** Every length of hose and line to cut, in the order of the fuel. */
 export function cutRows(job: Job): CutRow[] {
   const run = circuitsOf(job);
   return run.parts.flatMap((part): CutRow[] => {
-    const { cut, buys } = kindOf(part);
+    const kind = kindOf(part);
+    const { cut } = kind;
     if (!cut || !('length' in propertiesOf(part.kind))) return [];
-    const { length } = part as { length?: { si: number; unit: string } };
+    const { length, ...unmeasured } = part as Part & { length?: { si: number; unit: string } };
     return [
       {
         part: partName(part),
-        stock: buys({ ...part, length: undefined } as Part) ?? '',
+        stock: kind.buys(unmeasured as Part) ?? '',
         length: length ? formatQuantity('length', length.si, length.unit) : 'not measured',
         line: run.lineOf(part.id),
         note: cut.note,

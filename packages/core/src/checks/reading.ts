@@ -11,7 +11,7 @@ import type { PartFlow } from '../run/solve-run.ts';
 export const circuits = (job: Job): Circuits => circuitsOf(job);
 
 export const partsOfKind = <K extends PartKind>(job: Job, ...kinds: K[]): PartOf<K>[] =>
-  circuitsOf(job).parts.filter((p) => (kinds as PartKind[]).includes(p.kind)) as Part[] as PartOf<K>[];
+  circuitsOf(job).parts.filter((p): p is PartOf<K> & Part => (kinds as PartKind[]).includes(p.kind));
 
 export const quoted = (part: Part): string => `“${partName(part)}”`;
 

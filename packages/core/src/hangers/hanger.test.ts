@@ -107,7 +107,11 @@ describe('taking the hanger apart', () => {
         { id: 'd', label: 'pump', across: mm(70) },
       ],
     });
-    expect(order).to.deep.equal({ off: ['float arm', 'sock'], stuck: [{ id: 'c', label: 'bucket' }], passes: ['pump'] });
+    expect(order).to.deep.equal({
+      off: ['float arm', 'sock'],
+      stuck: [{ id: 'c', label: 'bucket' }],
+      passes: ['pump'],
+    });
   });
 });
 

@@ -377,7 +377,8 @@ export class NetworkSolver {
         continue;
       }
       const [dpFrom, dpTo] = [pressureStep[this.#from[l]!]!, pressureStep[this.#to[l]!]!];
-      const dp = state !== State.regulating ? dpFrom - dpTo : this.#laws[l]!.kind === 'bypassRegulator' ? dpFrom : -dpTo;
+      const dp =
+        state !== State.regulating ? dpFrom - dpTo : this.#laws[l]!.kind === 'bypassRegulator' ? dpFrom : -dpTo;
       flowStep[l] = (imbalance + dp) / this.#slopes[l]!;
     }
   }

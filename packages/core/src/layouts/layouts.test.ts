@@ -82,7 +82,8 @@ describe('moving a regulator', () => {
         const { id } = get(start, 'regulator');
         const moved = applyAct(start, { act: 'moveRegulator', id, to });
         expect(regulatorPlace(moved, id), to).to.equal(to);
-        const others = (job: Job) => circuitsOf(job).order.filter((c) => c !== id && circuitsOf(job).lineOf(c) === 'supply');
+        const others = (job: Job) =>
+          circuitsOf(job).order.filter((c) => c !== id && circuitsOf(job).lineOf(c) === 'supply');
         expect(others(moved)).to.deep.equal(others(start));
         expect(findingsOf(moved).faults).to.deep.equal([]);
       }

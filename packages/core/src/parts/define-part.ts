@@ -115,7 +115,7 @@ export function definePart<const K extends string, P extends Record<string, Prop
     ports: z.record(portNameSchema, portStateSchema).optional(),
     aside: z.literal(true).optional(),
   });
-  return { kind, name, properties, schema: schema as unknown as z.ZodObject, ...behaviour };
+  return { kind, name, properties, schema: schema, ...behaviour };
 }
 
 /** The two ends of what fuel simply passes through. */

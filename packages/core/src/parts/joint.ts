@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { choice, flag, idSchema, objectOf, quantity, text } from '../job/property.ts';
 import { portRefSchema } from './port.ts';
 

@@ -66,7 +66,7 @@ export const partSchema = z.discriminatedUnion('kind', schemas as never) as unkn
 
 type AnyKind = Behaviour<Part> & { readonly name: string };
 /** What the kind of a part says of it. */
-export const kindOf = (part: Part): AnyKind => partKinds[part.kind] as unknown as AnyKind;
+export const kindOf = (part: Part): AnyKind => partKinds[part.kind];
 
 export const propertiesOf = (kind: PartKind): Record<string, Property> => partKinds[kind].properties;
 

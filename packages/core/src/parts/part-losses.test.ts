@@ -84,7 +84,9 @@ describe('losses of parts', () => {
     const [angle, ratio] = [Math.PI / 6, (4 * 5) / 4.02];
     const half = Math.sin(angle / 2);
     const whole =
-      f * angle * ratio + (0.1 + 2.4 * f) * half + (6.6 * f * (Math.sqrt(half) + half)) / ratio ** ((4 * angle) / Math.PI);
+      f * angle * ratio +
+      (0.1 + 2.4 * f) * half +
+      (6.6 * f * (Math.sqrt(half) + half)) / ratio ** ((4 * angle) / Math.PI);
     expect(whole).to.be.closeTo(0.1152, 1e-3);
     const f4 = frictionFactor(1e4, 0);
     const own = (0.1 + 2.4 * f4) * half + (6.6 * f4 * (Math.sqrt(half) + half)) / ratio ** ((4 * angle) / Math.PI);
@@ -93,7 +95,13 @@ describe('losses of parts', () => {
     expect(() => bendLoss(0, 0.1, 0.01)).to.throw(RangeError);
   });
   it('a bend is as long as its arc', () => {
-    const part: Part = { kind: 'bend', id: 'b', angle: { si: Math.PI, unit: '°' }, centreLineRadius: mm(30), bore: mm(8) };
+    const part: Part = {
+      kind: 'bend',
+      id: 'b',
+      angle: { si: Math.PI, unit: '°' },
+      centreLineRadius: mm(30),
+      bore: mm(8),
+    };
     expect((laws(lower(part))[0] as { length: number }).length).to.be.closeTo(Math.PI * 0.03, 1e-12);
   });
   it('a medium loses in proportion to flow, dirt and viscosity', () => {
@@ -140,7 +148,11 @@ describe('a filter inside the regulator', () => {
     );
   it('takes over what the plain one was, its joints and its measurements', () => {
     const job = combined();
-    expect(get(job, 'filterRegulator')).to.deep.include({ action: 'bypass', label: 'Tank regulator', referenced: false });
+    expect(get(job, 'filterRegulator')).to.deep.include({
+      action: 'bypass',
+      label: 'Tank regulator',
+      referenced: false,
+    });
     expect(Object.values(job.joints).filter((j) => j.a.part === 'filter-regulator-1' || j.b.part === 'filter-regulator-1')).to.have.length(3); // prettier-ignore
     expect(findingsOf(job).faults).to.deep.equal([]);
   });
@@ -180,7 +192,8 @@ describe('rails in the network', () => {
     expect(joints['rail-1-in']!.flow * 3.6e6).to.be.closeTo(joints['rail-2-in']!.flow * 3.6e6, 1e-4);
   });
   it('a crossover’s second rail sees no less at idle than its first: nothing but its own demand flows there', () => {
-    const idle = (feed: Parameters<typeof railsJob>[0]) => findingsOf(railsJob(feed)).solution!.points.idle.railPressure;
+    const idle = (feed: Parameters<typeof railsJob>[0]) =>
+      findingsOf(railsJob(feed)).solution!.points.idle.railPressure;
     expect(idle('crossover')).to.be.closeTo(idle('parallel'), 3e3);
   });
   it('a rail fed in its middle loses less than one fed at its end', () => {

@@ -103,7 +103,8 @@ export class Circuits {
         for (const flow of this.outOf(id)) if (lineOfZone(flow.zone) === line) follow(flow.to, line);
     for (const line of ['return', 'overflow'] as const)
       for (const part of parts)
-        if ([...this.outOf(part.id), ...this.into(part.id)].some((f) => lineOfZone(f.zone) === line)) follow(part.id, line);
+        if ([...this.outOf(part.id), ...this.into(part.id)].some((f) => lineOfZone(f.zone) === line))
+          follow(part.id, line);
     for (const part of parts) follow(part.id, 'supply');
     return order;
   }

@@ -148,7 +148,9 @@ describe('the network of a run', () => {
     expect(run.held.map((n) => run.nodes[n])).to.deep.equal(['rail-1:1']);
   });
   it('lets fuel through a check valve one way only, past its cracking pressure', () => {
-    const job = cleanJob((j) => putBehind(j, 'hose-1', { kind: 'checkValve', id: 'check-valve-1', bore: { si: 0.007, unit: 'mm' } }));
+    const job = cleanJob((j) =>
+      putBehind(j, 'hose-1', { kind: 'checkValve', id: 'check-valve-1', bore: { si: 0.007, unit: 'mm' } }),
+    );
     const built = build(job);
     expect(link(built, 'check-valve-1').checkValve).to.equal(true);
     expect(law(built, 'check-valve-1', 'line').cracking).to.equal(3e3); // the visible typical value

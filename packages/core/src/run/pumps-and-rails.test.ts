@@ -58,9 +58,7 @@ describe('dead-head pressures', () => {
   it('add up in series, take the strongest side by side, and start again at a pot', () => {
     const alone = deadHeads(circuitsOf(demoJobs.sprintCar), 13.5).pressure;
     expect(deadHeads(circuitsOf(twoPumpJob()), 13.5).pressure).to.equal(alone);
-    const inSeries = changed(demoJobs.sprintCar, (j) =>
-      putBehind(j, 'pump-1', { ...get(j, 'pump'), id: 'pump-2' }),
-    );
+    const inSeries = changed(demoJobs.sprintCar, (j) => putBehind(j, 'pump-1', { ...get(j, 'pump'), id: 'pump-2' }));
     expect(deadHeads(circuitsOf(inSeries), 13.5).pressure).to.be.closeTo(2 * alone, 1);
     const { at } = deadHeads(circuitsOf(demoJobs.rescuePickup), 13.5);
     expect(at['hose-1']).to.be.closeTo(690e3, 1); // behind the lift pump

@@ -1,5 +1,14 @@
 import { expect } from 'chai';
-import { act, afterRailJob, carburettorJob, changed, cleanJob, get, putBehind, returnIntoSupply } from '../../test/rule-cases.ts';
+import {
+  act,
+  afterRailJob,
+  carburettorJob,
+  changed,
+  cleanJob,
+  get,
+  putBehind,
+  returnIntoSupply,
+} from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { circuitsOf } from './circuits.ts';
@@ -7,7 +16,10 @@ import { describeRunFault, faultPart, runFaults, type RunFault } from './run-fau
 
 const flow = (lph: number) => ({ si: lph / 3.6e6, unit: 'L/h' });
 const pot = (change: (job: Job) => void) => changed(demoJobs.rescuePickup, change);
-const out = (...ids: string[]) => (job: Job) => act(job, ...ids.map((id) => ({ act: 'takeOut', id }) as const));
+const out =
+  (...ids: string[]) =>
+  (job: Job) =>
+    act(job, ...ids.map((id) => ({ act: 'takeOut', id }) as const));
 const emptied = (job: Job) => Object.assign(job, { parts: {}, joints: {} });
 const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
   ['emptyRun', undefined, cleanJob(emptied), /choose a layout/],
@@ -16,22 +28,42 @@ const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
     'secondTank',
     'tank-2',
     cleanJob((j) =>
-      act(j, { act: 'attachPart', to: { part: 'rail-1', port: 'side-1' }, part: { kind: 'tank', id: 'tank-2' }, port: 'return-1' }),
+      act(j, {
+        act: 'attachPart',
+        to: { part: 'rail-1', port: 'side-1' },
+        part: { kind: 'tank', id: 'tank-2' },
+        port: 'return-1',
+      }),
     ),
     /“Tank” is a second tank/,
   ],
   ['noPump', undefined, cleanJob(out('pump-1')), /has no pump/],
   ['noConsumer', 'hose-2', cleanJob(out('rail-1')), /ends at “Engine feed hose”: there is a gap/],
-  ['unfed', 'rail-1', cleanJob((j) => act(j, { act: 'disconnect', joint: 'rail-1-in' })), /gap on the run, the supply stops at “Engine feed hose”/],
+  [
+    'unfed',
+    'rail-1',
+    cleanJob((j) => act(j, { act: 'disconnect', joint: 'rail-1-in' })),
+    /gap on the run, the supply stops at “Engine feed hose”/,
+  ],
   [
     'twoEngines',
     'carburettor-1',
     cleanJob((j) =>
-      act(j, { act: 'attachPart', to: { part: 'rail-1', port: 'side-1' }, part: { kind: 'carburettor', id: 'carburettor-1' }, port: 'in' }),
+      act(j, {
+        act: 'attachPart',
+        to: { part: 'rail-1', port: 'side-1' },
+        part: { kind: 'carburettor', id: 'carburettor-1' },
+        port: 'in',
+      }),
     ),
     /rails or carburettors, not both/,
   ],
-  ['noReturn', 'regulator-1', afterRailJob((j) => act(j, { act: 'disconnect', joint: circuitsOf(j).into('hose-3')[0]!.joint })), /gap after “Tank regulator”/],
+  [
+    'noReturn',
+    'regulator-1',
+    afterRailJob((j) => act(j, { act: 'disconnect', joint: circuitsOf(j).into('hose-3')[0]!.joint })),
+    /gap after “Tank regulator”/,
+  ],
   [
     'returnGap',
     'regulator-1',
@@ -42,7 +74,12 @@ const cases: [RunFault['code'], string | undefined, Job, RegExp][] = [
     'strayReturn',
     'hose-9',
     carburettorJob((j) =>
-      act(j, { act: 'attachPart', to: { part: 'tank-1', port: 'return-1' }, part: { kind: 'hose', id: 'hose-9' }, port: 'out' }),
+      act(j, {
+        act: 'attachPart',
+        to: { part: 'tank-1', port: 'return-1' },
+        part: { kind: 'hose', id: 'hose-9' },
+        port: 'out',
+      }),
     ),
     /no bypass regulator feeds it/,
   ],

@@ -52,12 +52,7 @@ export function runFaults(job: Graph): RunFault[] {
   faults.push(...consumerFaults(run), ...returnFaults(run), ...pumpFaults(run), ...potFaults(run));
   for (const part of run.parts) {
     if (part.kind === 'checkValve' && part.reversed) faults.push({ code: 'checkValveReversed', part: part.id });
-    if (
-      part.kind === 'hardLine' &&
-      part.outsideDiameter &&
-      part.wall &&
-      part.wall.si * 2 >= part.outsideDiameter.si
-    )
+    if (part.kind === 'hardLine' && part.outsideDiameter && part.wall && part.wall.si * 2 >= part.outsideDiameter.si)
       faults.push({ code: 'noBore', part: part.id });
   }
   return faults;
@@ -93,8 +88,8 @@ function returnFaults(run: Circuits): RunFault[] {
   for (const id of run.order) {
     const zone = run.zoneOf(id);
     const isFirst = run.into(id).length === 0;
-    if (zone?.kind === 'return' && zone.spilledBy.length === 0 && isFirst) faults.push({ code: 'strayReturn', part: id });
-    if (zone?.kind === 'return' && isConsumer(run.part(id))) faults.push({ code: 'unfed', part: id });
+    if (zone?.kind === 'return' && zone.spilledBy.length === 0 && isFirst)
+      faults.push({ code: 'strayReturn', part: id });
   }
   return faults;
 }
@@ -107,7 +102,8 @@ function whereItMeets(run: Circuits, regulator: string): [part: string, joint: s
     seen.add(flow.joint);
     const on = run.outOf(flow.to);
     const isJunction = run.ports(flow.to).length > 2 || isPump(run.part(flow.to));
-    if (isJunction || on.length === 0 || seen.has(on[0]!.joint)) return [flow.from === regulator ? flow.to : flow.from, flow.joint];
+    if (isJunction || on.length === 0 || seen.has(on[0]!.joint))
+      return [flow.from === regulator ? flow.to : flow.from, flow.joint];
     flow = on[0]!;
   }
 }

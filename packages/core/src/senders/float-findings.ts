@@ -115,12 +115,7 @@ export function sectionObstacles(job: Job, tank: Tank, axis: 0 | 1, place: numbe
     const spot = at(hanger.returnForward?.si ?? 0, hanger.returnLeft?.si ?? 0);
     const bore = drop?.bore?.si ?? 0;
     if (Math.abs(spot.off! - place) < bore)
-      upright(
-        'the return drop',
-        spot.along!,
-        drop?.endHeight?.si ?? tank.bottom,
-        tank.top,
-      );
+      upright('the return drop', spot.along!, drop?.endHeight?.si ?? tank.bottom, tank.top);
   }
   return [...walls, ...obstacles];
 }

@@ -103,7 +103,7 @@ const leastOf = (consumers: readonly string[], { parts }: PointResult): string =
 function wayTo(run: Circuits, id: string, { joints }: PointResult): string[] {
   const way: string[] = [];
   const seen = new Set<string>();
-  for (let at: string | undefined = id; at !== undefined && !seen.has(at); ) {
+  for (let at: string | undefined = id; at !== undefined && !seen.has(at);) {
     seen.add(at);
     const flows: readonly Flow[] = run.into(at).filter((f) => lineOfZone(f.zone) === 'supply');
     const most: Flow | undefined = flows.reduce<Flow | undefined>(

@@ -42,7 +42,8 @@ export class Reckoner {
     });
     worker.on('error', (error) => {
       this.#worker = undefined;
-      for (const waiting of this.#waiting.values()) waiting.reject(error instanceof Error ? error : new Error(String(error)));
+      for (const waiting of this.#waiting.values())
+        waiting.reject(error instanceof Error ? error : new Error(String(error)));
       this.#waiting.clear();
     });
     return worker;

@@ -8,7 +8,10 @@ export class AttachmentRepository {
   }
 
   async keep(shop: string, digest: string, content: string): Promise<void> {
-    await this.#database('attachments').insert({ shop_id: shop, digest, content }).onConflict(['shop_id', 'digest']).ignore();
+    await this.#database('attachments')
+      .insert({ shop_id: shop, digest, content })
+      .onConflict(['shop_id', 'digest'])
+      .ignore();
   }
 
   async has(shop: string, digest: string): Promise<boolean> {

@@ -71,8 +71,7 @@ export class JobRepository {
   }
 
   async list(shop: string): Promise<ListRow[]> {
-    const text = (key: string) =>
-      this.#database.raw(`coalesce(summary->>'${key}', document->>'${key}') as ${key}`);
+    const text = (key: string) => this.#database.raw(`coalesce(summary->>'${key}', document->>'${key}') as ${key}`);
     const rows = (await this.#jobs(shop)
       .orderBy('saved_at', 'desc')
       .orderBy('id')
@@ -175,7 +174,10 @@ export class JobRepository {
       .orderBy('revision', 'desc')
       .limit(MOST_CHANGES)
       .select('revision', 'at', 'actor', 'summary')
-      .select(this.#database.raw('jsonb_array_length(coalesce(fields, patch)) as fields'))) as (Omit<ChangeRow, 'at'> & {
+      .select(this.#database.raw('jsonb_array_length(coalesce(fields, patch)) as fields'))) as (Omit<
+      ChangeRow,
+      'at'
+    > & {
       at: Date;
     })[];
     return rows.map((row) => ({ ...row, at: row.at.toISOString(), fields: row.fields ?? 0 }));
@@ -185,7 +187,7 @@ export class JobRepository {
   async keepSummary(id: string, revision: number, summary: unknown): Promise<void> {
     await this.#database('jobs')
       .where({ id })
-      .where((q) => q.whereNull('summary_revision').orWhere('summary_revision', '<', revision))
+      .where((q) => void q.whereNull('summary_revision').orWhere('summary_revision', '<', revision))
       .update({ summary: JSON.stringify(summary), summary_revision: revision });
   }
 

@@ -1,5 +1,5 @@
-import type { Knex } from 'knex';
 import type { Logger } from 'pino';
+import type { openDatabase } from '../database.ts';
 import { Reckoner } from '../reckoning/reckoner.ts';
 import { AttachmentRepository } from '../repositories/attachment-repository.ts';
 import { ChangeFeed } from '../repositories/change-feed.ts';
@@ -10,7 +10,7 @@ import { JobService } from './job-service.ts';
 import { SummaryService } from './summary-service.ts';
 
 /** Everything that answers requests, on one database. `close` ends what runs beside them. */
-export async function composeServices(database: Knex, connection: string, logger: Logger) {
+export async function composeServices(database: ReturnType<typeof openDatabase>, connection: string, logger: Logger) {
   const repository = new JobRepository(database);
   const reckoner = new Reckoner();
   const attachments = new AttachmentService(new AttachmentRepository(database), reckoner);

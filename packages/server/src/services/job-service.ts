@@ -6,7 +6,14 @@ import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
 import { blankJob, type Job } from '@endrel/core/job/job';
 import { describeIssue, readJobDocument } from '@endrel/core/job/read-job-file';
 import { ConflictError, InvalidError, NotFoundError } from '../errors.ts';
-import type { JobHead, JobRepository, JobRow, ListRow, NewChange, StoredChange } from '../repositories/job-repository.ts';
+import type {
+  JobHead,
+  JobRepository,
+  JobRow,
+  ListRow,
+  NewChange,
+  StoredChange,
+} from '../repositories/job-repository.ts';
 import type { AttachmentService } from './attachment-service.ts';
 import type { SummaryService } from './summary-service.ts';
 
@@ -96,11 +103,17 @@ export class JobService {
     throw new Error(`job ${id}: acts met others ${MOST_TRIES} times`);
   }
 
-  async #tryActs({ shop, actor }: Acting, id: string, { client, known, acts }: ActsRequest): Promise<ActsAnswer | undefined> {
+  async #tryActs(
+    { shop, actor }: Acting,
+    id: string,
+    { client, known, acts }: ActsRequest,
+  ): Promise<ActsAnswer | undefined> {
     const { head, job: stored } = await this.#current(shop, id);
     for (const { base } of [{ base: known }, ...acts])
       if (base > head.revision)
-        throw new InvalidError(`There is no revision ${base} of this job: the last is ${head.revision}. Nothing was changed.`);
+        throw new InvalidError(
+          `There is no revision ${base} of this job: the last is ${head.revision}. Nothing was changed.`,
+        );
     const done = await this.#jobs.doneActs(shop, id, acts.map((a) => a.id)); // prettier-ignore
     const since = await this.#jobs.changesSince(shop, id, Math.min(known, ...acts.map((a) => a.base)));
     const outcomes: ActOutcome[] = [];

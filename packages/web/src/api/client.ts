@@ -16,20 +16,27 @@ export class OfflineError extends Error {
   }
 }
 
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
+
 /** One call to the API. @throws ApiError, or OfflineError when nothing answers. */
-export async function call<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function call<T>(method: Method, path: string, body?: unknown): Promise<T> {
+  const text = body === undefined ? undefined : JSON.stringify(body);
+  return (await (await answerTo(method, path, 'application/json', text)).json()) as T;
+}
+
+/** The same with plain text, for what is large. */
+export const callText = async (method: Method, path: string, body?: string): Promise<string> =>
+  (await answerTo(method, path, 'text/plain', body)).text();
+
+async function answerTo(method: Method, path: string, type: string, body: string | undefined): Promise<Response> {
   let answer: Response;
   try {
-    answer = await fetch(`/api${path}`, {
-      method,
-      headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    });
+    answer = await fetch(`/api${path}`, { method, headers: body === undefined ? {} : { 'Content-Type': type }, body });
   } catch {
     throw new OfflineError();
   }
+  if (answer.ok) return answer;
   const read: unknown = await answer.json().catch(() => undefined);
-  if (answer.ok) return read as T;
   throw new ApiError(
     answer.status,
     (read as ApiFault | undefined) ?? { code: 'internal', message: `The server answered ${answer.status}.` },

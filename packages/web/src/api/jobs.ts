@@ -1,23 +1,47 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ChangeRow, SaveAnswer, StoredJob } from '@endrel/core/contract/api';
+import type { ActsAnswer, ActsRequest, ChangeRow, StoredJob } from '@endrel/core/contract/api';
 import type { JobSummary } from '@endrel/core/contract/summary';
-import type { Job } from '@endrel/core/job/job';
 import { call } from './client.ts';
 
 export const readJob = (id: string) => call<StoredJob>('GET', `/jobs/${id}`);
-export const saveJob = (id: string, baseRevision: number, document: Job, summary: string) =>
-  call<SaveAnswer>('PUT', `/jobs/${id}`, { baseRevision, document, summary });
+export const sendActs = (id: string, request: ActsRequest) => call<ActsAnswer>('POST', `/jobs/${id}/acts`, request);
+export const actsSince = (id: string, known: number) => call<ActsAnswer>('GET', `/jobs/${id}/acts?since=${known}`);
 
-export const useJobList = () => useQuery({ queryKey: ['jobs'], queryFn: () => call<JobSummary[]>('GET', '/jobs') });
+const SOON = 700; // ms until what is still being reckoned is asked for again
+
+export const useJobList = () =>
+  useQuery({
+    queryKey: ['jobs'],
+    queryFn: () => call<JobSummary[]>('GET', '/jobs'),
+    refetchInterval: ({ state }) => (state.data?.some((j) => !j.facts && !j.unreadable) ? SOON : false),
+  });
 export const useShop = () =>
   useQuery({ queryKey: ['shop'], queryFn: () => call<{ name: string }>('GET', '/shop'), staleTime: Infinity });
 export const useChanges = (id: string, revision: number) =>
   useQuery({ queryKey: ['changes', id, revision], queryFn: () => call<ChangeRow[]>('GET', `/jobs/${id}/changes`) });
 
+/** Puts a job away or takes it out again. */
+export function usePutAway() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, away }: { id: string; away: boolean }) => call('PUT', `/jobs/${id}/away`, { away }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
+  });
+}
+
+/** Deletes for good a job that was put away. */
+export function useDeleteJob() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => call('DELETE', `/jobs/${id}`),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
+  });
+}
+
 export function useCreateJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (request: { name: string; vehicle: string } | { document: Job }) =>
+    mutationFn: (request: { name: string; vehicle: string } | { document: unknown }) =>
       call<StoredJob>('POST', '/jobs', request),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });

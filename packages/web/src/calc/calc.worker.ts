@@ -1,4 +1,5 @@
 import * as Comlink from 'comlink';
+import { holdAttachment } from '@endrel/core/attachments/attachment';
 import { assess, previewAct } from '@endrel/core/assess';
 import { farPickupPlace, pickupPlace } from '@endrel/core/hangers/hanger-findings';
 import { hangerProperties } from '@endrel/core/job/hanger';
@@ -20,6 +21,7 @@ type Progress = (share: number) => boolean | Promise<boolean>;
 const SYSTEM_POINTS = 16;
 
 const calculator = {
+  holdAttachment,
   assess,
   previewAct,
   /** Litres left over pitch and roll; undefined while tank or hanger are not known. */

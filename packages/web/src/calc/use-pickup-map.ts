@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import type { PickupMap } from '@endrel/core/tanks/pickup';
-import { calculator } from './calculator.ts';
+import { longCalculator } from './calculator.ts';
 
 /** The pickup's map of a job, computed in the worker; the last one stays until the next is there. */
 export function usePickupMap(job: Job): PickupMap | undefined {
@@ -9,7 +9,7 @@ export function usePickupMap(job: Job): PickupMap | undefined {
   const { survey, hanger } = job;
   useEffect(() => {
     let current = true;
-    void calculator.pickupMap(job).then((made) => current && setMap(made));
+    void longCalculator.pickupMap(job).then((made) => current && setMap(made));
     return () => {
       current = false;
     };

@@ -2,7 +2,7 @@ import * as Comlink from 'comlink';
 import { useEffect, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import type { LibraryPump, Proposal } from '@endrel/core/sizing/proposals';
-import { calculator } from './calculator.ts';
+import { longCalculator } from './calculator.ts';
 
 export interface Proposing {
   /** As they are found; those of the job before stay until the first of this one. */
@@ -22,7 +22,7 @@ export function useProposals(job: Job, library: readonly LibraryPump[]): Proposi
       setState({ found: [...found] });
       return true;
     };
-    void calculator.proposals(job, library, Comlink.proxy(onFound)).then(() => {
+    void longCalculator.proposals(job, library, Comlink.proxy(onFound)).then(() => {
       if (current) setState({ found, doneFor: job });
     });
     return () => {

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import type { OperatingPoint } from '@endrel/core/run/operating-point';
 import type { SystemPoint } from '@endrel/core/run/system-curve';
-import { calculator } from './calculator.ts';
+import { longCalculator } from './calculator.ts';
 
 const none: readonly SystemPoint[] = [];
 
@@ -11,7 +11,7 @@ export function useSystemCurve(job: Job, pump: string, point: OperatingPoint): r
   const [curve, setCurve] = useState(none);
   useEffect(() => {
     let current = true;
-    void calculator.systemCurve(job, pump, point).then((made) => current && setCurve(made));
+    void longCalculator.systemCurve(job, pump, point).then((made) => current && setCurve(made));
     return () => {
       current = false;
     };

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Preview } from '@endrel/core/assess';
 import type { Act } from '@endrel/core/job/acts/act';
-import { calculator } from '../calc/calculator.ts';
+import { longCalculator } from '../calc/calculator.ts';
 import { useJob } from '../session/session-context.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
 
@@ -11,7 +11,7 @@ export function usePreview(act: Act | undefined): Preview | undefined {
   const [preview, setPreview] = useState<Preview>();
   useEffect(() => {
     let current = true;
-    if (act) void calculator.previewAct(job, act).then((p) => current && setPreview(p));
+    if (act) void longCalculator.previewAct(job, act).then((p) => current && setPreview(p));
     return () => {
       current = false;
     };

@@ -4,7 +4,7 @@ import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
 import type { Port } from '@endrel/core/fittings/port';
 import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
-import { unfinishedText } from '../session/draft-store.ts';
+import { unfinishedText } from '../session/unfinished-text.ts';
 import { anchorOf } from './anchor.ts';
 import { capital } from './capital.ts';
 import { PortField } from './PortField.tsx';

@@ -20,16 +20,16 @@ interface RowsFieldProps {
   readonly columns?: string;
 }
 
+/** An id that no other page makes at the same time. */
+export const newRowId = (): string => `row-${crypto.randomUUID().slice(0, 8)}`;
+
 /** A short list of like things, each with its few fields. */
 export function RowsField({ title, one, properties, path, rows = [], most, empty, columns }: RowsFieldProps) {
   const { session } = useJobSession();
   const act = useAct();
   const place = useRef<HTMLFieldSetElement>(null);
   const add = () => {
-    const taken = new Set(rows.map((r) => r.id));
-    let n = rows.length + 1;
-    while (taken.has(`row-${n}`)) n++;
-    act({ act: 'set', path: [...path], value: [...rows, { id: `row-${n}` }] });
+    act({ act: 'addRow', path: [...path], row: { id: newRowId() } });
     setTimeout(() => place.current?.querySelector<HTMLElement>('li:last-of-type input')?.focus());
   };
   return (
@@ -48,10 +48,10 @@ export function RowsField({ title, one, properties, path, rows = [], most, empty
                   key={key}
                   jobId={session.id}
                   property={property}
-                  path={[...path, i, key]}
+                  path={[...path, row.id, key]}
                   value={(row as Record<string, unknown>)[key]}
                   brief
-                  onChange={(value, group) => act({ act: 'set', path: [...path, i, key], value }, group)}
+                  onChange={(value, group) => act({ act: 'set', path: [...path, row.id, key], value }, group)}
                 />
               ))}
             </div>
@@ -59,9 +59,7 @@ export function RowsField({ title, one, properties, path, rows = [], most, empty
               type="button"
               className="quiet mt-5"
               aria-label={`Remove ${one.replace(/^an? /, '')} ${i + 1}`}
-              onClick={() =>
-                act({ act: 'set', path: [...path], value: rows.length === 1 ? undefined : rows.toSpliced(i, 1) })
-              }
+              onClick={() => act({ act: 'removeRow', path: [...path], id: row.id })}
             >
               <X size={14} aria-hidden />
             </button>

@@ -1,17 +1,19 @@
-import type { SaveAnswer, StoredJob } from '@endrel/core/contract/api';
+import type { ActsAnswer, ActsRequest, KeptAct, StoredJob } from '@endrel/core/contract/api';
+import { MOST_ACTS } from '@endrel/core/contract/api';
 import type { Act } from '@endrel/core/job/acts/act';
-import { applyAct, describeAct } from '@endrel/core/job/acts/apply-act';
+import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
+import { restoring } from '@endrel/core/job/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import { ApiError, OfflineError } from '../api/client.ts';
-import { rebase } from './rebase.ts';
+import { withActs, type Kept, type PendingAct, type Step } from './pending.ts';
 
 export type SaveState =
   | { status: 'saved' }
   | { status: 'saving' }
   | { status: 'unsaved' }
   | { status: 'offline' }
-  /** Somebody else saved the same fields: the person decides. */
-  | { status: 'conflict'; fields: readonly string[]; current: StoredJob }
+  /** Somebody else changed the same fields: the person decides about this one act. */
+  | { status: 'conflict'; fields: readonly string[]; label: string }
   | { status: 'refused'; message: string };
 
 export interface SessionSnapshot {
@@ -20,57 +22,62 @@ export interface SessionSnapshot {
   readonly save: SaveState;
   readonly undo?: string;
   readonly redo?: string;
-  /** Shown once: others' changes were joined in. */
-  readonly joined: boolean;
+  /** Shown until it is acknowledged: others' changes came in, or something could not be done. */
+  readonly notice?: string;
 }
 
 /** What a session needs of the outside, so that it can be tested without a browser. */
 export interface SessionPorts {
-  save(id: string, baseRevision: number, document: Job, summary: string): Promise<SaveAnswer>;
-  /** Keeps what is not saved yet across a reload or a crash; `undefined` forgets it. */
-  keepDraft(draft: Draft | undefined): void;
+  send(id: string, request: ActsRequest): Promise<ActsAnswer>;
+  since(id: string, known: number): Promise<ActsAnswer>;
+  read(id: string): Promise<StoredJob>;
+  /** Keeps what is not saved yet, and the steps of undo, across a reload or a crash. */
+  keep(kept: Kept): void;
+  newId(): string;
   after(milliseconds: number, action: () => void): () => void;
 }
-export interface Draft {
-  readonly base: StoredJob;
-  readonly job: Job;
-}
-interface Step {
-  readonly job: Job;
-  readonly label: string;
-}
 
-const PAUSE_BEFORE_SAVE = 500; // ms without an edit
+const PAUSE_BEFORE_SAVE = 300; // ms without an edit
 const RETRY_AFTER = 3000; // ms
 const MOST_STEPS = 200;
 
-/** One job being edited: acts, undo and redo, autosave on a base revision, and what happens when others save too. */
+/**
+ * One job being edited. What is done is an act on the job as it is shown; acts are sent in order and what the server has from
+ * others comes in beneath those still to be sent.
+ */
 export class JobSession {
   readonly id: string;
+  readonly client: string;
   readonly #ports: SessionPorts;
   readonly #listeners = new Set<() => void>();
-  #base: StoredJob;
+  /** As the server has it. */
+  #stored: { readonly revision: number; readonly job: Job };
   #job: Job;
-  #past: Step[] = [];
-  #future: Step[] = [];
+  #pending: PendingAct[];
+  #past: Step[];
+  #future: Step[];
   #save: SaveState = { status: 'saved' };
-  #summaries: string[] = [];
-  #coalesce: string | undefined;
+  /** One visit to a field is one step of undo: what the job was before it. */
+  #visit: { readonly group: string; readonly before: Job; readonly sent: boolean } | undefined;
   #cancelTimer: (() => void) | undefined;
   #running = false;
-  #joined = false;
+  #notice: string | undefined;
+  #newest = 0;
   #snapshot: SessionSnapshot;
 
-  constructor(stored: StoredJob, ports: SessionPorts, draft?: Draft) {
+  constructor(stored: StoredJob, client: string, ports: SessionPorts, kept?: Kept) {
     this.id = stored.id;
+    this.client = client;
     this.#ports = ports;
-    this.#base = draft?.base ?? stored;
-    this.#job = draft?.job ?? stored.document;
+    this.#stored = { revision: stored.revision, job: stored.document };
+    const { job, done, dropped } = withActs(stored.document, kept?.pending ?? []);
+    this.#job = job;
+    this.#pending = kept ? [...kept.pending] : [];
+    if (dropped.length > 0 && done.length === 0) this.#notice = undefined; // the server decides: it may have them already
+    this.#past = [...(kept?.past ?? [])];
+    this.#future = [...(kept?.future ?? [])];
     this.#snapshot = this.#makeSnapshot();
-    if (draft) {
-      this.#summaries = ['typed while offline'];
-      this.#changed();
-    }
+    if (this.#pending.length > 0) this.#changed();
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -79,57 +86,73 @@ export class JobSession {
   };
   readonly getSnapshot = (): SessionSnapshot => this.#snapshot;
 
-  /** @param group - acts of one group in a row, such as one visit to a field, are one step of undo. */
-  act(act: Act, group?: string): void {
-    const next = applyAct(this.#job, act);
-    if (next === this.#job) return;
-    const label = describeAct(this.#job, act);
-    if (group === undefined || group !== this.#coalesce) {
-      this.#past = [...this.#past.slice(1 - MOST_STEPS), { job: this.#job, label }];
-      this.#summaries.push(label);
+  /**
+   * @param group - acts of one group in a row, such as one visit to a field, are one step of undo.
+   * @returns false when it cannot be done; the notice says why, and nothing is changed.
+   */
+  act(act: Act, group?: string): boolean {
+    const before = this.#job;
+    const tried = tryAct(before, act);
+    if (!tried.ok) {
+      this.#say(`Not done: ${tried.fault.message}.`);
+      return false;
     }
-    this.#coalesce = group;
+    const label = describeAct(before, act);
+    const visit = group !== undefined && this.#visit?.group === group ? this.#visit : undefined;
+    const undo = restoring(visit?.before ?? before, tried.value, `undo ${label}`);
+    if (visit) this.#past.pop();
+    if (undo) this.#past = [...this.#past.slice(1 - MOST_STEPS), { label, act: undo }];
+    if (!undo && !visit) return true;
+    // of a visit whose act has not been sent yet only the last value goes out
+    const last = this.#pending.at(-1);
+    if (visit && !visit.sent && last && !this.#running && act.act !== 'addRow') this.#pending.pop();
+    this.#visit = group === undefined ? undefined : { group, before: visit?.before ?? before, sent: false };
     this.#future = [];
-    this.#job = next;
+    this.#job = tried.value;
+    this.#pending.push({ id: this.#ports.newId(), base: this.#stored.revision, act, label });
     this.#changed();
+    return true;
   }
 
   undo(): void {
-    const step = this.#past.pop();
-    if (!step) return;
-    this.#future.push({ job: this.#job, label: step.label });
-    this.#stepTo(step.job, `undo ${step.label}`);
+    this.#step(this.#past, this.#future, 'undone');
   }
-
   redo(): void {
-    const step = this.#future.pop();
+    this.#step(this.#future, this.#past, 'done again');
+  }
+
+  /** Takes the last step of one list, and puts what takes it back onto the other. */
+  #step(from: Step[], onto: Step[], said: string): void {
+    const step = from.pop();
     if (!step) return;
-    this.#past.push({ job: this.#job, label: step.label });
-    this.#stepTo(step.job, `redo ${step.label}`);
-  }
-
-  #stepTo(job: Job, summary: string): void {
-    this.#coalesce = undefined;
-    this.#job = job;
-    this.#summaries.push(summary);
+    this.#visit = undefined;
+    const tried = tryAct(this.#job, step.act);
+    if (!tried.ok) {
+      this.#say(`“${step.label}” cannot be ${said}: ${tried.fault.message}.`);
+      return;
+    }
+    const back = restoring(this.#job, tried.value, step.label);
+    if (back) onto.push({ label: step.label, act: back });
+    this.#job = tried.value;
+    this.#pending.push({ id: this.#ports.newId(), base: this.#stored.revision, act: step.act, label: step.label });
     this.#changed();
   }
 
-  /** Keeps this copy's values over what was saved meanwhile; undo still has the others out of reach, the change table has them. */
+  /** Does the act that met another's on what that one left. */
   keepMine(): void {
-    if (this.#save.status !== 'conflict') return;
-    this.#base = this.#save.current;
-    this.#summaries.push('kept over another save');
+    const [first, ...rest] = this.#pending;
+    if (this.#save.status !== 'conflict' || !first) return;
+    this.#pending = [{ ...first, id: this.#ports.newId(), base: this.#stored.revision }, ...rest];
     this.#changed();
   }
 
-  /** Drops this copy's unsaved values for what was saved meanwhile; undo brings them back. */
+  /** Leaves the act that met another's undone; undo brings it back. */
   takeTheirs(): void {
-    if (this.#save.status !== 'conflict') return;
-    const { current } = this.#save;
-    this.#past.push({ job: this.#job, label: 'take the other save' });
-    this.#base = current;
-    this.#job = current.document;
+    const [first, ...rest] = this.#pending;
+    if (this.#save.status !== 'conflict' || !first) return;
+    this.#pending = rest;
+    this.#past.push({ label: `take the other’s: ${first.label}`, act: first.act });
+    this.#rebuild();
     this.#changed();
   }
 
@@ -138,25 +161,34 @@ export class JobSession {
     if (this.#save.status === 'offline' || this.#save.status === 'unsaved') void this.#flush();
   }
 
-  acknowledgeJoined(): void {
-    this.#joined = false;
+  /** A later revision is there, as the change feed says. */
+  hear(revision: number): void {
+    this.#newest = Math.max(this.#newest, revision);
+    if (this.#running || revision === this.#stored.revision || this.#save.status === 'conflict') return;
+    if (revision !== 0 && revision < this.#stored.revision) return;
+    void this.#catchUp();
+  }
+
+  acknowledge(): void {
+    this.#notice = undefined;
     this.#publish();
   }
 
   get hasUnsaved(): boolean {
-    return this.#job !== this.#base.document;
+    return this.#pending.length > 0;
+  }
+
+  #say(notice: string): void {
+    this.#notice = notice;
+    this.#publish();
   }
 
   #changed(): void {
+    this.#ports.keep({ pending: this.#pending, past: this.#past, future: this.#future });
     if (this.hasUnsaved) {
-      this.#ports.keepDraft({ base: this.#base, job: this.#job });
       this.#save = { status: 'unsaved' };
       this.#schedule(PAUSE_BEFORE_SAVE);
-    } else {
-      this.#ports.keepDraft(undefined);
-      this.#save = { status: 'saved' };
-      this.#summaries = [];
-    }
+    } else this.#save = { status: 'saved' };
     this.#publish();
   }
 
@@ -166,50 +198,74 @@ export class JobSession {
   }
 
   async #flush(): Promise<void> {
-    if (this.#running || !this.hasUnsaved) return;
+    if (this.#running || !this.hasUnsaved || this.#save.status === 'conflict') return;
     this.#running = true;
     this.#cancelTimer?.();
     this.#save = { status: 'saving' };
+    if (this.#visit) this.#visit = { ...this.#visit, sent: true };
     this.#publish();
-    const [sent, base] = [this.#job, this.#base];
-    const summaries = this.#summaries;
-    this.#summaries = [];
+    const sent = this.#pending.slice(0, MOST_ACTS);
     try {
-      const { revision, savedAt } = await this.#ports.save(
-        this.id,
-        base.revision,
-        sent,
-        summaries.join('; ').slice(0, 300),
-      );
-      this.#base = { ...base, revision, savedAt, document: sent };
-      this.#running = false;
-      this.#changed();
+      const acts = sent.map(({ id, base, act }) => ({ id, base, act }));
+      const answer = await this.#ports.send(this.id, { client: this.client, known: this.#stored.revision, acts });
+      await this.#take(answer, sent);
     } catch (error) {
       this.#running = false;
-      this.#summaries = [...summaries, ...this.#summaries];
       this.#failed(error);
     }
   }
 
+  async #catchUp(): Promise<void> {
+    this.#running = true;
+    try {
+      await this.#take(await this.#ports.since(this.id, this.#stored.revision), []);
+    } catch (error) {
+      this.#running = false;
+      this.#failed(error);
+    }
+  }
+
+  /** What the server says became of acts, and what it has from others. */
+  async #take(answer: ActsAnswer, sent: readonly PendingAct[]): Promise<void> {
+    const before = this.#stored;
+    const saved = new Set(answer.outcomes.flatMap((o) => (o.outcome === 'saved' ? [o.id] : [])));
+    const trouble = answer.outcomes.find((o) => o.outcome !== 'saved');
+    const isOld = answer.outcomes.some((o) => o.outcome === 'saved' && o.revision <= before.revision);
+    const others = (answer.since ?? []).filter((k) => k.client !== this.client);
+    const carried = answer.since && continuing(before.job, answer.since);
+    this.#stored = carried
+      ? { revision: answer.revision, job: carried }
+      : await this.#ports.read(this.id).then((s) => ({ revision: s.revision, job: s.document }));
+    this.#running = false;
+    this.#pending = this.#pending.filter((p) => !saved.has(p.id) && !(trouble?.outcome === 'refused' && p.id === trouble.id)); // prettier-ignore
+    // where nobody else was, what is shown is what was sent: it stays the very same
+    if (others.length > 0 || !carried || isOld || trouble) this.#rebuild();
+    if (others.length > 0) this.#notice = `Others’ changes came in: ${[...new Set(others.map((k) => describeAct(this.#job, k.act)))].slice(-3).join('; ')}.`; // prettier-ignore
+    if (trouble?.outcome === 'refused') {
+      const act = sent.find((p) => p.id === trouble.id);
+      this.#notice = `Not saved: ${act?.label ?? 'an act'}. ${[trouble.field, trouble.message].filter(Boolean).join(' ')}.`;
+    }
+    this.#changed();
+    if (trouble?.outcome === 'conflict') {
+      this.#cancelTimer?.();
+      const act = this.#pending.find((p) => p.id === trouble.id);
+      this.#save = { status: 'conflict', fields: trouble.fields, label: act?.label ?? '' };
+      this.#publish();
+    } else if (this.#newest > this.#stored.revision && !this.hasUnsaved) void this.#catchUp();
+  }
+
+  /** The job anew from what the server has and what it does not have yet. */
+  #rebuild(): void {
+    const { job, done, dropped } = withActs(this.#stored.job, this.#pending);
+    this.#pending = done;
+    this.#job = job;
+    this.#visit = undefined;
+    if (dropped.length > 0) this.#notice = `Could not be kept: ${dropped.join('; ')}.`;
+  }
+
   #failed(error: unknown): void {
-    if (error instanceof ApiError && error.fault.code === 'stale' && error.fault.current) {
-      const { current } = error.fault;
-      const joined = rebase(this.#base.document, this.#job, current.document);
-      if (joined.ok) {
-        this.#base = current;
-        this.#job = joined.job;
-        this.#past = []; // earlier steps do not hold what the others changed
-        this.#future = [];
-        this.#joined = true;
-        this.#changed();
-        return;
-      }
-      this.#save = { status: 'conflict', fields: joined.fields, current };
-    } else if (
-      error instanceof OfflineError ||
-      (error instanceof ApiError && error.status >= 500) ||
-      (error instanceof ApiError && error.status === 429)
-    ) {
+    const isAway = error instanceof OfflineError || (error instanceof ApiError && (error.status >= 500 || error.status === 429)); // prettier-ignore
+    if (isAway) {
       this.#save = { status: 'offline' };
       this.#schedule(RETRY_AFTER);
     } else this.#save = { status: 'refused', message: (error as Error).message };
@@ -219,11 +275,11 @@ export class JobSession {
   #makeSnapshot(): SessionSnapshot {
     return {
       job: this.#job,
-      revision: this.#base.revision,
+      revision: this.#stored.revision,
       save: this.#save,
       undo: this.#past.at(-1)?.label,
       redo: this.#future.at(-1)?.label,
-      joined: this.#joined,
+      notice: this.#notice,
     };
   }
 
@@ -231,4 +287,15 @@ export class JobSession {
     this.#snapshot = this.#makeSnapshot();
     for (const listener of this.#listeners) listener();
   }
+}
+
+/** A job with acts that the server has done; undefined where one cannot be done here, which a fresh reading settles. */
+function continuing(job: Job, acts: readonly KeptAct[]): Job | undefined {
+  let now = job;
+  for (const { act } of acts) {
+    const tried = tryAct(now, act);
+    if (!tried.ok) return undefined;
+    now = tried.value;
+  }
+  return now;
 }

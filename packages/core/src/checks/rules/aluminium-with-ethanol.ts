@@ -11,8 +11,7 @@ export const aluminiumWithEthanol: Rule = {
   check: ({ job }) =>
     partsOfKind(job, 'hardLine').flatMap((part) => {
       const share = ethanolShare(job);
-      if (!part.material || lineMaterials[part.material].ethanol === 'rated' || share <= MILD_BLEND)
-        return [];
+      if (!part.material || lineMaterials[part.material].ethanol === 'rated' || share <= MILD_BLEND) return [];
       return [
         {
           grade: 'fix',

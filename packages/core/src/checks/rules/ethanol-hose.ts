@@ -11,11 +11,7 @@ export const ethanolHose: Rule = {
   check: ({ job }) =>
     partsOfKind(job, 'hose').flatMap((part) => {
       const share = ethanolShare(job);
-      if (
-        !part.construction ||
-        share <= MILD_BLEND ||
-        hoseConstruction(part.construction).ethanol === 'rated'
-      )
+      if (!part.construction || share <= MILD_BLEND || hoseConstruction(part.construction).ethanol === 'rated')
         return [];
       return [
         {
@@ -28,9 +24,7 @@ export const ethanolHose: Rule = {
           limit: { label: 'general fuel hose up to', ...figure('fraction', MILD_BLEND) },
           why: 'A liner not made for ethanol swells and sheds.',
           cure: 'Ask the maker, or use PTFE-lined hose.',
-          act: part.immersed
-            ? undefined
-            : { act: 'setOnPart', id: part.id, key: 'construction', value: 'ptfe' },
+          act: part.immersed ? undefined : { act: 'setOnPart', id: part.id, key: 'construction', value: 'ptfe' },
           actLabel: 'Use PTFE-lined hose',
           source: hoseConstruction(part.construction).source,
         },

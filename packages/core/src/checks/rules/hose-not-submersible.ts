@@ -7,8 +7,7 @@ export const hoseNotSubmersible: Rule = {
   key: 'hose-not-submersible',
   check: ({ job }) =>
     partsOfKind(job, 'hose').flatMap((part) => {
-      if (part.immersed !== true || !part.construction || hoseConstruction(part.construction).immersible)
-        return [];
+      if (part.immersed !== true || !part.construction || hoseConstruction(part.construction).immersible) return [];
       return [
         {
           grade: 'stop',

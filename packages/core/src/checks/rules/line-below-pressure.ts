@@ -10,11 +10,7 @@ export const lineBelowPressure: Rule = {
     partsOfKind(findings.job, 'hardLine').flatMap((part) => {
       const worst = worstPressure(findings, part.id);
       if (!part.material || !part.wall || !part.outsideDiameter || worst === undefined) return [];
-      const rated = barlowPressure(
-        lineMaterials[part.material].strength,
-        part.wall.si,
-        part.outsideDiameter.si,
-      );
+      const rated = barlowPressure(lineMaterials[part.material].strength, part.wall.si, part.outsideDiameter.si);
       if (rated >= worst) return [];
       return [
         {

@@ -5,7 +5,7 @@ describe('rule open-port', () => {
     expectSnag(
       'open-port',
       cleanJob(),
-      cleanJob((j) => (open(j, 'rail-1'))),
+      cleanJob((j) => open(j, 'rail-1')),
       'stop',
       'rail-1',
     );

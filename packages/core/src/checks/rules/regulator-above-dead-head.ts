@@ -7,7 +7,11 @@ export const regulatorAboveDeadHead: Rule = {
   key: 'regulator-above-dead-head',
   check: ({ job, solution }) =>
     [
-      ...partsOfKind(job, 'regulator', 'filterRegulator').map((part) => ({ part, set: part.setPressure, key: 'setPressure' })),
+      ...partsOfKind(job, 'regulator', 'filterRegulator').map((part) => ({
+        part,
+        set: part.setPressure,
+        key: 'setPressure',
+      })),
       ...partsOfKind(job, 'pump')
         .filter((part) => part.drive === 'pwm')
         .map((part) => ({ part, set: part.targetPressure, key: 'targetPressure' })),

@@ -12,7 +12,7 @@ export const runDoesNotSolve: Rule = {
       // an empty run is the next act, not a mistake; a missing sensor has a rule of its own
       .filter((fault) => fault.code !== 'emptyRun' && fault.code !== 'noSensor')
       .map((fault) => ({
-        which: fault.code,
+        which: 'port' in fault ? `${fault.code}:${fault.port}` : fault.code,
         grade: 'stop',
         stage: 'run',
         part: faultPart(fault),

@@ -1,5 +1,14 @@
 import { expect } from 'chai';
-import { act, changed, cleanJob, expectSnag, get, returnIntoSupply, snagsOfRule, twoPumpJob } from '../../../test/rule-cases.ts';
+import {
+  act,
+  changed,
+  cleanJob,
+  expectSnag,
+  get,
+  returnIntoSupply,
+  snagsOfRule,
+  twoPumpJob,
+} from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import type { Job } from '../../job/job.ts';
 import type { PartOf } from '../../parts/kinds.ts';

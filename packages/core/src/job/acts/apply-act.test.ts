@@ -6,7 +6,7 @@ import { peerOf } from '../graph.ts';
 import { blankJob, jobSchema, type Job } from '../job.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
 import type { Act } from './act.ts';
-import { applyAct, describeAct, tryAct } from './apply-act.ts';
+import { describeAct, tryAct } from './apply-act.ts';
 
 const { mailVan, flatBedTender } = demoJobs;
 const after = (job: Job, ...acts: Act[]): Job => {
@@ -67,7 +67,9 @@ describe('an act', () => {
       'filter-1',
       'sock-1',
     ]);
-    expect(reads(after(mailVan, { act: 'movePart', id: 'filter-1', joint: outOfTank }))).to.have.members(reads(mailVan));
+    expect(reads(after(mailVan, { act: 'movePart', id: 'filter-1', joint: outOfTank }))).to.have.members(
+      reads(mailVan),
+    );
   });
   it('shares what it did not touch, so that caches stay good', () => {
     const done = after(mailVan, { act: 'setOnPart', id: 'hose-1', key: 'length', value: { si: 0.5, unit: 'mm' } });
@@ -85,7 +87,9 @@ describe('an act', () => {
     const aside = after(mailVan, { act: 'setAside', id: 'hose-2' });
     expect(aside.parts['hose-2']).to.deep.equal({ ...mailVan.parts['hose-2'], aside: true });
     const joint = circuitsOf(aside).into('rail-1')[0]!.joint;
-    expect(after(aside, { act: 'movePart', id: 'hose-2', joint }).parts['hose-2']).to.deep.equal(mailVan.parts['hose-2']);
+    expect(after(aside, { act: 'movePart', id: 'hose-2', joint }).parts['hose-2']).to.deep.equal(
+      mailVan.parts['hose-2'],
+    );
   });
   it('a swap keeps the joints with their clamps, and the measurements that the new part has too', () => {
     const bore = { si: 0.008, unit: 'mm' };

@@ -7,7 +7,7 @@ import type { Job } from '../job.ts';
 import { layouts } from '../layout.ts';
 import type { FieldPath } from '../needs.ts';
 import { actSchema, type Act, type ActOf } from './act.ts';
-import { GraphEdit, takingOver, throughPorts } from './graph-edit.ts';
+import { GraphEdit, onRun, takingOver, throughPorts } from './graph-edit.ts';
 import { isSame } from './is-same.ts';
 import { judgeTouched } from './judge.ts';
 import { layOut } from './lay-out.ts';
@@ -58,7 +58,7 @@ function apply(job: Job, act: Act): Job {
       const rows = valueAt(job, outsideRun(act.path)) as { id: string }[] | undefined;
       const left = rows?.filter((row) => row.id !== act.id);
       if (!rows || left!.length === rows.length) refused(`the row “${act.id}” is no longer there`);
-      return setAt(job, act.path, left!.length > 0 ? left : undefined) as Job;
+      return setAt(job, act.path, left) as Job;
     }
     case 'setOnPart':
       return setOnPart(job, act.id, act.key, act.value);
@@ -201,13 +201,8 @@ function withPort(part: Part, port: string, state: NonNullable<Part['ports']>[st
   const ports = state === undefined ? others : { ...part.ports, [port]: state };
   if (Object.keys(ports).length > 0) return { ...part, ports };
   const { ports: _none, ...bare } = part;
-  return bare as Part;
+  return bare;
 }
-
-const onRun = (part: Part): Part => {
-  const { aside: _aside, ...rest } = part;
-  return rest as Part;
-};
 
 /** Another part where one stood: joints move over to the ports of the same name, else to those next in order. */
 function swap(edit: GraphEdit<Job>, id: string, by: Part): void {

@@ -154,3 +154,9 @@ export function takingOver(by: Part, old: Part): Part {
   const judged = partKinds[by.kind].schema.safeParse(taken);
   return judged.success ? taken : by;
 }
+
+/** A part as it stands on the run, when it was set aside before. */
+export function onRun(part: Part): Part {
+  const { aside: _aside, ...rest } = part;
+  return rest;
+}

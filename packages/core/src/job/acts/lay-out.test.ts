@@ -48,7 +48,9 @@ describe('switching between schools', () => {
   it('a carburettor’s bypass keeps a return, its dead-head has none', () => {
     const laid = (key: LayoutKey) => circuitsOf(applyAct(demoJobs.beachBuggy, { act: 'chooseLayout', key }));
     const line = (key: LayoutKey, line: string) =>
-      laid(key).parts.filter((p) => laid(key).lineOf(p.id) === line).map((p) => p.kind);
+      laid(key)
+        .parts.filter((p) => laid(key).lineOf(p.id) === line)
+        .map((p) => p.kind);
     expect(line('carburettorBypass', 'return')).to.include('returnDrop');
     expect(line('carburettorBypass', 'supply').at(-1)).to.equal('carburettor');
     expect(line('carburettorDeadHead', 'return')).to.deep.equal([]);

@@ -7,7 +7,7 @@ import type { Job } from '../job.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
 import { blocksOf, find, partsOf, type Block } from './chain.ts';
 import { freshId } from './fresh-id.ts';
-import { GraphEdit, throughPorts } from './graph-edit.ts';
+import { onRun, GraphEdit, throughPorts } from './graph-edit.ts';
 import { recipes, type Seed } from './recipes.ts';
 
 /** Kinds that a school has exactly where its recipe says, or not at all. */
@@ -124,11 +124,8 @@ function connectAll(job: Job, before: Job, laid: Laid, returnTo: 'tank' | 'pot',
   const on = new Set([...laid.supply, ...laid.return, ...laid.overflow].flatMap((b) => b.parts));
   const inBlock = new Map([...laid.supply, ...laid.return, ...laid.overflow].flatMap((b) => b.parts.map((id) => [id, b]))); // prettier-ignore
   const parts = Object.fromEntries(
-    Object.entries(job.parts).map(([id, part]) => {
-      if (on.has(id)) {
-        const { aside: _aside, ...rest } = part;
-        return [id, part.aside ? (rest as Part) : part];
-      }
+    Object.entries(job.parts).map(([id, part]): [string, Part] => {
+      if (on.has(id)) return [id, part.aside ? onRun(part) : part];
       // instruments and the like that are joined to nothing of the run stay as they are
       return [id, part.aside || isJoined(before, id) ? { ...part, aside: true as const } : part];
     }),
@@ -233,8 +230,7 @@ function addSensor(edit: GraphEdit<Job>): void {
   const there = all.find((p) => p.kind === 'pressureSensor');
   if (!rail || (there && !there.aside && isJoined(edit.job, there.id))) return;
   const sensor: Part = there ?? { kind: 'pressureSensor', id: freshId(edit.job, 'pressureSensor') };
-  const { aside: _aside, ...rest } = sensor;
-  edit.put(rest as Part);
+  edit.put(onRun(sensor));
   edit.connect({ part: rail.id, port: freePort(edit.job, rail, 'side') }, { part: sensor.id, port: 'port' });
 }
 

@@ -137,7 +137,7 @@ class Builder {
   #through(old: Old, at: End | undefined, more: Document = {}): End {
     const [kind, inlet, outlet] = plainEnds(old);
     const { shape, lossCoefficient, ...fitting } = old;
-    if (old.kind === 'fitting' && kind !== 'fitting') this.#make(fitting as Old, kind, inlet, outlet, more);
+    if (old.kind === 'fitting' && kind !== 'fitting') this.#make(fitting, kind, inlet, outlet, more);
     else this.#make({ ...old, shape, lossCoefficient }, kind, inlet, outlet, more);
     this.#join(at, { part: old.id, port: inlet });
     return { part: old.id, port: outlet };
@@ -260,7 +260,7 @@ class Builder {
     const { builtInRating, builtInFlow, builtInDrop, ...rest } = old;
     const combined = builtInRating !== undefined;
     this.#make(
-      rest as Old,
+      rest,
       combined ? 'filterRegulator' : 'regulator',
       'in',
       'out',
@@ -274,7 +274,7 @@ class Builder {
   #swirlPot(old: Old, at: End | undefined): End {
     const { overflowBore, overflowLength, ...rest } = old;
     this.#pot ??= old.id;
-    this.#make(rest as Old, 'swirlPot', 'lift', 'feed');
+    this.#make(rest, 'swirlPot', 'lift', 'feed');
     this.#join(at, { part: old.id, port: 'lift' });
     const hose = this.#fresh('hose');
     const typical = overflowBore === undefined || overflowLength === undefined;
@@ -317,7 +317,7 @@ class Builder {
     const two = feed === 'series' || feed === 'parallel' || feed === 'crossover';
     const total = typeof injectors === 'number' ? injectors : undefined;
     const half = (n: number | undefined, up: boolean) => n === undefined ? undefined : up ? Math.ceil(n / 2) : Math.floor(n / 2); // prettier-ignore
-    this.#make(rest as Old, 'rail', 'in', 'out', { injectors: two ? half(total, true) : total });
+    this.#make(rest, 'rail', 'in', 'out', { injectors: two ? half(total, true) : total });
     const first = old.id;
     let entry: End = { part: first, port: 'in' };
     let end: End = { part: first, port: 'out' };
@@ -404,9 +404,12 @@ class Builder {
 
   setAside(old: Old): void {
     const { clamp } = old;
-    const note = clamp === undefined ? old.note : [old.note, `Held by: ${String(clamp)}.`].filter(Boolean).join(' ');
+    const note =
+      clamp === undefined
+        ? text(old.note)
+        : [text(old.note), `Held by: ${text(clamp) ?? ''}.`].filter(Boolean).join(' ');
     const { clamp: _clamp, inletSealant: _sealant, outletHeight: _height, ...rest } = old;
-    const plain = { ...rest, ...(note === undefined ? {} : { note: String(note).slice(0, 400) }) } as Old;
+    const plain = { ...rest, ...(note === undefined ? {} : { note: note.slice(0, 400) }) } as Old;
     switch (old.kind) {
       case 'rail':
         this.#rails(plain, undefined, true);
@@ -416,7 +419,7 @@ class Builder {
         break;
       case 'swirlPot': {
         const { overflowBore: _bore, overflowLength: _length, ...pot } = plain;
-        this.#make(pot as Old, 'swirlPot', 'lift', 'feed');
+        this.#make(pot, 'swirlPot', 'lift', 'feed');
         break;
       }
       case 'pressureSensor':
@@ -455,3 +458,5 @@ function plainEnds(old: Old): [kind: string, inlet: string, outlet: string] {
       return ['fitting', 'in', 'out'];
   }
 }
+
+const text = (value: unknown): string | undefined => (typeof value === 'string' ? value : undefined);

@@ -48,7 +48,12 @@ export function MiniRun({ run }: { run: RunInMiniature }) {
         const way =
           a[1] === b[1] ? `H${b[0]}` : line === 'supply' ? `H${(a[0] + b[0]) / 2}V${b[1]}H${b[0]}` : a[1] < b[1] ? `V${b[1]}H${b[0]}` : `H${b[0]}V${b[1]}`; // prettier-ignore
         return (
-          <path key={`${from} ${to}`} d={`M${a[0]} ${a[1]}${way}`} fill="none" {...{ stroke, strokeWidth, strokeDasharray }} />
+          <path
+            key={`${from} ${to}`}
+            d={`M${a[0]} ${a[1]}${way}`}
+            fill="none"
+            {...{ stroke, strokeWidth, strokeDasharray }}
+          />
         );
       })}
       {run.parts.map((part) => {

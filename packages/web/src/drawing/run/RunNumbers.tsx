@@ -100,24 +100,36 @@ export function RunNumbers({
         const y = slot.y + Math.max(58, Math.min(bottom - slot.y - 14, 66));
         return (
           <g key={joint}>
-            <Flow x={x + 6} y={y} anchor="start" text={units.show('volumeFlow', flowOf(slot.part.id)?.flow ?? 0)} colour="var(--return)" />
+            <Flow
+              x={x + 6}
+              y={y}
+              anchor="start"
+              text={units.show('volumeFlow', flowOf(slot.part.id)?.flow ?? 0)}
+              colour="var(--return)"
+            />
             {creep !== undefined && (
-              <Flow x={x - 8} anchor="end" y={y} text={`creeps up by ${units.show('pressure', creep)}`} colour="var(--fix)" />
+              <Flow
+                x={x - 8}
+                anchor="end"
+                y={y}
+                text={`creeps up by ${units.show('pressure', creep)}`}
+                colour="var(--fix)"
+              />
             )}
           </g>
         );
       })}
       {pot && (
         <Flow
-          x={pot.x - 14}
-          anchor="end"
-          y={pot.y - 28}
+          x={pot.x + 6}
+          anchor="start"
+          y={pot.y - 26}
           text={
-            result.pot!.overflow < 0
-              ? `short of ${units.show('volumeFlow', -result.pot!.overflow)}`
-              : units.show('volumeFlow', result.pot!.overflow)
+            result.pot.overflow < 0
+              ? `short of ${units.show('volumeFlow', -result.pot.overflow)}`
+              : units.show('volumeFlow', result.pot.overflow)
           }
-          colour={result.pot!.overflow < 0 ? 'var(--stop)' : 'var(--return)'}
+          colour={result.pot.overflow < 0 ? 'var(--stop)' : 'var(--return)'}
         />
       )}
       {consumer && (

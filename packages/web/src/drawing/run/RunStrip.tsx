@@ -33,7 +33,9 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
   const geometry = runGeometry(job, available);
 
   const walk = (event: KeyboardEvent) => {
-    const direction = ({ ArrowRight: 'right', ArrowDown: 'down', ArrowLeft: 'left', ArrowUp: 'up' } as const)[event.key];
+    const direction = ({ ArrowRight: 'right', ArrowDown: 'down', ArrowLeft: 'left', ArrowUp: 'up' } as const)[
+      event.key
+    ];
     if (!direction) return;
     event.preventDefault();
     const focused = (event.target as Element).closest('[data-part]')?.getAttribute('data-part');
@@ -83,11 +85,7 @@ const worstGrade = (assessment: Assessment | undefined, id: string): Grade | und
 const isShown = ({ slots, tank }: RunGeometry, id: string | undefined) =>
   id !== undefined && (tank?.part.id === id || slots.some((s) => s.part.id === id));
 
-function Tank({
-  tank,
-  selected,
-  onSelect,
-}: { tank: TankOutline } & Pick<RunStripProps, 'selected' | 'onSelect'>) {
+function Tank({ tank, selected, onSelect }: { tank: TankOutline } & Pick<RunStripProps, 'selected' | 'onSelect'>) {
   const { part, level, left, right, top, bottom, open } = tank;
   const width = right - left;
   return (
@@ -133,7 +131,8 @@ function OpenPorts({ open, x, y }: { open: readonly PortAsItIs[]; x: number; y: 
 const withOpen = (name: string, open: readonly PortAsItIs[]) =>
   open.length === 0 ? name : `${name}, open: ${open.map((p) => p.spec.name).join(', ')}`;
 
-const drawn = ([first, ...rest]: readonly Place[]) => `M${first!.join(' ')}${rest.map((p) => `L${p.join(' ')}`).join('')}`;
+const drawn = ([first, ...rest]: readonly Place[]) =>
+  `M${first!.join(' ')}${rest.map((p) => `L${p.join(' ')}`).join('')}`;
 
 function Lines({ geometry }: { geometry: RunGeometry }) {
   const { slots, wires } = geometry;
@@ -145,7 +144,10 @@ function Lines({ geometry }: { geometry: RunGeometry }) {
         <path key={joint} d={drawn(path)} {...circuits[line === 'supply' ? 'supply' : 'return']} />
       ))}
       {sensor && controlled && (
-        <path d={`M${sensor.x} ${sensor.y - 21}V${SIGNAL_Y}H${controlled.x}V${controlled.y - 16}`} {...circuits.electrical} />
+        <path
+          d={`M${sensor.x} ${sensor.y - 21}V${SIGNAL_Y}H${controlled.x}V${controlled.y - 16}`}
+          {...circuits.electrical}
+        />
       )}
     </g>
   );
@@ -174,6 +176,7 @@ function PartOnRun({
   const name = partName(part);
   const half = Math.min(geometry.slotWidth, 112) / 2 - 2;
   const frame = Math.min(half, 34);
+  const isAtEdge = x > geometry.width - 130;
   const top = isInTank ? -44 : -21; // in the tank the name stands above: below is the floor
   const lines = wrapName(name, Math.floor(half / 2.7));
   const state = [grade && { stop: 'stop', fix: 'to fix', note: 'note' }[grade], need && 'to measure']
@@ -204,8 +207,9 @@ function PartOnRun({
         <PartSymbol symbol={kindOf(part).symbol(part)} backwards={line === 'return'} />
       </g>
       <text
-        y={isInTank ? -20 - 12 * (lines.length - 1) : 28}
-        textAnchor="middle"
+        {...(slot.band === 'tap'
+          ? { x: isAtEdge ? -14 : 14, y: -8, textAnchor: isAtEdge ? 'end' : 'start' }
+          : { y: isInTank ? -20 - 12 * (lines.length - 1) : 28, textAnchor: 'middle' })}
         fontSize={11.5}
         fontWeight={selected ? 700 : 500}
         fill="var(--ink)"
@@ -215,7 +219,7 @@ function PartOnRun({
         strokeWidth={3}
       >
         {lines.map((text, i) => (
-          <tspan key={text + String(i)} x={0} dy={i === 0 ? 0 : 12}>
+          <tspan key={text + String(i)} x={slot.band === 'tap' ? (isAtEdge ? -14 : 14) : 0} dy={i === 0 ? 0 : 12}>
             {text}
           </tspan>
         ))}

@@ -41,7 +41,7 @@ export function layRun(pieces: readonly Piece[], ways: readonly Way[]): LaidRun 
   return new Layout(pieces, ways).lay();
 }
 
-const ROOM = 0.6; // columns that a return's last part may be short of
+const LEAST_STEP = 0.8; // columns between parts of a line that runs back
 
 class Layout {
   readonly #pieces: ReadonlyMap<string, Piece>;
@@ -108,15 +108,17 @@ class Layout {
   #chains(pieces: readonly Piece[]): string[][] {
     const ids = pieces.map((p) => p.id);
     const own = new Set(ids);
-    const onward = (id: string) => this.#out(id).filter((to) => own.has(to) && this.#order.get(to)! > this.#order.get(id)!);
+    const onward = (id: string) =>
+      this.#out(id).filter((to) => own.has(to) && this.#order.get(to)! > this.#order.get(id)!);
     const length = new Map<string, number>();
     for (const id of [...ids].reverse()) length.set(id, 1 + Math.max(0, ...onward(id).map((to) => length.get(to)!)));
     const placed = new Set<string>();
     const chains: string[][] = [];
-    for (const start of ids) {
+    // the longest way from anywhere comes first: it is the main path
+    for (const start of [...ids].sort((a, b) => length.get(b)! - length.get(a)!)) {
       if (placed.has(start)) continue;
       const chain: string[] = [];
-      for (let at: string | undefined = start; at !== undefined; ) {
+      for (let at: string | undefined = start; at !== undefined;) {
         chain.push(at);
         placed.add(at);
         at = onward(at)
@@ -133,10 +135,10 @@ class Layout {
     for (const line of ['return', 'overflow'] as const)
       for (const chain of this.#chains(outside.filter((p) => p.line === line))) {
         const spill = this.#into(chain[0]!).find((id) => this.#column.has(id));
-        if (spill === undefined) continue;
+        if (spill === undefined || this.#pieces.get(spill)!.isInTank) continue;
         const from = this.#column.get(spill)!;
         const room = from + 0.5 - this.#wall(this.#out(chain.at(-1)!)[0], from);
-        const push = chain.length - ROOM + 0.2 - room;
+        const push = chain.length * LEAST_STEP - room;
         if (push <= 0) continue;
         for (const [id, column] of this.#column) if (column >= from) this.#column.set(id, column + push);
       }
@@ -167,7 +169,7 @@ class Layout {
     const from = source === undefined ? most : this.#column.get(source)! + 0.5;
     const into = this.#out(chain.at(-1)!)[0];
     const to = this.#wall(into, from);
-    const start = Math.max(from, to + chain.length * (1 - ROOM / chain.length));
+    const start = Math.max(from, to + chain.length * LEAST_STEP);
     const step = (start - to) / chain.length;
     const row = this.#freeRow(line, to, start);
     chain.forEach((id, i) => this.#put(id, line, start - step * (i + 0.5) - 0.5, row));

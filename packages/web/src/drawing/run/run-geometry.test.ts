@@ -1,57 +1,125 @@
 import { expect } from 'chai';
+import fc from 'fast-check';
+import { edited, anyDice } from '../../../../core/test/any-edit.ts';
+import { railsJob, twoPumpJob, addPumpBeside, returnIntoSupply } from '../../../../core/test/rule-cases.ts';
 import { demoJobs } from '@endrel/core/demo/index';
 import { applyAct } from '@endrel/core/job/acts/apply-act';
+import type { Job } from '@endrel/core/job/job';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
-import { runGeometry } from './run-geometry.ts';
+import { circuitsOf } from '@endrel/core/run/circuits';
+import { runGeometry, type RunGeometry, type Slot } from './run-geometry.ts';
+import { nextOnRun } from './walk.ts';
+
+const WIDTHS = [360, 940, 1250];
+/** Half the room that a symbol takes: each part is hit at its middle, whatever stands beside it. */
+const [ACROSS, UP] = [22, 20];
+
+function expectDrawable(job: Job): void {
+  for (const available of WIDTHS) {
+    const drawn = runGeometry(job, available);
+    const run = circuitsOf(job);
+    const tank = run.tank;
+    expect(drawn.slots.map((s) => s.part.id).sort()).to.deep.equal(run.order.filter((id) => id !== tank?.id).sort());
+    for (const [i, a] of drawn.slots.entries()) {
+      expect(a.x, a.part.id).to.be.within(0, drawn.width);
+      expect(a.y, a.part.id).to.be.within(0, drawn.height);
+      for (const b of drawn.slots.slice(i + 1))
+        if (Math.abs(a.x - b.x) < 2 * ACROSS && Math.abs(a.y - b.y) < 2 * UP)
+          throw new Error(`${a.part.id} at ${a.x},${a.y} covers ${b.part.id} at ${b.x},${b.y} (${available} px)`);
+    }
+    for (const wire of drawn.wires) for (const [x, y] of wire.path) expect(Number.isFinite(x + y), wire.joint).to.equal(true);
+    const inTank = (id: string) => id === tank?.id || drawn.slots.find((s) => s.part.id === id)?.isInTank;
+    const shown = new Set(drawn.wires.map((w) => w.joint));
+    for (const { joint, from, to } of run.flows) if (!inTank(from) || !inTank(to)) expect(shown.has(joint), `${joint} is drawn`).to.equal(true);
+  } // prettier-ignore
+}
+
+const slot = (drawn: RunGeometry, id: string): Slot => drawn.slots.find((s) => s.part.id === id)!;
 
 describe('the run’s drawing', () => {
   for (const job of Object.values(demoJobs))
     for (const key of Object.keys(layouts) as LayoutKey[])
-      it(`${job.name}, ${layouts[key].name}: nothing overlaps and nothing leaves the sheet`, () => {
-        const laid = applyAct(job, { act: 'chooseLayout', key });
-        for (const available of [360, 940, 1250]) {
-          const { slots, width, tank } = runGeometry(laid, available);
-          expect(slots.length).to.equal(laid.run.supply.length - 1 + laid.run.return.length);
-          for (const line of ['supply', 'return']) {
-            const xs = slots.filter((s) => s.line === line).map((s) => s.x);
-            xs.sort((a, b) => a - b).forEach((x, i) => {
-              if (i > 0) expect(x - xs[i - 1]!).to.be.at.least(44);
-              expect(x).to.be.within(tank.left, width);
-            });
-          }
-        }
+      it(`${job.name}, ${layouts[key].name}: every part and joint, nothing covered, nothing off the sheet`, () => {
+        expectDrawable(applyAct(job, { act: 'chooseLayout', key }));
       });
+  it('draws any run that acts can lead to', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(Object.keys(demoJobs) as (keyof typeof demoJobs)[])),
+        fc.array(anyDice, { maxLength: 25 }),
+        (key, dice) => expectDrawable(edited(demoJobs[key], dice)),
+      ),
+      { seed: 20_261_126, numRuns: 250, interruptAfterTimeLimit: 30_000 },
+    );
+  }).timeout(60_000);
+  for (const feed of ['single', 'series', 'parallel', 'crossover'] as const)
+    it(`rails fed ${feed}`, () => expectDrawable(railsJob(feed)));
+  it('a return led into the supply', () => expectDrawable(returnIntoSupply()));
+
   it('puts supply parts in the order of the fuel, left to right, and the return right to left', () => {
     const { slots } = runGeometry(demoJobs.flatBedTender, 1250);
-    const xs = (line: string) => slots.filter((s) => s.line === line).map((s) => s.x);
+    const xs = (line: string) => slots.filter((s) => s.line === line && s.band === line).map((s) => s.x);
     expect(xs('supply')).to.deep.equal([...xs('supply')].sort((a, b) => a - b));
     expect(xs('return')).to.deep.equal([...xs('return')].sort((a, b) => b - a));
   });
-});
-
-describe('pumps and pots on the drawing', () => {
-  const withPumps = (count: number) => {
-    const job = structuredClone(demoJobs.sprintCar);
-    const at = job.run.supply.findIndex((c) => c.kind === 'pump');
-    const first = job.run.supply[at] as Extract<(typeof job.run.supply)[number], { kind: 'pump' }>;
-    for (let i = 1; i < count; i++) job.run.supply.splice(at + i, 0, { ...first, id: `pump-${i + 1}`, beside: true });
-    return job;
-  };
-  it('pumps side by side stand under each other in one column, joined on both sides, inside the tank', () => {
-    for (const count of [1, 2, 3]) {
-      const { slots, groups, tank, height } = runGeometry(withPumps(count), 1250);
-      const pumps = slots.filter((s) => s.part.kind === 'pump');
-      expect(new Set(pumps.map((p) => p.x)).size).to.equal(1);
-      expect(pumps.map((p) => p.y)).to.deep.equal([58, 108, 158].slice(0, count));
-      expect(groups).to.have.length(count > 1 ? 1 : 0);
-      for (const p of pumps) expect(p.y + 40).to.be.lessThan(height);
-      expect(tank.bottom).to.be.lessThan(height);
+  it('draws rails side by side under each other, the return below both and the overflow above', () => {
+    const drawn = runGeometry(railsJob('parallel'), 1250);
+    const [left, right] = [slot(drawn, 'rail-1'), slot(drawn, 'rail-2')];
+    expect(left.x).to.equal(right.x);
+    expect(Math.abs(left.y - right.y)).to.be.at.least(60);
+    for (const { y } of drawn.slots.filter((s) => s.band === 'return')) expect(y).to.be.greaterThan(Math.max(left.y, right.y));
+    for (const { y } of drawn.slots.filter((s) => s.band === 'overflow')) expect(y).to.be.lessThan(drawn.mainY);
+  }); // prettier-ignore
+  it('gives pumps side by side places of their own, one to four', () => {
+    const job = structuredClone(twoPumpJob());
+    for (const id of ['pump-3', 'pump-4']) {
+      addPumpBeside(job, 'pump-1', id);
+      expectDrawable(structuredClone(job));
     }
   });
-  it('a return into the pot ends there, one into the tank at its wall', () => {
-    const pot = runGeometry(demoJobs.rescuePickup, 1250);
-    expect(pot.returnEndX).to.equal(pot.potX);
-    const van = runGeometry(demoJobs.mailVan, 1250);
-    expect([van.potX, van.returnEndX]).to.deep.equal([undefined, van.tank.right]);
+  it('sets pickup, pump and return drop at their heights against the fuel', () => {
+    const job = structuredClone(demoJobs.flatBedTender);
+    const at = (height: number) => {
+      (job.parts['return-drop-1'] as { endHeight?: object }).endHeight = { si: height, unit: 'mm' };
+      const { slots, tank } = runGeometry(structuredClone(job), 1250);
+      return { y: slots.find((s) => s.part.id === 'return-drop-1')!.y + 13, tank: tank! };
+    };
+    const depth = job.survey.tank.depth!.si;
+    const [low, high] = [at(0.04), at(0.14)];
+    const scale = (low.tank.bottom - 4 - low.tank.top) / depth;
+    expect(low.y - high.y).to.be.closeTo(0.1 * scale, 1e-9);
+    expect(low.tank.bottom - 4 - low.y).to.be.closeTo(0.04 * scale, 1e-9);
+  });
+  it('shows every port that is open', () => {
+    const drawn = runGeometry(applyAct(demoJobs.mailVan, { act: 'disconnect', joint: 'rail-1-in' }), 1250);
+    expect(slot(drawn, 'rail-1').open.map((p) => p.port)).to.include('in');
+    expect(slot(drawn, 'hose-2').open.map((p) => p.port)).to.deep.equal(['out']);
+  });
+});
+
+describe('walking the run with the arrow keys', () => {
+  const drawn = runGeometry(railsJob('parallel'), 1250);
+  it('goes along the main path and across to a branch', () => {
+    expect(nextOnRun(drawn, 'rail-1', 'down')).to.equal('rail-2');
+    expect(nextOnRun(drawn, 'rail-2', 'up')).to.equal('rail-1');
+    expect(nextOnRun(drawn, nextOnRun(drawn, 'rail-1', 'right'), 'left')).to.equal('rail-1');
+  });
+  it('reaches every part of every demo run from any other', () => {
+    for (const job of Object.values(demoJobs)) {
+      const run = runGeometry(job, 1250);
+      const first = run.tank!.part.id;
+      const seen = new Set([first]);
+      const wait = [first];
+      while (wait.length > 0) {
+        const at = wait.pop()!;
+        for (const way of ['left', 'right', 'up', 'down'] as const) {
+          const next = nextOnRun(run, at, way);
+          if (next === undefined || seen.has(next)) continue;
+          seen.add(next);
+          wait.push(next);
+        }
+      }
+      expect([...seen].sort(), job.name).to.deep.equal([first, ...run.slots.map((s) => s.part.id)].sort());
+    }
   });
 });

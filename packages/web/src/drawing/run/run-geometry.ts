@@ -60,8 +60,8 @@ const TAP_ROW = 54;
 const OVERFLOW_LANE = 17;
 const OVERFLOW_ROW = 52;
 const BELOW = 44; // a name in two lines
-const LEAST_TANK = 112;
-const LID = 24; // below the main path
+const LEAST_TANK = 98;
+const LID = 20; // below the main path
 const FLOOR = 4;
 
 /**
@@ -71,13 +71,14 @@ const FLOOR = 4;
  */
 export function runGeometry(job: Job, available: number): RunGeometry {
   const run = circuitsOf(job);
+  const inside = partsInTank(run);
   const laid = layRun(
     run.parts.map((part) => ({
       id: part.id,
       line: run.lineOf(part.id),
       isTank: part.kind === 'tank' && part.id === run.tank?.id,
       isTap: run.isTap(part.id) && run.into(part.id).length + run.outOf(part.id).length > 0,
-      isInTank: kindOf(part).isInTank?.(part) === true && run.tank !== undefined,
+      isInTank: inside.has(part.id),
     })),
     run.flows.map(({ from, to, zone }) => ({ from, to, line: lineOfZone(zone) })),
   );
@@ -95,7 +96,7 @@ export function runGeometry(job: Job, available: number): RunGeometry {
         : band === 'tap'
           ? mainY - (row + 1) * TAP_ROW
           : OVERFLOW_LANE + 16 + row * OVERFLOW_ROW;
-  const inTank = tank && heightsInTank(job, run, tank);
+  const inTank = tank && heightsInTank(job, run, tank, inside);
   const slots = run.parts.flatMap((part): Slot[] => {
     const cell = laid.cells.get(part.id);
     if (!cell) return [];
@@ -139,8 +140,20 @@ function tankOutline(
   return { part, ...box, level, open: openPorts(run, part.id) };
 }
 
+/** What lies in the tank: parts of that kind, and whatever a pump in it draws through. */
+function partsInTank(run: Circuits): Set<string> {
+  if (!run.tank) return new Set();
+  const inside = new Set(run.parts.filter((p) => kindOf(p).isInTank?.(p) === true).map((p) => p.id));
+  for (const id of [...inside])
+    if (isPump(run.part(id)))
+      for (const { from } of run.into(id))
+        for (const before of [from, ...run.upstream(from)])
+          if (run.zoneOf(before) === run.zoneBefore(id) && before !== run.tank.id) inside.add(before);
+  return inside;
+}
+
 /** y of what lies in the tank: pickup, pump inlet and return end at their heights; what leads up from them, on its way. */
-function heightsInTank(job: Job, run: Circuits, tank: TankOutline): Map<string, number> {
+function heightsInTank(job: Job, run: Circuits, tank: TankOutline, inside: ReadonlySet<string>): Map<string, number> {
   const depth = job.survey.tank.depth?.si;
   const at = (height: number) =>
     tank.bottom - FLOOR - ((tank.bottom - tank.top - FLOOR) * Math.max(0, height)) / depth!;
@@ -148,10 +161,10 @@ function heightsInTank(job: Job, run: Circuits, tank: TankOutline): Map<string, 
   const places = new Map<string, number>();
   let last = tank.bottom - 22;
   for (const part of run.parts) {
-    if (kindOf(part).isInTank?.(part) !== true) continue;
+    if (!inside.has(part.id)) continue;
     // where the symbol is entered, below its middle
     const [height, reach] =
-      part.kind === 'sock'
+      part.kind === 'sock' || part.kind === 'filter'
         ? [pickup, 13]
         : isPump(part)
           ? [part.inletHeight?.si ?? 0, 15]
@@ -162,7 +175,7 @@ function heightsInTank(job: Job, run: Circuits, tank: TankOutline): Map<string, 
     const lowest = tank.bottom - FLOOR - reach;
     const y = isKnown
       ? Math.min(at(height) - reach, lowest)
-      : part.kind === 'sock' || isPump(part)
+      : part.kind === 'sock' || part.kind === 'filter' || isPump(part)
         ? lowest
         : part.kind === 'returnDrop'
           ? (tank.top + tank.bottom) / 2
@@ -186,24 +199,24 @@ function wiresOf(run: Circuits, slots: readonly Slot[], tank: TankOutline | unde
     const line = lineOfZone(flow.zone);
     const [a, b] = [slotOf.get(flow.from), slotOf.get(flow.to)];
     const isSpill = flow.fromPort === 'return' && isBypass(run.part(flow.from));
-    const wire = (path: Place[], numbered = true): Wire => ({
+    const wire = (path: Place[], numbered = true, row?: number): Wire => ({
       joint: flow.joint,
       from: flow.from,
       to: flow.to,
       line,
       path,
       isSpill,
-      ...(numbered ? { number: longest(path) } : {}),
+      ...(numbered ? { number: longest(path, row) } : {}),
     });
     if (a && b) {
       if (a.band === 'tap' || b.band === 'tap' || run.isTap(flow.to) || run.isTap(flow.from)) {
         const [host, tap] = run.isTap(flow.to) ? [a, b] : [b, a];
         return [wire([[host.x, host.y], [host.x, tap.y], [tap.x, tap.y]], false)]; // prettier-ignore
       }
-      if (line === 'supply') return [wire(between(a, b, slots, tank, frame))];
-      if (b.isInTank && tank) return [wire(overLid(leaving(a, b.y, slots, frame), [b.x, b.y], tank, line))];
-      const down = leaving(a, b.y, slots, frame);
-      return [wire([...down, [b.x, down.at(-1)![1]], [b.x, b.y]])];
+      if (line === 'supply') return [wire(between(a, b, slots, tank, frame), true, rowOf(a, b, frame.mainY))];
+      const start: Place[] = a.band === 'supply' ? leaving(a, b.isInTank || b.band === 'supply' ? frame.returnY : b.y, slots, frame) : [[a.x, a.y]]; // prettier-ignore
+      if (b.isInTank && tank) return [wire(overLid(start, [b.x, b.y], tank, line))];
+      return [wire([...start, [b.x, start.at(-1)![1]], [b.x, b.y]])];
     }
     if (a && tank) {
       if (line === 'supply') return [wire([[a.x, a.y], [a.x, tank.top - 8], [tank.right - 14, tank.top - 8], [tank.right - 14, tank.top + 10]])]; // prettier-ignore
@@ -276,13 +289,23 @@ function between(a: Slot, b: Slot, slots: readonly Slot[], tank: TankOutline | u
   return [[a.x, a.y], [out, a.y], [out, lane], [into, lane], [into, b.y], [b.x, b.y]]; // prettier-ignore
 }
 
-/** Middle of the longest level stretch, where there is room for a number. */
-function longest(path: readonly Place[]): Place | undefined {
+/** The row of a branch, for its number not to meet that of the main path. */
+const rowOf = (a: Slot, b: Slot, mainY: number): number | undefined =>
+  a.isInTank && b.isInTank
+    ? a.y // beside the part it leaves: before the next one stands that one's mark
+    : a.y === b.y || a.isInTank
+      ? undefined
+      : Math.abs(a.y - mainY) > Math.abs(b.y - mainY)
+        ? a.y
+        : b.y;
+
+/** Middle of the longest level stretch, of those at `row` if that is given, where there is room for a number. */
+function longest(path: readonly Place[], row?: number): Place | undefined {
   let best: Place | undefined;
   let most = 30;
   path.slice(1).forEach(([x, y], i) => {
     const [x0, y0] = path[i]!;
-    if (y === y0 && Math.abs(x - x0) > most) {
+    if (y === y0 && (row === undefined || y === row) && Math.abs(x - x0) > most) {
       most = Math.abs(x - x0);
       best = [(x + x0) / 2, y];
     }

@@ -5,7 +5,11 @@ export type Direction = 'left' | 'right' | 'up' | 'down';
 const ASIDE = 3; // how much worse a step aside is than one in the direction asked for
 
 /** The part that an arrow key leads to: the nearest that way, the tank included; from nowhere, the first. */
-export function nextOnRun({ slots, tank }: RunGeometry, from: string | undefined, direction: Direction): string | undefined {
+export function nextOnRun(
+  { slots, tank }: RunGeometry,
+  from: string | undefined,
+  direction: Direction,
+): string | undefined {
   const places = [
     ...slots.map(({ part, x, y }) => ({ id: part.id, x, y })),
     // the tank is left and below of all that lies in it

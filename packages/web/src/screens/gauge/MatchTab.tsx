@@ -38,10 +38,7 @@ export function MatchTab({ view }: { view: JobView }) {
                 <ul className="mt-1 list-disc pl-5">
                   {needs.map((need) => (
                     <li key={need.path.join('/')}>
-                      <button
-                        className="underline"
-                        onClick={() => view.goToField(need.stage, need.path, need.part)}
-                      >
+                      <button className="underline" onClick={() => view.goToField(need.stage, need.path, need.part)}>
                         {need.title}
                       </button>
                     </li>

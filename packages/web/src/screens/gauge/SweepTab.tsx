@@ -7,7 +7,7 @@ import { SelectField } from '../../components/PropertyField.tsx';
 import { SweepChart } from '../../charts/SweepChart.tsx';
 import { useAct, useJobSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { unfinishedText } from '../../session/draft-store.ts';
+import { unfinishedText } from '../../session/unfinished-text.ts';
 
 const UP = ['gauge', 'sweep'];
 const DOWN = ['gauge', 'sweepDown'];

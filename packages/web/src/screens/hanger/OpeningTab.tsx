@@ -72,7 +72,7 @@ export function OpeningTab() {
               <li>Sweep the float by hand from stop to stop, then seat the gasket.</li>
             </ol>
             {strip.stuck.length > 0 && (
-              <p className="text-stop">Too wide and does not come off: {strip.stuck.join(', ')}.</p>
+              <p className="text-stop">Too wide and does not come off: {strip.stuck.map((p) => p.label).join(', ')}.</p>
             )}
           </section>
         )}

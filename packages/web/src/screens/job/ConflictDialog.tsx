@@ -15,10 +15,10 @@ export function ConflictDialog() {
           onEscapeKeyDown={(e) => e.preventDefault()}
           onInteractOutside={(e) => e.preventDefault()}
         >
-          <Dialog.Title className="text-xl">Somebody else saved this job</Dialog.Title>
+          <Dialog.Title className="text-xl">Somebody else changed the same thing</Dialog.Title>
           <Dialog.Description className="my-2">
-            Both of you changed the same place, so your copy was not saved. Nothing was overwritten: what you typed is
-            still here.
+            Your “{save.label}” and another’s change met in one place, so yours was not saved. Nothing was overwritten,
+            and all else that you did is kept.
           </Dialog.Description>
           <ul className="ruled my-3">
             {save.fields.map((field) => (

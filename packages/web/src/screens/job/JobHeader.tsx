@@ -1,5 +1,7 @@
 import { CircleHelp, Download, Redo2, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
+import { attachmentText } from '@endrel/core/attachments/attachment';
+import { writeJobFile } from '@endrel/core/job/read-job-file';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { download } from '../../components/download.ts';
 import { useJobSession } from '../../session/session-context.tsx';
@@ -41,7 +43,7 @@ export function JobHeader({ onHelp }: { onHelp(): void }) {
         <button
           className="quiet"
           onClick={() =>
-            download(`${fileName(job.name)}.endrel.json`, 'application/json', JSON.stringify(job, undefined, 2))
+            download(`${fileName(job.name)}.endrel.json`, 'application/json', writeJobFile(job, attachmentText))
           }
           aria-label="Save as a job file"
           title="Save as a job file (.endrel.json)"

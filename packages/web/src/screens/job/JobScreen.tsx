@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
-import { readJob } from '../../api/jobs.ts';
+import { openJob } from '../../session/open-job.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { JobSessionProvider, useJobSession } from '../../session/session-context.tsx';
 import { RunStrip } from '../../drawing/run/RunStrip.tsx';
@@ -29,7 +29,7 @@ export function JobScreen() {
   // read once per visit: from then on the session knows better than the cache
   const query = useQuery({
     queryKey: ['job', id],
-    queryFn: () => readJob(id),
+    queryFn: () => openJob(id),
     staleTime: Infinity,
     gcTime: 0,
     refetchOnReconnect: false,
@@ -42,7 +42,7 @@ export function JobScreen() {
       return <ScreenFault error={query.error} onRetry={() => void query.refetch()} />;
     case 'success':
       return (
-        <JobSessionProvider stored={query.data}>
+        <JobSessionProvider opened={query.data}>
           <JobFrame />
         </JobSessionProvider>
       );

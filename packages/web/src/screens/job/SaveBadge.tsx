@@ -7,21 +7,25 @@ import { Modal } from '../../components/Modal.tsx';
 export function SaveBadge() {
   const { session, snapshot } = useJobSession();
   const [open, setOpen] = useState(false);
-  const { save, revision, joined } = snapshot;
+  const { save, revision, notice } = snapshot;
   const words = {
     saved: 'saved',
     saving: 'saving …',
     unsaved: 'saving …',
     offline: 'offline: kept in this browser, trying again',
-    conflict: 'not saved: somebody else saved too',
+    conflict: 'not saved: somebody else changed it too',
     refused: save.status === 'refused' ? `not saved: ${save.message}` : '',
   }[save.status];
   const trouble = save.status === 'offline' || save.status === 'conflict' || save.status === 'refused';
   return (
     <>
-      {joined && (
-        <button className="quiet text-[0.85rem] text-fix" onClick={() => session.acknowledgeJoined()}>
-          Another save was joined in. OK
+      {notice && (
+        <button
+          className="quiet max-w-[26rem] truncate text-[0.85rem] text-fix"
+          title={notice}
+          onClick={() => session.acknowledge()}
+        >
+          <span role="status">{notice}</span> OK
         </button>
       )}
       <button
@@ -59,7 +63,7 @@ function ChangeList({ id, revision }: { id: string; revision: number }) {
             {change.summary || 'edit'}
             <span className="block text-[0.82rem] text-ink-soft">
               {new Date(change.at).toLocaleString('en-GB')} · {change.actor} ·{' '}
-              {change.patch.length === 1 ? 'one field' : `${change.patch.length} fields`}
+              {change.fields === 1 ? 'one field' : `${change.fields} fields`}
             </span>
           </span>
         </li>

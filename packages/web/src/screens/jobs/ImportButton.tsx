@@ -25,7 +25,7 @@ export function ImportButton() {
       return;
     }
     create.mutate(
-      { document: read.value },
+      { document: { ...read.value.job, attachments: read.value.attachments } },
       {
         onSuccess: (made) => void navigate(`/jobs/${made.id}/run`),
         onError: (error) => setFaults({ file: file.name, lines: [error.message] }),

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import type { JobSummary } from '@endrel/core/contract/summary';
-import { useJobList, useShop } from '../../api/jobs.ts';
+import type { JobFacts, JobSummary } from '@endrel/core/contract/summary';
+import { useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
@@ -40,10 +40,13 @@ export function JobListScreen() {
 
 function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
   const [sought, setSought] = useState('');
+  const [showsAway, setShowsAway] = useState(false);
+  const away = jobs.filter((job) => job.isAway).length;
   const found = useMemo(() => {
     const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    return jobs.filter((job) => words.every((word) => `${job.name} ${job.vehicle}`.toLowerCase().includes(word)));
-  }, [jobs, sought]);
+    const shown = jobs.filter((job) => job.isAway === showsAway);
+    return shown.filter((job) => words.every((word) => `${job.name} ${job.vehicle}`.toLowerCase().includes(word)));
+  }, [jobs, sought, showsAway]);
   if (jobs.length === 0)
     return (
       <div className="sheet my-8 max-w-2xl p-6">
@@ -57,7 +60,14 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
   return (
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 py-3">
-        <h2 className="text-lg">{jobs.length === 1 ? 'One job' : `${jobs.length} jobs`}</h2>
+        <h2 className="text-lg">
+          {count(jobs.length - away)}
+          {away > 0 && (
+            <button className="quiet ml-3 text-[0.9rem] font-normal" onClick={() => setShowsAway(!showsAway)}>
+              {showsAway ? 'Show those at hand' : `Show what is put away (${away})`}
+            </button>
+          )}
+        </h2>
         <input
           type="search"
           aria-label="Find a job"
@@ -82,25 +92,35 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
           <JobRow key={job.id} job={job} />
         ))}
       </ul>
-      {found.length === 0 && <p className="py-4 text-ink-soft">No job is called that.</p>}
+      {found.length === 0 && (
+        <p className="py-4 text-ink-soft">{sought ? 'No job is called that.' : 'None of them is here.'}</p>
+      )}
     </>
   );
 }
 
+const count = (n: number) => (n === 1 ? 'One job' : `${n} jobs`);
+
 function JobRow({ job }: { job: JobSummary }) {
-  const units = useDisplayUnits();
-  const open = job.snags.stop + job.snags.fix + job.snags.note;
+  const { facts } = job;
   return (
     <li className="relative grid gap-x-6 gap-y-2 px-4 py-4 hover:bg-lit md:grid-cols-[minmax(15rem,1fr)_minmax(18rem,1.55fr)_minmax(14rem,1fr)]">
       <div>
         <h3 className="text-[1.15rem] leading-tight">
-          <Link to={`/jobs/${job.id}/${job.needs > 0 ? 'survey' : 'run'}`} className="after:absolute after:inset-0">
-            {job.name}
-          </Link>
+          {job.unreadable === undefined ? (
+            <Link
+              to={`/jobs/${job.id}/${(facts?.needs ?? 0) > 0 ? 'survey' : 'run'}`}
+              className="after:absolute after:inset-0"
+            >
+              {job.name || 'A job without a name'}
+            </Link>
+          ) : (
+            job.name || 'A job without a name'
+          )}
         </h3>
         <p className="text-ink-soft">{job.vehicle}</p>
         <p className="label mt-1">
-          {job.state === 'finished' ? 'Finished' : 'Open'} · saved{' '}
+          {job.isAway ? 'Put away' : job.state === 'finished' ? 'Finished' : 'Open'} · saved{' '}
           {new Date(job.savedAt).toLocaleString('en-GB', {
             day: 'numeric',
             month: 'short',
@@ -108,34 +128,82 @@ function JobRow({ job }: { job: JobSummary }) {
             minute: '2-digit',
           })}
         </p>
+        <PutAway job={job} />
+      </div>
+      {job.unreadable !== undefined ? (
+        <p className="self-center text-stop md:col-span-2">
+          This job cannot be read: {job.unreadable}. It is kept as it is; put it away, or bring its job file in again.
+        </p>
+      ) : facts ? (
+        <Facts facts={facts} />
+      ) : (
+        <p className="self-center text-ink-soft">Being reckoned …</p>
+      )}
+    </li>
+  );
+}
+
+function Facts({ facts }: { facts: JobFacts }) {
+  const units = useDisplayUnits();
+  const open = facts.snags.stop + facts.snags.fix + facts.snags.note;
+  return (
+    <>
+      <div className="self-center">
+        <MiniRun run={facts.run} />
       </div>
       <div className="self-center">
-        <MiniRun run={job.run} />
-      </div>
-      <div className="self-center">
-        {job.railPressure !== undefined && (
+        {facts.railPressure !== undefined && (
           <p>
-            <span className="figure text-2xl">{units.show('pressure', job.railPressure)}</span>{' '}
+            <span className="figure text-2xl">{units.show('pressure', facts.railPressure)}</span>{' '}
             <span className="label">at full load</span>
           </p>
         )}
-        {job.nextNeed !== undefined && (
+        {facts.nextNeed !== undefined && (
           <p>
-            <span className="font-semibold">{job.needs} to measure</span>; next: {job.nextNeed}
+            <span className="font-semibold">{facts.needs} to measure</span>; next: {facts.nextNeed}
           </p>
         )}
-        {job.worst ? (
+        {facts.worst ? (
           <p className="flex gap-1.5">
-            <GradeMark grade={job.worst.grade} />
+            <GradeMark grade={facts.worst.grade} />
             <span>
-              {job.worst.what}
+              {facts.worst.what}
               {open > 1 && <span className="text-ink-soft"> And {open - 1} more.</span>}
             </span>
           </p>
         ) : (
-          job.needs === 0 && <p className="font-semibold text-good">Nothing wrong found</p>
+          facts.needs === 0 && <p className="font-semibold text-good">Nothing wrong found</p>
         )}
       </div>
-    </li>
+    </>
+  );
+}
+
+/** Puts a job away and takes it out again; what is away can be deleted, after a second question. */
+function PutAway({ job }: { job: JobSummary }) {
+  const putAway = usePutAway();
+  const remove = useDeleteJob();
+  const [asked, setAsked] = useState(false);
+  return (
+    <p className="relative z-10 mt-1 flex gap-2 text-[0.85rem]">
+      <button
+        className="quiet -ml-1"
+        aria-label={`${job.isAway ? 'Take out again' : 'Put away'}: ${job.name}`}
+        onClick={() => putAway.mutate({ id: job.id, away: !job.isAway })}
+      >
+        {job.isAway ? 'Take out again' : 'Put away'}
+      </button>
+      {job.isAway && !asked && (
+        <button className="quiet text-stop" aria-label={`Delete for good: ${job.name}`} onClick={() => setAsked(true)}>
+          Delete for good …
+        </button>
+      )}
+      {asked && (
+        <button className="quiet font-semibold text-stop" onClick={() => remove.mutate(job.id)}>
+          Yes, delete it; its document cannot be brought back
+        </button>
+      )}
+      {(putAway.error ?? remove.error) && <span className="text-stop">{(putAway.error ?? remove.error)?.message}</span>}
+    </p>
   );
 }

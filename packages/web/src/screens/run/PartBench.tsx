@@ -1,7 +1,6 @@
 import { ArrowLeft, ArrowRight, Archive, RotateCw, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import type { Act } from '@endrel/core/job/acts/act';
-import { freshId } from '@endrel/core/job/acts/fresh-id';
 import { throughPorts } from '@endrel/core/job/acts/graph-edit';
 import { regulatorPlace, regulatorPlaces } from '@endrel/core/job/acts/move-regulator';
 import type { RegulatorPlace } from '@endrel/core/job/acts/act';
@@ -16,6 +15,7 @@ import { useAct, useJobSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { ActButton } from './ActButton.tsx';
 import { MenuItem } from './AddPart.tsx';
+import { newPartId } from './place-part.ts';
 import { PartReadings } from './PartReadings.tsx';
 import { PortList } from './PortList.tsx';
 
@@ -170,18 +170,21 @@ function SwapMenu({ part, onPart }: { part: Part; onPart(id: string): void }) {
   const { snapshot } = useJobSession();
   const act = useAct();
   const kinds = (Object.keys(partKinds) as PartKind[]).filter(
-    (kind) => kind !== 'tank' && (throughPorts({ kind, id: '' } as Part) === undefined) === (throughPorts(part) === undefined),
+    (kind) => kind !== 'tank' && (throughPorts({ kind, id: '' }) === undefined) === (throughPorts(part) === undefined),
   );
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="button">Swap it for …</DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1" align="start">
+        <DropdownMenu.Content
+          className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1"
+          align="start"
+        >
           {kinds.map((kind) => (
             <MenuItem
               key={kind}
               onSelect={() => {
-                const by = { kind, id: freshId(snapshot.job, kind) } as Part;
+                const by = { kind, id: newPartId(snapshot.job, kind) } as Part;
                 act({ act: 'swapPart', id: part.id, by });
                 onPart(by.id);
               }}

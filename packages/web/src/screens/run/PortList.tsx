@@ -58,9 +58,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
         )}
       </div>
       <details>
-        <summary className="label py-0.5">
-          {peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}
-        </summary>
+        <summary className="label py-0.5">{peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}</summary>
         <PropertyField
           jobId={session.id}
           property={fittingProperty}
@@ -165,7 +163,10 @@ function EndMenu({
         {label} …
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1" align="start">
+        <DropdownMenu.Content
+          className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1"
+          align="start"
+        >
           {ends.map(({ name, ref }) => (
             <MenuItem key={name} onSelect={() => act(acts(ref))}>
               {name}

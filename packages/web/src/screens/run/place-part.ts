@@ -10,7 +10,11 @@ import type { PortRef } from '@endrel/core/parts/port';
 export type Spot = { joint: string } | { port: PortRef } | 'loose';
 
 const kinds = Object.keys(partKinds) as PartKind[];
-const blank = (job: Job, kind: PartKind): Part => ({ kind, id: freshId(job, kind) }) as Part;
+/** Kind, number, and what no other page makes at the same time. */
+export const newPartId = (job: Job, kind: PartKind): string =>
+  `${freshId(job, kind)}-${crypto.randomUUID().slice(0, 4)}`;
+
+const blank = (job: Job, kind: PartKind): Part => ({ kind, id: newPartId(job, kind) });
 
 /** The port of a part that meets another: an outlet where fuel has to come out, else the first that lets it in. */
 function meeting(job: Job, part: Part, to: PortRef): string | undefined {

@@ -2,7 +2,7 @@ import * as Comlink from 'comlink';
 import Papa from 'papaparse';
 import { useRef, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
-import { calculator } from '../../calc/calculator.ts';
+import { longCalculator } from '../../calc/calculator.ts';
 import { download } from '../../components/download.ts';
 
 const LEVELS = 200;
@@ -14,7 +14,7 @@ export function AttitudeExport({ job }: { job: Job }) {
   async function make() {
     cancelled.current = false;
     setShare(0);
-    const tables = await calculator.attitudeTables(
+    const tables = await longCalculator.attitudeTables(
       job,
       LEVELS,
       Comlink.proxy((done: number) => {

@@ -1,9 +1,11 @@
 import { useState } from 'react';
+import { attachMesh, meshBehind, type TankMesh } from '@endrel/core/attachments/tank-mesh';
 import { closedMesh, meshBounds } from '@endrel/core/tanks/mesh';
 import { MOST_PACKED_TRIANGLES, packMesh } from '@endrel/core/tanks/packed-mesh';
 import { readStl } from '@endrel/core/tanks/read-stl';
 import { describeMeshFault } from '@endrel/core/tanks/tank-fault';
 import { unitById, unitsOf } from '@endrel/core/units/unit-table';
+import { provide } from '../../api/attachments.ts';
 import { anchorOf } from '../../components/anchor.ts';
 import { FileButton } from '../../components/FileButton.tsx';
 import { SelectField } from '../../components/PropertyField.tsx';
@@ -41,7 +43,9 @@ export function MeshField() {
     const size = most.map((m, i) => m - least[i]!);
     if (Math.max(...size) > 5)
       return `it is ${units.show('length', Math.max(...size))} long read in ${unit}: another unit is meant.`;
-    act({ act: 'set', path: PATH, value: packMesh(closed.value, file.name, closed.value.turned) });
+    const attached = attachMesh(packMesh(closed.value, file.name, closed.value.turned));
+    await provide(attached.mesh.digest, attached.text);
+    act({ act: 'set', path: PATH, value: attached.mesh });
     return undefined;
   }
   return (
@@ -50,8 +54,10 @@ export function MeshField() {
       {mesh ? (
         <p>
           {mesh.name}: <span className="figure">{mesh.triangles}</span> triangles,{' '}
-          {mesh.size.map((v) => units.show('length', v)).join(' × ')}.
-          {mesh.turned && ' Its triangles faced inwards and were turned.'}
+          {sizeOf(mesh)
+            .map((v) => units.show('length', v))
+            .join(' × ')}
+          .{mesh.turned && ' Its triangles faced inwards and were turned.'}
         </p>
       ) : (
         <p className="text-[0.88rem] text-ink-soft">
@@ -77,4 +83,11 @@ export function MeshField() {
       )}
     </fieldset>
   );
+}
+
+function sizeOf(mesh: TankMesh): number[] {
+  const behind = meshBehind(mesh);
+  if (behind === undefined || behind === 'away') return [];
+  const { least, most } = meshBounds(behind);
+  return most.map((m, i) => m - least[i]!);
 }

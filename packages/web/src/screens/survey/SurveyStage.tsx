@@ -1,17 +1,19 @@
 import { Plus } from 'lucide-react';
 import { surveyProperties, existingLineProperties, type ExistingLine } from '@endrel/core/job/survey';
 import { tankProperties } from '@endrel/core/job/tank';
-import { freshId } from '@endrel/core/job/acts/fresh-id';
+import type { Job } from '@endrel/core/job/job';
+import { circuitsOf } from '@endrel/core/run/circuits';
 import { Caution } from '../../components/Caution.tsx';
+import { newRowId } from '../../components/RowsField.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { HeightsDrawing } from '../../drawing/HeightsDrawing.tsx';
 import { StageTabs } from '../../components/StageTabs.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
+import { newPartId } from '../run/place-part.ts';
 import { stageTabs } from '../job/stage-tabs.ts';
 import { OldConnectionsTab } from './OldConnectionsTab.tsx';
 import { TankTab } from './TankTab.tsx';
 import { VentTab } from './VentTab.tsx';
-import { isConsumer, type Part } from '@endrel/core/parts/kinds';
 
 /** What the vehicle has, measured. */
 export function SurveyStage() {
@@ -38,8 +40,8 @@ function HeightsTab() {
   const job = useJob();
   const act = useAct();
   const { survey } = job;
-  const addLine = () =>
-    act({ act: 'set', path: ['survey', 'lines', survey.lines.length], value: { id: nextLineId(survey.lines) } });
+  const addLine = () => act({ act: 'addRow', path: ['survey', 'lines'], row: { id: newRowId() } });
+  const place = placeForLine(job);
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1fr_1.25fr]">
       {/* on a phone under the vehicle the fields come first */}
@@ -77,24 +79,25 @@ function HeightsTab() {
             <p className="py-1 text-ink-soft">None written down. A sound factory line can go straight onto the run.</p>
           )}
           <ul className="ruled">
-            {survey.lines.map((line, i) => (
+            {survey.lines.map((line) => (
               <li key={line.id} className="py-2">
                 <PropertyGrid
                   properties={existingLineProperties}
-                  path={['survey', 'lines', i]}
+                  path={['survey', 'lines', line.id]}
                   values={line}
                   columns="sm:grid-cols-3"
                 />
                 <div className="flex gap-2">
                   <button
                     className="button"
-                    disabled={line.condition === 'scrap'}
+                    disabled={line.condition === 'scrap' || place === undefined}
                     onClick={() =>
                       act({
-                        act: 'insertComponent',
-                        line: 'supply',
-                        index: placeForLine(job.run.supply),
-                        part: componentOf(line, freshId(job, 'hardLine')),
+                        act: 'insertPart',
+                        joint: place!,
+                        part: partOf(line, newPartId(job, 'hardLine')),
+                        in: 'in',
+                        out: 'out',
                       })
                     }
                   >
@@ -102,7 +105,7 @@ function HeightsTab() {
                   </button>
                   <button
                     className="button"
-                    onClick={() => act({ act: 'set', path: ['survey', 'lines', i], value: undefined })}
+                    onClick={() => act({ act: 'removeRow', path: ['survey', 'lines'], id: line.id })}
                   >
                     Strike it out
                   </button>
@@ -124,19 +127,14 @@ function HeightsTab() {
   );
 }
 
-function nextLineId(lines: readonly ExistingLine[]): string {
-  let n = lines.length + 1;
-  while (lines.some((l) => l.id === `line-${n}`)) n++;
-  return `line-${n}`;
+/** The joint before the rail or carburettor, where a feed line ends. */
+function placeForLine(job: Job): string | undefined {
+  const run = circuitsOf(job);
+  const [consumer] = run.consumers;
+  return consumer === undefined ? run.outOf(run.tank?.id ?? '')[0]?.joint : run.into(consumer)[0]?.joint;
 }
 
-/** Before the rail or carburettor, where a feed line ends. */
-function placeForLine(supply: readonly Part[]): number {
-  const consumer = supply.findIndex(isConsumer);
-  return consumer < 0 ? supply.length : consumer;
-}
-
-const componentOf = ({ label, outsideDiameter, wall, length, material }: ExistingLine, id: string) => ({
+const partOf = ({ label, outsideDiameter, wall, length, material }: ExistingLine, id: string) => ({
   kind: 'hardLine' as const,
   id,
   ...Object.fromEntries(

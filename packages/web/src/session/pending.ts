@@ -1,0 +1,39 @@
+import type { Act } from '@endrel/core/job/acts/act';
+import { tryAct } from '@endrel/core/job/acts/apply-act';
+import type { Job } from '@endrel/core/job/job';
+
+/** An act that the server does not have yet. */
+export interface PendingAct {
+  readonly id: string;
+  /** The revision that it was done on. */
+  readonly base: number;
+  readonly act: Act;
+  readonly label: string;
+}
+/** A step of undo or redo: the act that takes it. */
+export interface Step {
+  readonly label: string;
+  readonly act: Act;
+}
+/** What a page has to keep through a reload or a crash. */
+export interface Kept {
+  readonly pending: readonly PendingAct[];
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+}
+export const nothingKept: Kept = { pending: [], past: [], future: [] };
+
+/** A job with acts done on it in order; those that can no longer be done are left out and named. */
+export function withActs(job: Job, acts: readonly PendingAct[]): { job: Job; done: PendingAct[]; dropped: string[] } {
+  const done: PendingAct[] = [];
+  const dropped: string[] = [];
+  let now = job;
+  for (const pending of acts) {
+    const tried = tryAct(now, pending.act);
+    if (tried.ok) {
+      now = tried.value;
+      done.push(pending);
+    } else dropped.push(`${pending.label}: ${tried.fault.message}`);
+  }
+  return { job: now, done, dropped };
+}
