@@ -65,10 +65,10 @@ test('the regulator is moved by name, and the layout follows', async ({ page }) 
   await openJob(page, 'Mail van 4', 'Run');
   await part(page, /^Tank regulator/).click();
   await page.getByRole('button', { name: 'Move it behind the rail' }).click();
-  const order = page.getByRole('group', { name: /^The run at/ }).locator('[data-component]');
-  await expect(order.nth(8)).toHaveAttribute('data-component', 'regulator-1');
+  const order = page.getByRole('group', { name: /^The run at/ }).locator('[data-part]');
+  await expect(order.nth(8)).toHaveAttribute('data-part', 'regulator-1');
   await page.getByRole('button', { name: 'Move it to the tank' }).click();
-  await expect(order.nth(5)).toHaveAttribute('data-component', 'regulator-1');
+  await expect(order.nth(5)).toHaveAttribute('data-part', 'regulator-1');
 });
 
 test('operating points are set apart, and one of the fitter’s own is solved beside them', async ({ page }) => {

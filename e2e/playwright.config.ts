@@ -6,7 +6,7 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 10_000 }, // two browsers share two cores with two servers and a database
   workers: 2,
-  retries: 1, // one more try on a machine that stalls; Playwright lists it as flaky
+  retries: 0,
   reporter: 'list',
   forbidOnly: true,
   use: {

@@ -1,11 +1,15 @@
 import { readFile } from 'node:fs/promises';
 import { expect, fill, giveFile, openJob, part, saved, snags, test } from './endrel.ts';
 
+/** Unfolds what is said of a port on the bench. */
+const openPort = (page: Parameters<typeof part>[0], port: string) =>
+  page.locator(`[data-port="${port}"] summary`).click();
+
 const order = (page: Parameters<typeof part>[0]) =>
   page
     .getByRole('group', { name: /^The run at/ })
-    .locator('[data-component]')
-    .evaluateAll((places) => places.map((p) => p.getAttribute('data-component')));
+    .locator('[data-part]')
+    .evaluateAll((places) => places.map((p) => p.getAttribute('data-part')));
 
 test('parts are put in, moved, swapped and taken out; undo brings them back', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Run');
@@ -14,7 +18,8 @@ test('parts are put in, moved, swapped and taken out; undo brings them back', as
   await page.getByRole('button', { name: 'Move it one place towards the start' }).click();
   const moved = await order(page);
   expect(moved.indexOf('filter-1')).toBe(before.indexOf('filter-1') - 1);
-  await page.getByRole('button', { name: 'Put a part before it' }).click();
+  await openPort(page, 'in');
+  await page.getByRole('button', { name: 'Put a part in here' }).click();
   await page.getByRole('menuitem', { name: 'Check valve' }).click();
   await expect(page.getByRole('heading', { name: 'Check valve' })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Run 1 to measure/ })).toBeVisible();
@@ -27,18 +32,83 @@ test('parts are put in, moved, swapped and taken out; undo brings them back', as
   expect(await order(page)).toEqual(before);
 });
 
+test('a gauge goes onto a tee, an open port shows and is capped, a joint is undone and made again', async ({
+  page,
+}) => {
+  await openJob(page, 'Mail van 4', 'Run');
+  await part(page, /^Engine feed hose/).click();
+  await openPort(page, 'in');
+  const tee = page.getByRole('button', { name: 'Branch by a tee' });
+  await expect(tee).toHaveAttribute('title', 'Put in Tee (1 part new, 1 joint new)');
+  await tee.click();
+  await expect(page.getByRole('heading', { name: 'Tee' })).toBeVisible();
+  await expect(part(page, /^Tee.*open: branch/)).toBeVisible();
+  await expect(snags(page)).toContainText('has a port that nothing closes: branch');
+  await openPort(page, 'branch');
+  await page.getByRole('button', { name: 'Put a part on it' }).click();
+  await page.getByRole('menuitem', { name: 'Pressure gauge' }).click();
+  await expect(part(page, /^Pressure gauge/)).toBeVisible();
+  await expect(snags(page)).not.toContainText('has a port that nothing closes: branch');
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await part(page, /^Tee/).click();
+  await openPort(page, 'branch');
+  await page.getByRole('button', { name: 'Cap it' }).click();
+  await expect(page.locator('[data-port="branch"]')).toContainText('capped');
+  await expect(snags(page)).not.toContainText('has a port that nothing closes: branch');
+  await part(page, /^Fuel rail/).click();
+  await openPort(page, 'in');
+  await page.getByRole('button', { name: 'Undo the joint' }).click();
+  await expect(snags(page)).toContainText('there is a gap on the run');
+  await page.getByRole('button', { name: 'Join it to …' }).click();
+  await page.getByRole('menuitem', { name: 'Engine feed hose, outlet' }).click();
+  await expect(snags(page)).not.toContainText('there is a gap on the run');
+  await expect(page.getByRole('button', { name: /Working of the pressure at full load/ })).toContainText('kPa');
+});
+
+test('a part is turned round, swapped for another, set aside and taken up again', async ({ page }) => {
+  await openJob(page, 'Mail van 4', 'Run');
+  await part(page, /^Fine filter/).click();
+  await page.getByRole('button', { name: 'Turn it round' }).click();
+  await expect(snags(page)).toContainText('Fine filter');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await page.getByRole('button', { name: 'Swap it for …' }).click();
+  await page.getByRole('menuitem', { name: 'Check valve' }).click();
+  await expect(part(page, /^Fine filter/)).toBeVisible(); // it keeps its name
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await part(page, /^Fine filter/).click();
+  await page.getByRole('button', { name: 'Set it aside' }).click();
+  await expect(part(page, /^Fine filter/)).toHaveCount(0);
+  await expect(page.getByText(/Set aside, with their measurements: Fine filter/)).toBeVisible();
+  await part(page, /^Engine feed hose/).click();
+  await openPort(page, 'in');
+  await page.getByRole('button', { name: 'Put a part in here' }).click();
+  await page.getByRole('menuitem', { name: /Fine filter set aside, as measured/ }).click();
+  await expect(part(page, /^Fine filter/)).toBeVisible();
+});
+
+test('arrow keys walk along the run and across to the other rail', async ({ page }) => {
+  await openJob(page, 'Hill rescue', 'Run');
+  await part(page, /^Left fuel rail/).click();
+  await page.keyboard.press('ArrowDown');
+  await expect(part(page, /^Right fuel rail/)).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('ArrowRight');
+  await expect(part(page, /^Right return branch/)).toBeFocused();
+  await page.keyboard.press('ArrowUp');
+  await expect(part(page, /^Left return branch/)).toBeFocused();
+});
+
 test('a part just chosen is on the bench before the next key can be typed', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Run');
   const chosen = await page.evaluate(async () => {
     const seen: string[] = [];
     for (const id of ['filter-1', 'pump-1', 'filter-1']) {
       document
-        .querySelector(`[data-component="${id}"]`)!
+        .querySelector(`[data-part="${id}"]`)!
         .dispatchEvent(new MouseEvent('click', { bubbles: true, cancelable: true }));
       for (let i = 0; i < 20; i++) await Promise.resolve(); // microtasks only: nothing else gets a turn
       seen.push(
-        [...document.querySelectorAll('[aria-pressed="true"][data-component]')]
-          .map((c) => c.getAttribute('data-component'))
+        [...document.querySelectorAll('[aria-pressed="true"][data-part]')]
+          .map((c) => c.getAttribute('data-part'))
           .join(),
       );
     }

@@ -10,23 +10,62 @@ test('two people on one job: other fields are joined in, the same field is asked
   const other = await (await browser.newContext({ baseURL: server.address })).newPage();
   await openJob(other, 'Mail van 4', 'Survey');
 
+  // the other page follows within a second, without an edit of its own
   await fill(other, /^Rail or carburettor height/, '600 mm');
-  await saved(other);
-  await fill(page, /^Tank depth/, '240 mm');
-  await expect(page.getByRole('button', { name: /Another save was joined in/ })).toBeVisible();
   await expect(page.getByLabel(/^Rail or carburettor height/)).toHaveValue('600 mm');
-  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('240 mm');
+  await expect(page.getByRole('button', { name: /Others’ changes came in/ })).toBeVisible();
+  await fill(page, /^Tank depth/, '240 mm');
+  await saved(page);
+  await expect(other.getByLabel(/^Tank depth/)).toHaveValue('240 mm');
 
-  // the other page still has the older revision and now changes the same field: its save is refused
+  // both change one field before either hears of it: the later one is asked
+  await other.route('**/feed', (route) => route.abort());
+  await other.route('**/acts*', (route) => route.abort());
   await fill(other, /^Tank depth/, '250 mm');
-  const question = other.getByRole('dialog', { name: 'Somebody else saved this job' });
+  await fill(page, /^Tank depth/, '245 mm');
+  await saved(page);
+  await other.unroute('**/acts*');
+  const question = other.getByRole('dialog', { name: 'Somebody else changed the same thing' });
   await expect(question).toContainText('survey tank depth');
   await page.reload();
-  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('240 mm'); // nothing was overwritten
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('245 mm'); // nothing was overwritten
   await question.getByRole('button', { name: 'Keep mine' }).click();
   await saved(other);
-  await page.reload();
   await expect(page.getByLabel(/^Tank depth/)).toHaveValue('250 mm');
+});
+
+test('undo survives a reload, and does not undo what somebody else did since', async ({ page, browser, server }) => {
+  await openJob(page, 'Mail van 4', 'Survey');
+  await fill(page, /^Tank depth/, '240 mm');
+  await saved(page);
+  await page.reload();
+  await page.getByRole('button', { name: 'Undo: set survey tank depth' }).click();
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('236 mm');
+  await page.getByRole('button', { name: /^Redo/ }).click();
+  await saved(page);
+  const other = await (await browser.newContext({ baseURL: server.address })).newPage();
+  await openJob(other, 'Mail van 4', 'Survey');
+  await fill(other, /^Tank depth/, '260 mm');
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('260 mm');
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByRole('button', { name: /cannot be undone.*changed since/ })).toBeVisible();
+  await expect(page.getByLabel(/^Tank depth/)).toHaveValue('260 mm');
+});
+
+test('a job is put away, taken out again, and deleted for good by a second act', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Put away: Mail van 4: injected two-litre' }).click();
+  await expect(page.getByRole('heading', { name: /^5 jobs/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Show what is put away (1)' }).click();
+  await page.getByRole('button', { name: /^Take out again/ }).click();
+  await expect(page.getByRole('heading', { name: /^6 jobs/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Put away: Mail van 4: injected two-litre' }).click();
+  await page.getByRole('button', { name: 'Show what is put away (1)' }).click();
+  await page.getByRole('button', { name: /^Delete for good/ }).click();
+  await page.getByRole('button', { name: /^Yes, delete it/ }).click();
+  await expect(page.getByText('Mail van 4')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /^5 jobs/ })).toBeVisible();
 });
 
 test('typing goes on while the server is away, survives a reload, and is saved when it is back', async ({

@@ -21,9 +21,9 @@ export function jobFileJsonSchema(): unknown {
   const kinds = z.registry<{ id: string }>();
   for (const [kind, { schema }] of Object.entries(partKinds)) kinds.add(schema, { id: kind });
   const { $defs, ...body } = z.toJSONSchema(jobSchema, { io: 'input', metadata: kinds }) as Json & { $defs: Json };
-  const defs: Json = { ...$defs };
-  const plain = mapped({ ...body, $defs: defs }, (value) => quantity(value, defs)) as Json & { $defs: Json };
-  const whole = { ...plain, $defs: { ...defs, ...plain.$defs } };
+  const quantities: Json = {};
+  const plain = mapped({ ...body, $defs }, (value) => quantity(value, quantities)) as Json & { $defs: Json };
+  const whole = { ...plain, $defs: { ...plain.$defs, ...quantities } };
   return { title: 'Endrel job file', ...shared(whole) };
 }
 
@@ -92,6 +92,8 @@ function shared(whole: Json & { $defs: Json }): Json {
       ]),
     );
   const top = outwards(body, '') as Json;
-  const first = inside($defs);
-  return { ...top, $defs: { ...first, ...inside(made) } };
+  const all = inside($defs);
+  for (let open = Object.keys(made); open.length > 0; open = Object.keys(made).filter((name) => !(name in all)))
+    Object.assign(all, inside(Object.fromEntries(open.map((name) => [name, made[name]]))));
+  return { ...top, $defs: all };
 }

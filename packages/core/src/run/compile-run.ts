@@ -66,6 +66,14 @@ export interface CompiledRun {
   readonly sensor?: number;
   /** Nodes at tank pressure, and how high they stand. */
   readonly open: readonly { readonly node: number; readonly height: (moment: Moment) => number }[];
+  /**
+   * What the network becomes with other measurements of some parts, by link: their own laws and, where a bore meets another
+   * there, their neighbours'. The places stay. @throws RangeError for a part that would be another piece of network.
+   */
+  lowerAgain(changed: ReadonlyMap<string, Part>): {
+    readonly laws: ReadonlyMap<number, LawAt>;
+    readonly pumps: ReadonlyMap<string, LoweredPump>;
+  };
   /** Heights of all nodes, m, with those open nodes at these. */
   heightsAt(open: readonly number[]): Float64Array;
 }
@@ -87,6 +95,8 @@ class Compiler {
   readonly #strong = new Map<string, number>();
   readonly #index = new Map<string, number>();
   readonly #nodes: string[] = [];
+  /** Parts that are tried with other measurements. */
+  #changed: ReadonlyMap<string, Part> = new Map();
 
   constructor(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'hanger' | 'brief'>) {
     this.#job = job;
@@ -128,6 +138,7 @@ class Compiler {
           startsShut: link.startsShut === true,
         });
       }
+    const linksOf = new Map(lowered.map(({ part, low }) => [part.id, linkNames(low)]));
     const parts = lowered.map(({ part, low }) => this.#part(part, low, linkIndex));
     const open = [
       { node: surface, height: ({ point }: Moment) => (this.#job.survey.tank.depth?.si ?? 0) * point.level },
@@ -186,8 +197,35 @@ class Compiler {
       spills,
       sensor: sensor && this.#known(this.#name(sensor.id, 'port')),
       open,
+      lowerAgain: (changed) => this.#lowerAgain(changed, linkIndex, linksOf),
       heightsAt: (heights) => fill.at(heights),
     };
+  }
+
+  #lowerAgain(
+    changed: ReadonlyMap<string, Part>,
+    linkIndex: ReadonlyMap<string, number>,
+    linksOf: ReadonlyMap<string, string>,
+  ) {
+    this.#changed = changed;
+    const circuits = this.#circuits;
+    const met = new Set(changed.keys());
+    for (const id of changed.keys()) {
+      for (const flow of circuits.outOf(id)) met.add(flow.to);
+      for (const flow of circuits.into(id)) met.add(flow.from);
+    }
+    const laws = new Map<number, LawAt>();
+    const pumps = new Map<string, LoweredPump>();
+    for (const id of met) {
+      if (!circuits.isReached(id)) continue;
+      const part = changed.get(id) ?? circuits.part(id);
+      const low = kindOf(part).lower(part, this.#site(part));
+      if (low.pump) pumps.set(id, low.pump);
+      if (linkNames(low) !== linksOf.get(id))
+        throw new RangeError(`“${id}” becomes another piece of network: compile the run anew`);
+      for (const link of low.links) laws.set(linkIndex.get(link.id)!, link.law);
+    }
+    return { laws, pumps };
   }
 
   #part(part: Part, lowered: Lowered, linkIndex: ReadonlyMap<string, number>): CompiledPart {
@@ -293,7 +331,7 @@ class Compiler {
     };
     const beyond = (port: string): Part | undefined => {
       const found = peer(port);
-      return found && circuits.part(found.part);
+      return found && (this.#changed.get(found.part) ?? circuits.part(found.part));
     };
     const { survey, hanger } = this.#job;
     return {
@@ -326,6 +364,8 @@ class Compiler {
     };
   }
 }
+
+const linkNames = ({ links }: Lowered): string => links.map((l) => l.id).join(' ');
 
 /** Of an engine whose injectors are not counted yet; shown as standing in. */
 export const TYPICAL_INJECTORS = 4; // common practice

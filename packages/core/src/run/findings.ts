@@ -10,6 +10,8 @@ import type { Job } from '../job/job.ts';
 import { needsOf, type Need } from '../job/needs.ts';
 import type { Value } from '../job/value.ts';
 import { jointsOf, type JointFinding } from './joints.ts';
+import { runReads, tankReads } from '../reckoning/reads.ts';
+import { remembered } from '../reckoning/remembered.ts';
 import { runFaults, type RunFault } from './run-fault.ts';
 import { solveRun, type RunSolution } from './solve-run.ts';
 import { floatFindings, type FloatFindings } from '../senders/float-findings.ts';
@@ -59,17 +61,23 @@ export function bsfcOf(job: Job): Value | undefined {
   return job.brief.aspiration ? { si: usualBsfc[job.brief.aspiration], source: 'common practice' } : undefined;
 }
 
+/** Each step is reckoned again only when what it reads has changed: a note solves nothing, a gauge no network, a hose no tank. */
 export function findingsOf(job: Job): Findings {
   const needs = needsOf(job);
   const fuel = fuelOf(job);
   const bsfc = bsfcOf(job);
   const power = job.brief.power?.si;
   const demand = power !== undefined && bsfc && fuel ? fullLoadDemand(power, bsfc.si, fuel) : undefined;
-  const run = solvedRun(job, fuel, demand, needs);
-  const tank = surveyedTank(job.survey.tank);
+  const tankRead = tankReads(job);
+  const tank = remembered('tank', tankRead, () => surveyedTank(job.survey.tank));
   const shell = tank.kind === 'known' ? tank.tank : undefined;
+  const runRead = { run: runReads(job), fuel, demand: demand?.volumeFlow };
+  const run = solvedRun(job, fuel, demand, needs, runRead);
   const liquid = fuel && fuelLiquid(fuel, assumed(job.assumptions, 'fuelTemperature'));
-  const hanger = hangerFindings(job, { tank: shell, solution: run.solution, demand: demand?.volumeFlow, liquid });
+  const volume = shell?.full ?? job.survey.tank.capacity?.si;
+  const known = { demand: demand?.volumeFlow, density: liquid?.density, full: shell?.full, top: shell?.top };
+  const { gauge, hanger, assumptions, survey } = job;
+  const isSolved = run.solution !== undefined;
   return {
     job,
     needs,
@@ -79,21 +87,18 @@ export function findingsOf(job: Job): Findings {
     demand,
     ...run,
     drive:
-      run.solution && fuel && demand
-        ? driveOf(job, fuel, demand.volumeFlow, shell?.full ?? job.survey.tank.capacity?.si)
+      isSolved && fuel && demand
+        ? remembered('drive', { ...runRead, volume }, () => driveOf(job, fuel, demand.volumeFlow, volume))
         : undefined,
-    gauge: gaugeOutcome(job),
-    sweep: sweepOutcome(job),
-    tank: tankFindings(job, tank),
-    hanger,
-    float: floatFindings(job, shell),
-    vent: ventFindings(job, {
-      demand: demand?.volumeFlow,
-      density: liquid?.density,
-      full: shell?.full,
-      top: shell?.top,
-    }),
-    blockedOff: blockingOff(job.survey.oldConnections ?? []),
+    gauge: remembered('gauge', { gauge, tankRead }, () => gaugeOutcome(job)),
+    sweep: remembered('sweep', gauge, () => sweepOutcome(job)),
+    tank: remembered('tankFindings', tankRead, () => tankFindings(job, tank)),
+    hanger: remembered('hanger', { hanger, tankRead, ...runRead, isSolved, liquid }, () =>
+      hangerFindings(job, { tank: shell, solution: run.solution, demand: demand?.volumeFlow, liquid }),
+    ),
+    float: remembered('float', { gauge, hanger, tankRead }, () => floatFindings(job, shell)),
+    vent: remembered('vent', { vent: survey.vent, tankRead, assumptions, known }, () => ventFindings(job, known)),
+    blockedOff: blockingOff(survey.oldConnections ?? []),
   };
 }
 
@@ -102,9 +107,10 @@ function solvedRun(
   fuel: Fuel | undefined,
   demand: Demand | undefined,
   needs: readonly Need[],
+  read: unknown,
 ): Pick<Findings, 'faults' | 'solution'> {
   const faults = runFaults(job);
   if (faults.length > 0 || !demand || !fuel || needs.some((n) => n.blocksSolution)) return { faults };
-  const solved = solveRun(job, fuel, demand.volumeFlow);
+  const solved = remembered('solution', read, () => solveRun(job, fuel, demand.volumeFlow));
   return solved.ok ? { faults, solution: solved.value } : { faults: [solved.fault] };
 }

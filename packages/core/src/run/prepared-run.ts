@@ -2,6 +2,7 @@ import { NetworkSolver } from '../hydraulics/network-solver.ts';
 import type { Liquid, LinkLaw, LinkState, Network, NetworkFault } from '../hydraulics/network.ts';
 import { success, type Result } from '../result.ts';
 import type { Conditions, Moment } from '../parts/lower.ts';
+import type { Part } from '../parts/kinds.ts';
 import { networkOfRun, type CompiledRun } from './compile-run.ts';
 
 /** One solved state of a run, by place of node and link. Pa gauge and m3/s. */
@@ -22,12 +23,32 @@ export type Draw = { readonly demand: number } | { readonly hold: number };
  * another demand, voltage, temperature or level.
  */
 export class PreparedRun {
-  readonly run: CompiledRun;
+  #run: CompiledRun;
+  /** Parts whose measurements are others than those that the run was compiled with. */
+  readonly #changed = new Map<string, Part>();
+  /** Links with another law than they were compiled with. */
+  readonly #set = new Set<number>();
   #burning: NetworkSolver | undefined;
   #held: NetworkSolver | undefined;
 
   constructor(run: CompiledRun) {
-    this.run = run;
+    this.#run = run;
+  }
+
+  get run(): CompiledRun {
+    return this.#run;
+  }
+
+  /** Other measurements of parts of the run from now on: a bore, a length, another pump. @throws RangeError as `lowerAgain` does. */
+  setParts(parts: readonly Part[]): void {
+    for (const part of parts) this.#changed.set(part.id, part);
+    const { laws, pumps } = this.#run.lowerAgain(this.#changed);
+    for (const at of laws.keys()) this.#set.add(at);
+    this.#run = {
+      ...this.#run,
+      links: this.#run.links.map((link, i) => (laws.has(i) ? { ...link, law: laws.get(i)! } : link)),
+      pumps: this.#run.pumps.map((pump) => (pumps.has(pump.id) ? { ...pump, ...pumps.get(pump.id)! } : pump)),
+    };
   }
 
   /** @param cold - not from the last solution. */
@@ -42,7 +63,9 @@ export class PreparedRun {
     const { run } = this;
     const solver = this.#solverFor(moment, draw);
     const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
-    const laws = run.links.map((l): LinkLaw | undefined => (typeof l.law === 'function' ? l.law(moment) : undefined));
+    const laws = run.links.map((l, i): LinkLaw | undefined =>
+      typeof l.law === 'function' ? l.law(moment) : this.#set.has(i) ? l.law : undefined,
+    );
     solver.change(liquid, heights, laws);
     if ('demand' in draw) for (const { node, share } of run.draws) solver.setDemandAt(node, draw.demand * share);
     else for (const node of run.held) solver.setFixedPressure(node, draw.hold);

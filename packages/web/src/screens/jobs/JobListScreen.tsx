@@ -44,9 +44,9 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
   const away = jobs.filter((job) => job.isAway).length;
   const found = useMemo(() => {
     const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    const shown = jobs.filter((job) => job.isAway === showsAway);
+    const shown = jobs.filter((job) => job.isAway === (showsAway && away > 0));
     return shown.filter((job) => words.every((word) => `${job.name} ${job.vehicle}`.toLowerCase().includes(word)));
-  }, [jobs, sought, showsAway]);
+  }, [jobs, sought, showsAway, away]);
   if (jobs.length === 0)
     return (
       <div className="sheet my-8 max-w-2xl p-6">

@@ -1,0 +1,33 @@
+import { attachmentText } from '../attachments/attachment.ts';
+import type { Job } from '../job/job.ts';
+import type { RunInputs } from '../run/solve-run.ts';
+import type { Joint } from '../parts/joint.ts';
+import type { Part } from '../parts/kinds.ts';
+
+/** What is said of a part and moves no fuel. */
+const SAID = new Set(['label', 'note', 'seals', 'tag', 'ports']);
+
+/** What of a job decides how its run is solved: names, notes, fittings, clamps and sealants do not. */
+export function runReads({ parts, joints, brief, survey, hanger, assumptions, points }: RunInputs): unknown {
+  const { wishes: _wishes, ...asked } = brief;
+  return {
+    parts: Object.values(parts).map(physical),
+    joints: Object.values(joints).map(({ id, a, b, height }: Joint) => ({ id, a, b, height })),
+    brief: asked,
+    depth: survey.tank.depth,
+    outletHeight: survey.tank.outletHeight,
+    railHeight: survey.railHeight,
+    jet: hanger && { drill: hanger.jetDrill, edge: hanger.jetEdge },
+    assumptions,
+    points,
+  };
+}
+
+const physical = (part: Part): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(part).filter(([key]) => !SAID.has(key)));
+
+/** The surveyed tank, and whether the mesh that it names is here. */
+export const tankReads = ({ survey: { tank } }: Pick<Job, 'survey'>): unknown => ({
+  tank,
+  here: tank.mesh && attachmentText(tank.mesh.digest) !== undefined,
+});

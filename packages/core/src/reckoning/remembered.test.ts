@@ -1,0 +1,68 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { anyDice, actsOf } from '../../test/any-edit.ts';
+import { act } from '../../test/rule-cases.ts';
+import { demoJobs } from '../demo/index.ts';
+import type { Act } from '../job/acts/act.ts';
+import type { Job } from '../job/job.ts';
+import { findingsOf } from '../run/findings.ts';
+import { forgetAll, reckonings, type ReckoningStep } from './remembered.ts';
+
+const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
+
+/** Steps that an act makes to be reckoned again. As in the worker, every job arrives as a copy. */
+function again(...acts: Act[]): ReckoningStep[] {
+  const job = structuredClone(demoJobs.flatBedTender);
+  findingsOf(structuredClone(job));
+  const before = reckonings();
+  act(job, ...acts);
+  findingsOf(structuredClone(job));
+  const after = reckonings();
+  return (Object.keys(after) as ReckoningStep[]).filter((step) => after[step] !== before[step]).sort();
+}
+
+describe('only what changed is reckoned again', () => {
+  beforeEach(forgetAll);
+  const cases: [string, Act, ReckoningStep[]][] = [
+    ['a note on a part', { act: 'setOnPart', id: 'hose-1', key: 'note', value: 'chafed, replace' }, []],
+    ['a name', { act: 'setOnPart', id: 'hose-1', key: 'label', value: 'Short hose' }, []],
+    [
+      'a clamp',
+      { act: 'setOnJoints', title: 'clamp', changes: [{ id: 'hose-2-in', key: 'clamp', value: 'band' }] },
+      [],
+    ],
+    ['a note on the vehicle', { act: 'set', path: ['survey', 'notes'], value: 'plug seized' }, []],
+    ['what the owner wishes', { act: 'set', path: ['brief', 'wishes'], value: 'quiet' }, []],
+    ['the job’s name', { act: 'set', path: ['name'], value: 'Tender' }, []],
+    ['a gauge field: no network, no tank', { act: 'set', path: ['gauge', 'gaugeFull'], value: { si: 150, unit: 'Ω' } }, ['float', 'gauge', 'sweep']], // prettier-ignore
+    ['a hose: the points, but no tank', { act: 'setOnPart', id: 'hose-2', key: 'length', value: mm(700) }, ['drive', 'hanger', 'solution']], // prettier-ignore
+    ['the vent: no network, no tank', { act: 'set', path: ['survey', 'vent', 'length'], value: mm(1700) }, ['vent']],
+    ['the filler neck: no network', { act: 'set', path: ['survey', 'tank', 'fillerHeight'], value: mm(560) }, ['drive', 'float', 'gauge', 'hanger', 'tank', 'tankFindings', 'vent'].filter((s) => s !== 'drive') as ReckoningStep[]], // prettier-ignore
+  ];
+  for (const [what, one, steps] of cases)
+    it(`${what}: ${steps.join(', ') || 'nothing'}`, () => {
+      expect(again(one)).to.deep.equal(steps);
+    });
+  it('a step that is taken back is there still', () => {
+    const [long, short] = [700, 520].map((l): Act => ({ act: 'setOnPart', id: 'hose-2', key: 'length', value: mm(l) }));
+    expect(again(long!, short!)).to.deep.equal([]);
+  });
+  it('what is remembered is what would be reckoned anew, after any edits', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(Object.keys(demoJobs) as (keyof typeof demoJobs)[])),
+        fc.array(anyDice, { minLength: 1, maxLength: 6 }),
+        (key, dice) => {
+          const states: Job[] = [demoJobs[key], ...actsOf(demoJobs[key], dice).map((a) => a.after)];
+          forgetAll();
+          const held = states.map((job) => findingsOf(job));
+          states.forEach((job, i) => {
+            forgetAll();
+            expect(held[i]).to.deep.equal(findingsOf(structuredClone(job)));
+          });
+        },
+      ),
+      { seed: 55, numRuns: 40, interruptAfterTimeLimit: 30_000 },
+    );
+  }).timeout(60_000);
+});

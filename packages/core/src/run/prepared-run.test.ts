@@ -1,0 +1,58 @@
+import { expect } from 'chai';
+import { demoJobs } from '../demo/index.ts';
+import { measured } from '../job/measured.ts';
+import type { Part } from '../parts/kinds.ts';
+import { pumpLibrary } from '../pumps/library.ts';
+import { compileRun } from './compile-run.ts';
+import { findingsOf, fuelOf } from './findings.ts';
+import { operatingPoints } from './operating-point.ts';
+import { PreparedRun } from './prepared-run.ts';
+import { solvePoint } from './solve-point.ts';
+import { resultAt, solveRun } from './solve-run.ts';
+
+/** Pa: twice what the solver lets itself off at. */
+const CLOSE = 2;
+
+describe('a prepared run', () => {
+  for (const key of ['mailVan', 'sprintCar', 'rescuePickup'] as const)
+    it(`${key}: set to other bores, lengths and pumps it gives what a run compiled anew gives, at every point`, () => {
+      const job = demoJobs[key];
+      const fuel = fuelOf(job)!;
+      const demand = findingsOf(job).demand!.volumeFlow;
+      const prepared = new PreparedRun(compileRun(job));
+      const points = operatingPoints(job, demand);
+      const hoses = Object.values(job.parts).filter((p) => p.kind === 'hose');
+      const pumps = Object.values(job.parts).filter((p) => p.kind === 'pump');
+      const designs: Part[][] = [
+        hoses.map((h) => ({ ...h, bore: measured(0.0065, 'mm') })),
+        hoses.map((h) => ({ ...h, bore: measured(0.0095, 'mm'), length: measured(h.length!.si * 2, 'mm') })),
+        pumps.map((p) => ({ ...p, tables: [...Object.values(pumpLibrary).at(-1)!.tables] })),
+      ];
+      const now = { ...job.parts };
+      for (const parts of designs) {
+        for (const part of parts) now[part.id] = part;
+        prepared.setParts(parts);
+        const anew = solveRun({ ...job, parts: { ...now } }, fuel, demand);
+        if (!anew.ok) throw new Error(anew.fault.code);
+        for (const point of points) {
+          const solved = solvePoint(prepared, job, fuel, point);
+          if (!solved.ok) throw new Error(solved.fault.code);
+          const result = (anew.value.points as Record<string, { parts: { id: string; inletPressure: number }[] }>)[
+            point.key
+          ]!;
+          for (const part of solved.value.run.parts) {
+            const was = result.parts.find((p) => p.id === part.id)!;
+            expect(solved.value.pressures[part.inlet]!, `${point.key} ${part.id}`).to.be.closeTo(
+              was.inletPressure,
+              CLOSE,
+            );
+          }
+        }
+      }
+    });
+  it('refuses a part that would be another piece of network', () => {
+    const job = demoJobs.mailVan;
+    const prepared = new PreparedRun(compileRun(job));
+    expect(() => prepared.setParts([{ kind: 'tee', id: 'hose-2' }])).to.throw(RangeError, /compile the run anew/);
+  });
+});
