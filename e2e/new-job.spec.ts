@@ -37,7 +37,7 @@ test('a fitter takes a new job from nothing to a card, in mixed units, and finds
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Layout' }).click();
   await page.getByRole('button', { name: 'Lay it out so' }).first().click();
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Run' }).click();
-  await part(page, /^Pump/).click();
+  await part(page, /^Feed pump/).click();
   await page.getByRole('button', { name: 'Start a table at 13.5 V' }).click();
   for (const [pressure, current, flow] of [
     ['200', '7.1 A', '281'],

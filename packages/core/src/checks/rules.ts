@@ -30,12 +30,14 @@ import { openingTooSmall } from './rules/opening-too-small.ts';
 import { partBelowDeadHead } from './rules/part-below-dead-head.ts';
 import { pickupNotLowest } from './rules/pickup-not-lowest.ts';
 import { plateCrowded } from './rules/plate-crowded.ts';
+import { potAmongPeople } from './rules/pot-among-people.ts';
 import { potRunsDry } from './rules/pot-runs-dry.ts';
 import { pressureCreep } from './rules/pressure-creep.ts';
 import { pumpAboveOutlet } from './rules/pump-above-outlet.ts';
 import { pumpKeepsRunning } from './rules/pump-keeps-running.ts';
 import { pumpMargin } from './rules/pump-margin.ts';
 import { railPressureLow } from './rules/rail-pressure-low.ts';
+import { regulatorsFight } from './rules/regulators-fight.ts';
 import { regulatorAboveDeadHead } from './rules/regulator-above-dead-head.ts';
 import { reliefOpen } from './rules/relief-open.ts';
 import { returnEnd } from './rules/return-end.ts';
@@ -76,11 +78,13 @@ export const rules: readonly Rule[] = [
   openPort,
   noRegulator,
   regulatorAboveDeadHead,
+  regulatorsFight,
   setPressure,
   railPressureLow,
   pumpMargin,
   suctionMargin,
   potRunsDry,
+  potAmongPeople,
   stagedPumps,
   sensorMisplaced,
   vapourAtRestart,

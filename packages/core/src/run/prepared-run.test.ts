@@ -37,9 +37,7 @@ describe('a prepared run', () => {
         for (const point of points) {
           const solved = solvePoint(prepared, job, fuel, point);
           if (!solved.ok) throw new Error(solved.fault.code);
-          const result = (anew.value.points as Record<string, { parts: { id: string; inletPressure: number }[] }>)[
-            point.key
-          ]!;
+          const result = resultAt(anew.value, point.key);
           for (const part of solved.value.run.parts) {
             const was = result.parts.find((p) => p.id === part.id)!;
             expect(solved.value.pressures[part.inlet]!, `${point.key} ${part.id}`).to.be.closeTo(

@@ -1,8 +1,21 @@
-import { carburettorJob, expectSnag, get } from '../../../test/rule-cases.ts';
+import { expect } from 'chai';
+import { act, carburettorJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
+
+const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 
 describe('rule pump-above-outlet', () => {
-  it('stops at an external pump above the tank outlet', () => {
-    const bad = carburettorJob((j) => (get(j, 'pump').inletHeight = { si: 0.15, unit: 'mm' }));
-    expectSnag('pump-above-outlet', carburettorJob(), bad, 'stop', 'pump-1');
+  // the tank's outlet is at its floor, 0
+  const at = (height: number) => carburettorJob((j) => (get(j, 'pump').inletHeight = mm(height)));
+  it('stops at an external pump just above the tank outlet, and not just below it', () => {
+    expectSnag('pump-above-outlet', at(-1), at(1), 'stop', 'pump-1');
+    expect(snagsOfRule(at(0), 'pump-above-outlet')).to.deep.equal([]);
+  });
+  it('lets an engine-driven pump lift as much as it lifts, and no more', () => {
+    const driven = (height: number) =>
+      carburettorJob(
+        (j) =>
+        act(j, { act: 'swapPart', id: 'pump-1', by: { kind: 'enginePump', id: 'engine-pump-1', inletHeight: mm(height), suctionLift: mm(800) } }), // prettier-ignore
+      );
+    expectSnag('pump-above-outlet', driven(799), driven(801), 'stop', 'engine-pump-1');
   });
 });

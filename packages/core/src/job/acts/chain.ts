@@ -14,7 +14,8 @@ export interface Block {
 /** A line in its order, cut wherever all of its fuel passes one joint. */
 export function blocksOf(job: Graph, line: Line): Block[] {
   const circuits = circuitsOf(job);
-  const ids = circuits.order.filter((id) => circuits.lineOf(id) === line && circuits.ports(id).some((p) => p.peer));
+  const joined = circuits.order.filter((id) => circuits.lineOf(id) === line && circuits.ports(id).some((p) => p.peer));
+  const ids = joined.filter((id) => !circuits.isTap(id));
   const own = new Set(ids);
   const within = circuits.flows.filter((f) => own.has(f.from) && own.has(f.to) && isOf(f.zone.kind, line));
   const blocks: Block[] = [];
@@ -33,7 +34,14 @@ export function blocksOf(job: Graph, line: Line): Block[] {
     parts = [];
   }
   if (parts.length > 0) blocks.push({ parts, entry });
-  return blocks;
+  return blocks.map((block) => ({ ...block, parts: [...block.parts, ...block.parts.flatMap(tapsOf)] }));
+
+  /** Instruments and the like go where the part goes that they sit on. */
+  function tapsOf(id: string): string[] {
+    return [...circuits.outOf(id).map((f) => f.to), ...circuits.into(id).map((f) => f.from)].filter((other) =>
+      circuits.isTap(other),
+    );
+  }
 
   function comesIn(flows: readonly { to: string; toPort: string }[]): PortRef | undefined {
     const [flow] = flows;

@@ -32,6 +32,19 @@ describe('switching between schools', () => {
       expect(solution!.points.fullLoad.railPressure).to.be.within(3e5, 4.5e5);
       expect(solution!.points.idle.returnFlow).to.be.greaterThan(0);
     });
+  for (const second of injection)
+    it(`${layouts[second].name} and back: the rail has what it had, and nothing is left open that was not`, () => {
+      const { flatBedTender } = demoJobs;
+      const there = applyAct(flatBedTender, { act: 'chooseLayout', key: second });
+      const back = applyAct(there, { act: 'chooseLayout', key: 'bypassAfterRail' });
+      const [was, is] = [flatBedTender, back].map((job) => findingsOf(job).solution!);
+      for (const key of ['idle', 'fullLoad', 'overrun'] as const)
+        expect(is!.points[key].railPressure, key).to.be.closeTo(was!.points[key].railPressure, 2);
+      const open = (job: Job) =>
+        circuitsOf(job).order.flatMap((id) => circuitsOf(job).ports(id).filter((p) => p.state === 'open' && p.spec.use !== 'dry').map((p) => `${id}.${p.port}`)); // prettier-ignore
+      const extra = open(back).filter((port) => !open(flatBedTender).includes(port));
+      expect(extra).to.deep.equal([]);
+    });
   it('puts the regulator where each school has it', () => {
     const place = (key: LayoutKey) => {
       const { parts } = circuitsOf(applyAct(demoJobs.flatBedTender, { act: 'chooseLayout', key }));
