@@ -4,8 +4,9 @@ test('a snag appears when the mistake is made, and its cure removes it', async (
   await openJob(page, 'Mail van 4', 'Run');
   await expect(snags(page)).toContainText('No snags found');
   await part(page, /^Fuel rail/).click();
-  await fill(page, 'Of these capped or plugged', '0');
-  await expect(snags(page)).toContainText('“Fuel rail” has a port that nothing closes.');
+  await page.locator('[data-port="out"] summary').click();
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(snags(page)).toContainText('“Fuel rail” has a port that nothing closes: second end.');
   await expect(part(page, /^Fuel rail: stop/)).toBeVisible();
   await snags(page).getByRole('button', { name: 'Cap the port' }).click();
   await expect(snags(page)).toContainText('No snags found');

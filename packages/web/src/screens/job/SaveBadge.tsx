@@ -19,15 +19,17 @@ export function SaveBadge() {
   const trouble = save.status === 'offline' || save.status === 'conflict' || save.status === 'refused';
   return (
     <>
-      {notice && (
-        <button
-          className="quiet max-w-[26rem] truncate text-[0.85rem] text-fix"
-          title={notice}
-          onClick={() => session.acknowledge()}
-        >
-          <span role="status">{notice}</span> OK
-        </button>
-      )}
+      <span aria-live="polite" className="min-w-0">
+        {notice && (
+          <button
+            className="quiet max-w-[26rem] truncate text-[0.85rem] text-fix"
+            title={notice}
+            onClick={() => session.acknowledge()}
+          >
+            {notice} OK
+          </button>
+        )}
+      </span>
       <button
         className={`quiet text-[0.85rem] ${trouble ? 'font-semibold text-fix' : 'text-ink-soft'}`}
         onClick={() => setOpen(true)}

@@ -42,11 +42,12 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
   const [sought, setSought] = useState('');
   const [showsAway, setShowsAway] = useState(false);
   const away = jobs.filter((job) => job.isAway).length;
+  if (showsAway && away === 0) setShowsAway(false);
   const found = useMemo(() => {
     const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    const shown = jobs.filter((job) => job.isAway === (showsAway && away > 0));
+    const shown = jobs.filter((job) => job.isAway === showsAway);
     return shown.filter((job) => words.every((word) => `${job.name} ${job.vehicle}`.toLowerCase().includes(word)));
-  }, [jobs, sought, showsAway, away]);
+  }, [jobs, sought, showsAway]);
   if (jobs.length === 0)
     return (
       <div className="sheet my-8 max-w-2xl p-6">

@@ -58,7 +58,9 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
         )}
       </div>
       <details>
-        <summary className="label py-0.5">{peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}</summary>
+        <summary className="label min-h-[26px] py-1">
+          {peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}
+        </summary>
         <PropertyField
           jobId={session.id}
           property={fittingProperty}
