@@ -64,7 +64,7 @@ test('a gap in the run is said in words, and closed again by putting the part ba
   await expect(snags(page)).toContainText(
     'The supply ends at “Engine feed hose”: there is a gap between it and the engine',
   );
-  await page.getByRole('button', { name: 'Put a part after it' }).click();
+  await page.getByRole('button', { name: 'Put a part on it' }).click();
   await page.getByRole('menuitem', { name: 'Fuel rail' }).click();
   await expect(snags(page)).not.toContainText('there is a gap');
 });

@@ -1,5 +1,3 @@
-import { attachmentText } from '../attachments/attachment.ts';
-import type { Job } from '../job/job.ts';
 import type { RunInputs } from '../run/solve-run.ts';
 import type { Joint } from '../parts/joint.ts';
 import type { Part } from '../parts/kinds.ts';
@@ -25,9 +23,3 @@ export function runReads({ parts, joints, brief, survey, hanger, assumptions, po
 
 const physical = (part: Part): Record<string, unknown> =>
   Object.fromEntries(Object.entries(part).filter(([key]) => !SAID.has(key)));
-
-/** The surveyed tank, and whether the mesh that it names is here. */
-export const tankReads = ({ survey: { tank } }: Pick<Job, 'survey'>): unknown => ({
-  tank,
-  here: tank.mesh && attachmentText(tank.mesh.digest) !== undefined,
-});

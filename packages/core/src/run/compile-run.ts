@@ -67,10 +67,13 @@ export interface CompiledRun {
   /** Nodes at tank pressure, and how high they stand. */
   readonly open: readonly { readonly node: number; readonly height: (moment: Moment) => number }[];
   /**
-   * What the network becomes with other measurements of some parts, by link: their own laws and, where a bore meets another
+   * What the network becomes with other measurements of some parts (`changed`, of which those in `now` are new), by link: their own laws and, where a bore meets another
    * there, their neighbours'. The places stay. @throws RangeError for a part that would be another piece of network.
    */
-  lowerAgain(changed: ReadonlyMap<string, Part>): {
+  lowerAgain(
+    changed: ReadonlyMap<string, Part>,
+    now: readonly string[],
+  ): {
     readonly laws: ReadonlyMap<number, LawAt>;
     readonly pumps: ReadonlyMap<string, LoweredPump>;
   };
@@ -197,20 +200,21 @@ class Compiler {
       spills,
       sensor: sensor && this.#known(this.#name(sensor.id, 'port')),
       open,
-      lowerAgain: (changed) => this.#lowerAgain(changed, linkIndex, linksOf),
+      lowerAgain: (changed, now) => this.#lowerAgain(changed, now, linkIndex, linksOf),
       heightsAt: (heights) => fill.at(heights),
     };
   }
 
   #lowerAgain(
     changed: ReadonlyMap<string, Part>,
+    now: readonly string[],
     linkIndex: ReadonlyMap<string, number>,
     linksOf: ReadonlyMap<string, string>,
   ) {
     this.#changed = changed;
     const circuits = this.#circuits;
-    const met = new Set(changed.keys());
-    for (const id of changed.keys()) {
+    const met = new Set(now);
+    for (const id of now) {
       for (const flow of circuits.outOf(id)) met.add(flow.to);
       for (const flow of circuits.into(id)) met.add(flow.from);
     }

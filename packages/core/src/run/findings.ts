@@ -10,13 +10,13 @@ import type { Job } from '../job/job.ts';
 import { needsOf, type Need } from '../job/needs.ts';
 import type { Value } from '../job/value.ts';
 import { jointsOf, type JointFinding } from './joints.ts';
-import { runReads, tankReads } from '../reckoning/reads.ts';
+import { runReads } from '../reckoning/reads.ts';
 import { remembered } from '../reckoning/remembered.ts';
 import { runFaults, type RunFault } from './run-fault.ts';
 import { solveRun, type RunSolution } from './solve-run.ts';
 import { floatFindings, type FloatFindings } from '../senders/float-findings.ts';
 import { tankFindings, type TankFindings } from '../tanks/tank-findings.ts';
-import { surveyedTank } from '../tanks/surveyed-tank.ts';
+import { surveyedTank, tankReads } from '../tanks/surveyed-tank.ts';
 import { driveOf, type Drive } from '../heat/drive.ts';
 import { ventFindings, type VentFindings } from '../vents/vent-findings.ts';
 
@@ -68,8 +68,8 @@ export function findingsOf(job: Job): Findings {
   const bsfc = bsfcOf(job);
   const power = job.brief.power?.si;
   const demand = power !== undefined && bsfc && fuel ? fullLoadDemand(power, bsfc.si, fuel) : undefined;
-  const tankRead = tankReads(job);
-  const tank = remembered('tank', tankRead, () => surveyedTank(job.survey.tank));
+  const tankRead = tankReads(job.survey.tank);
+  const tank = surveyedTank(job.survey.tank);
   const shell = tank.kind === 'known' ? tank.tank : undefined;
   const runRead = { run: runReads(job), fuel, demand: demand?.volumeFlow };
   const run = solvedRun(job, fuel, demand, needs, runRead);

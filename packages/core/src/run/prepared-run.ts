@@ -42,7 +42,10 @@ export class PreparedRun {
   /** Other measurements of parts of the run from now on: a bore, a length, another pump. @throws RangeError as `lowerAgain` does. */
   setParts(parts: readonly Part[]): void {
     for (const part of parts) this.#changed.set(part.id, part);
-    const { laws, pumps } = this.#run.lowerAgain(this.#changed);
+    const { laws, pumps } = this.#run.lowerAgain(
+      this.#changed,
+      parts.map((p) => p.id),
+    );
     for (const at of laws.keys()) this.#set.add(at);
     this.#run = {
       ...this.#run,

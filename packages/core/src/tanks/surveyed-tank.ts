@@ -1,3 +1,5 @@
+import { attachmentText } from '../attachments/attachment.ts';
+import { remembered } from '../reckoning/remembered.ts';
 import { tankValue, type SurveyedTank } from '../job/tank.ts';
 import { success, type Result } from '../result.ts';
 import { tankByFills } from './fills.ts';
@@ -38,13 +40,23 @@ const known = new WeakMap<SurveyedTank, TankOutcome>(); // drawings and results 
 export function surveyedTank(tank: SurveyedTank): TankOutcome {
   const before = known.get(tank);
   if (before) return before;
-  const made = tank.shape === 'strapping' ? byTable(tank) : byShape(tank);
-  const empty = made.kind === 'known' && !(made.tank.full > 0);
-  const outcome: TankOutcome = empty ? { kind: 'fault', fault: { code: 'noVolume' } } : made;
+  const outcome = remembered('tank', tankReads(tank), () => cut(tank));
   // a mesh that is not here yet comes later
   if (outcome.kind !== 'needs') known.set(tank, outcome);
   return outcome;
 }
+
+function cut(tank: SurveyedTank): TankOutcome {
+  const made = tank.shape === 'strapping' ? byTable(tank) : byShape(tank);
+  const empty = made.kind === 'known' && !(made.tank.full > 0);
+  return empty ? { kind: 'fault', fault: { code: 'noVolume' } } : made;
+}
+
+/** All that decides a tank: its survey, and whether the mesh that it names is here. */
+export const tankReads = (tank: SurveyedTank): unknown => ({
+  tank,
+  here: tank.mesh && attachmentText(tank.mesh.digest) !== undefined,
+});
 
 const porosityOf = (tank: SurveyedTank): number => (tank.foam ? 1 - tankValue(tank, 'foamShare') : 1);
 

@@ -45,8 +45,15 @@ export function MiniRun({ run }: { run: RunInMiniature }) {
         const [a, b] = [placeOf(from), placeOf(to)];
         if (!a || !b) return null;
         const { stroke, strokeWidth, strokeDasharray } = circuits[line === 'supply' ? 'supply' : 'return'];
+        const leavesSupply = run.parts.find((p) => p.id === from)!.line === 'supply';
         const way =
-          a[1] === b[1] ? `H${b[0]}` : line === 'supply' ? `H${(a[0] + b[0]) / 2}V${b[1]}H${b[0]}` : a[1] < b[1] ? `V${b[1]}H${b[0]}` : `H${b[0]}V${b[1]}`; // prettier-ignore
+          a[1] === b[1]
+            ? `H${b[0]}`
+            : line === 'supply'
+              ? `H${(a[0] + b[0]) / 2}V${b[1]}H${b[0]}`
+              : leavesSupply
+                ? `V${b[1]}H${b[0]}`
+                : `H${b[0]}V${b[1]}`;
         return (
           <path
             key={`${from} ${to}`}

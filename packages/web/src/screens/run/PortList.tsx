@@ -57,7 +57,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
           </span>
         )}
       </div>
-      <details>
+      <details open={state === 'open' && spec.use !== 'dry' ? true : undefined}>
         <summary className="label min-h-[26px] py-1">
           {peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}
         </summary>
