@@ -4,8 +4,10 @@ import { ensurePackages } from './lib/ensure-packages.mjs';
 import { projectRoot } from './lib/project-root.mjs';
 
 ensurePackages();
-const { status } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/bench.ts'], {
-  cwd: projectRoot,
-  stdio: 'inherit',
-});
-process.exit(status ?? 1);
+for (const script of ['scripts/bench.ts', 'scripts/bench-app.mjs']) {
+  const { status } = spawnSync(process.execPath, ['--import', 'tsx', script], {
+    cwd: projectRoot,
+    stdio: 'inherit',
+  });
+  if (status !== 0) process.exit(status ?? 1);
+}

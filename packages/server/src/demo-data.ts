@@ -7,7 +7,7 @@ const EMPTY_SHOP_NAME = 'The workshop';
 /** The shop; on the very first start with demo data, the invented workshop and its jobs. */
 export async function prepareShop(shops: ShopRepository, jobs: JobService, loadDemo: boolean) {
   const shop = await shops.ensureOnly(loadDemo ? demoShopName : EMPTY_SHOP_NAME);
-  if (shop.isNew && loadDemo && (await jobs.list({ shop: shop.id, actor: 'demo data' })).length === 0)
+  if (shop.isNew && loadDemo && (await jobs.isEmpty({ shop: shop.id, actor: 'demo data' })))
     for (const job of Object.values(demoJobs).reverse()) await jobs.import({ shop: shop.id, actor: 'demo data' }, job);
   return shop;
 }

@@ -8,9 +8,10 @@ import { type Line, circuitsOf, lineOfZone } from '../run/circuits.ts';
 /** What the job list shows of a job. */
 export interface JobSummary {
   readonly id: string;
-  readonly name: string;
-  readonly vehicle: string;
-  readonly state: Job['state'];
+  /** Null in a row that cannot be read. */
+  readonly name: string | null;
+  readonly vehicle: string | null;
+  readonly state: Job['state'] | null;
   readonly savedAt: string;
   readonly isAway: boolean;
   /** Reckoned after each save and kept; absent until then. */

@@ -18,7 +18,7 @@ export function jobRoutes(jobs: JobService, feed: ChangeFeed, acting: (req: Requ
     return id.data;
   };
 
-  router.get('/', async (req, res) => void res.json(await jobs.list(acting(req))));
+  router.get('/', async (req, res) => void res.type('json').send(await jobs.list(acting(req))));
 
   router.post('/', async (req, res) => {
     const request = readRequest(createRequestSchema, req.body);

@@ -1,6 +1,5 @@
 import type { Knex } from 'knex';
 import type { ChangeRow, KeptAct } from '@endrel/core/contract/api';
-import type { JobFacts } from '@endrel/core/contract/summary';
 
 /** A stored document, not yet judged: an older Endrel may have written it. */
 export interface JobRow extends JobHead {
@@ -13,11 +12,9 @@ export interface JobHead {
 }
 /** A row of the list. */
 export interface ListRow extends JobHead {
-  readonly name: string;
-  readonly vehicle: string;
-  readonly state: string;
   readonly isAway: boolean;
-  readonly facts?: JobFacts;
+  /** Name, vehicle, state and, once they are reckoned, facts, as JSON text. */
+  readonly summary: string;
   /** Of which revision the facts are. */
   readonly factsOf?: number;
 }
@@ -71,26 +68,24 @@ export class JobRepository {
   }
 
   async list(shop: string): Promise<ListRow[]> {
-    const text = (key: string) => this.#database.raw(`coalesce(summary->>'${key}', document->>'${key}') as ${key}`);
     const rows = (await this.#jobs(shop)
       .orderBy('saved_at', 'desc')
       .orderBy('id')
-      .select(...head, 'summary_revision', 'put_away_at', text('name'), text('vehicle'), text('state'))
-      .select(this.#database.raw(`summary->'facts' as facts`))) as (Omit<StoredRow, 'document'> & {
-      name: string | null;
-      vehicle: string | null;
-      state: string | null;
+      .select(...head, 'summary_revision', 'put_away_at')
+      // as text: a long list is passed on, not read
+      .select(
+        this.#database.raw(
+          `coalesce(summary::text, (select json_object_agg(key, document->>key) from unnest(array['name', 'vehicle', 'state']) as key)::text) as summary`,
+        ),
+      )) as (Omit<StoredRow, 'document'> & {
+      summary: string;
       summary_revision: number | null;
       put_away_at: Date | null;
-      facts: JobFacts | null;
     })[];
     return rows.map((row) => ({
       ...toHead(row),
-      name: row.name ?? '',
-      vehicle: row.vehicle ?? '',
-      state: row.state ?? 'open',
       isAway: row.put_away_at !== null,
-      ...(row.facts ? { facts: row.facts } : {}),
+      summary: row.summary,
       ...(row.summary_revision === null ? {} : { factsOf: row.summary_revision }),
     }));
   }
@@ -129,19 +124,42 @@ export class JobRepository {
     document: unknown,
     changes: readonly NewChange[],
   ): Promise<JobHead | undefined> {
-    const text = JSON.stringify(document);
+    const rows = changes.map(({ actor, summary, act, actId, client, fields }, i) => ({
+      revision: base + i + 1,
+      actor,
+      summary,
+      act,
+      act_id: actId,
+      client,
+      fields,
+    }));
+    const revision = base + changes.length;
     try {
-      return await this.#database.transaction(async (trx) => {
-        const revision = base + changes.length;
-        const [row] = (await this.#jobs(shop, trx)
-          .where({ id, revision: base })
-          .update({ revision, document: text, saved_at: trx.fn.now() })
-          .returning(head)) as StoredRow[];
-        if (!row) return undefined;
-        await append(trx, shop, id, base, changes);
-        await trx.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify({ job: id, revision })]);
-        return toHead(row);
-      });
+      // one statement: the row is held for no longer than it takes
+      const { rows: done } = (await this.#database.raw(
+        `with saved as (
+           update jobs set revision = :revision, document = :document::jsonb, saved_at = now()
+           where id = :id and shop_id = :shop and revision = :base and deleted_at is null
+           returning id, revision, saved_at
+         ), kept as (
+           insert into job_changes (shop_id, job_id, revision, actor, summary, act, act_id, client, fields)
+           select :shop, saved.id, c.revision, c.actor, c.summary, c.act, c.act_id, c.client, c.fields
+           from saved cross join jsonb_to_recordset(:changes::jsonb)
+             as c(revision int, actor text, summary text, act jsonb, act_id text, client text, fields jsonb)
+         )
+         select saved.*, pg_notify(:channel, :notice) from saved`,
+        {
+          revision,
+          document: JSON.stringify(document),
+          id,
+          shop,
+          base,
+          changes: JSON.stringify(rows),
+          channel: CHANNEL,
+          notice: JSON.stringify({ job: id, revision }),
+        },
+      )) as unknown as { rows: StoredRow[] };
+      return done[0] && toHead(done[0]);
     } catch (error) {
       if ((error as { code?: string }).code === UNIQUE_VIOLATION) return undefined;
       throw error;

@@ -1,5 +1,4 @@
 import type { ActOutcome, ActsAnswer, ActsRequest, ChangeRow, KeptAct, StoredJob } from '@endrel/core/contract/api';
-import type { JobSummary } from '@endrel/core/contract/summary';
 import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
@@ -32,7 +31,7 @@ export class JobService {
   readonly #attachments: AttachmentService;
   readonly #summaries: SummaryService;
   /** Jobs as they were last read or saved, so that an act does not read and judge a whole document again. */
-  readonly #held = new Map<string, { readonly revision: number; readonly job: Job }>();
+  readonly #held = new Map<string, { readonly shop: string; readonly revision: number; readonly savedAt: string; readonly job: Job }>(); // prettier-ignore
 
   constructor(jobs: JobRepository, attachments: AttachmentService, summaries: SummaryService) {
     this.#jobs = jobs;
@@ -40,18 +39,24 @@ export class JobService {
     this.#summaries = summaries;
   }
 
-  async list({ shop }: Acting): Promise<JobSummary[]> {
+  /** The list as JSON text, an array of `JobSummary`. */
+  async list({ shop }: Acting): Promise<string> {
     await this.#summaries.settle();
     const rows = await this.#jobs.list(shop);
     for (const row of rows) if (row.factsOf !== row.revision && !this.#summaries.isUnreadable(row)) this.#reckon(shop, row.id); // prettier-ignore
-    return rows.map((row) => this.#listed(row));
+    return `[${rows.map((row) => this.#listed(row)).join()}]`;
   }
 
-  #listed(row: ListRow): JobSummary {
-    const { id, name, vehicle, savedAt, isAway, facts } = row;
+  #listed(row: ListRow): string {
+    const { id, savedAt, isAway } = row;
     const unreadable = this.#summaries.isUnreadable(row);
-    const state = row.state === 'finished' ? 'finished' : 'open';
-    return { id, name, vehicle, state, savedAt, isAway, ...(facts ? { facts } : {}), ...(unreadable === undefined ? {} : { unreadable }) }; // prettier-ignore
+    const own = JSON.stringify({ id, savedAt, isAway, ...(unreadable === undefined ? {} : { unreadable }) });
+    return `${own.slice(0, -1)},${row.summary.trim().slice(1)}`;
+  }
+
+  /** Whether a shop has no job yet. */
+  async isEmpty({ shop }: Acting): Promise<boolean> {
+    return (await this.#jobs.list(shop)).length === 0;
   }
 
   /** Has the facts of a job reckoned that the list does not know yet. */
@@ -97,7 +102,7 @@ export class JobService {
    */
   async act(acting: Acting, id: string, request: ActsRequest): Promise<ActsAnswer> {
     for (let i = 0; i < MOST_TRIES; i++) {
-      const answer = await this.#tryActs(acting, id, request);
+      const answer = await this.#tryActs(acting, id, request, i);
       if (answer) return answer;
     }
     throw new Error(`job ${id}: acts met others ${MOST_TRIES} times`);
@@ -107,15 +112,20 @@ export class JobService {
     { shop, actor }: Acting,
     id: string,
     { client, known, acts }: ActsRequest,
+    tries: number,
   ): Promise<ActsAnswer | undefined> {
-    const { head, job: stored } = await this.#current(shop, id);
+    const held = this.#held.get(id);
+    // the usual case: one page, nobody else since. What is held is then as good as what is stored: the write itself makes sure
+    const isAlone =
+      tries === 0 && held?.shop === shop && held.revision === known && acts.every((a) => a.base === known);
+    const { head, job: stored } = isAlone ? { head: { id, revision: known, savedAt: held.savedAt }, job: held.job } : await this.#current(shop, id); // prettier-ignore
     for (const { base } of [{ base: known }, ...acts])
       if (base > head.revision)
         throw new InvalidError(
           `There is no revision ${base} of this job: the last is ${head.revision}. Nothing was changed.`,
         );
-    const done = await this.#jobs.doneActs(shop, id, acts.map((a) => a.id)); // prettier-ignore
-    const since = await this.#jobs.changesSince(shop, id, Math.min(known, ...acts.map((a) => a.base)));
+    const done = isAlone ? new Map<string, number>() : await this.#jobs.doneActs(shop, id, acts.map((a) => a.id)); // prettier-ignore
+    const since = isAlone ? [] : await this.#jobs.changesSince(shop, id, Math.min(known, ...acts.map((a) => a.base))); // prettier-ignore
     const outcomes: ActOutcome[] = [];
     const changes: NewChange[] = [];
     let job = stored;
@@ -142,10 +152,12 @@ export class JobService {
       outcomes.push({ id: actId, outcome: 'saved', revision: head.revision + changes.length });
       job = tried.value;
     }
+    // what is held may be behind: only a write that comes through proves that it was not
+    if (isAlone && changes.length !== acts.length) return undefined;
     const now = changes.length === 0 ? head : await this.#jobs.replace(shop, id, head.revision, job, changes);
     if (!now) return undefined; // somebody was quicker: once more on what is there now
     if (changes.length > 0) {
-      this.#hold(id, now.revision, job);
+      this.#hold(shop, now, job);
       const mesh = await this.#meshOf(shop, job);
       this.#summaries.queue(id, () => Promise.resolve({ revision: now.revision, job, mesh }));
     }
@@ -200,7 +212,7 @@ export class JobService {
 
   async #create({ shop, actor }: Acting, job: Job, summary: string): Promise<StoredJob> {
     const { id, revision, savedAt } = await this.#jobs.create(shop, job, { actor, summary });
-    this.#hold(id, revision, job);
+    this.#hold(shop, { id, revision, savedAt }, job);
     const mesh = await this.#meshOf(shop, job);
     this.#summaries.queue(id, () => Promise.resolve({ revision, job, mesh }));
     return { id, revision, savedAt, document: job };
@@ -221,14 +233,14 @@ export class JobService {
     const read = readJobDocument(row.document);
     if (!read.ok) throw new Error(`job ${row.id}: ${describeIssue(read.fault[0]!)}`);
     await this.#attachments.keepAll(shop, read.value.attachments);
-    this.#hold(row.id, row.revision, read.value.job);
+    this.#hold(shop, row, read.value.job);
     return { job: read.value.job };
   }
 
-  #hold(id: string, revision: number, job: Job): void {
+  #hold(shop: string, { id, revision, savedAt }: JobHead, job: Job): void {
     this.#held.delete(id);
     if (this.#held.size >= MOST_HELD) this.#held.delete(this.#held.keys().next().value!);
-    this.#held.set(id, { revision, job });
+    this.#held.set(id, { shop, revision, savedAt, job });
   }
 }
 

@@ -32,7 +32,7 @@ function Finder({ onClose, view }: { onClose(): void; view: JobView }) {
     })),
     ...(jobs.data ?? [])
       .filter((j) => j.id !== view.jobId)
-      .map((j) => ({ key: j.id, name: j.name, kind: 'job', go: () => void navigate(`/jobs/${j.id}/run`) })),
+      .map((j) => ({ key: j.id, name: j.name ?? '', kind: 'job', go: () => void navigate(`/jobs/${j.id}/run`) })),
   ].filter((item) => fits(`${item.name} ${item.kind}`));
   const choose = (go: () => void) => {
     onClose();

@@ -46,7 +46,9 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
   const found = useMemo(() => {
     const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
     const shown = jobs.filter((job) => job.isAway === showsAway);
-    return shown.filter((job) => words.every((word) => `${job.name} ${job.vehicle}`.toLowerCase().includes(word)));
+    return shown.filter((job) =>
+      words.every((word) => `${job.name ?? ''} ${job.vehicle ?? ''}`.toLowerCase().includes(word)),
+    );
   }, [jobs, sought, showsAway]);
   if (jobs.length === 0)
     return (
