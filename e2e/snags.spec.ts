@@ -1,4 +1,4 @@
-import { expect, fill, openJob, part, saved, snags, test } from './endrel.ts';
+import { expect, openJob, part, saved, snags, test } from './endrel.ts';
 
 test('a snag appears when the mistake is made, and its cure removes it', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Run');

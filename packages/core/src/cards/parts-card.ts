@@ -103,7 +103,7 @@ export function cutRows(job: Job): CutRow[] {
     return [
       {
         part: partName(part),
-        stock: kind.buys(unmeasured as Part) ?? '',
+        stock: kind.buys(unmeasured) ?? '',
         length: length ? formatQuantity('length', length.si, length.unit) : 'not measured',
         line: run.lineOf(part.id),
         note: cut.note,

@@ -2,7 +2,7 @@ import { pumpTableFault, type PumpTableFault } from '../hydraulics/pump-curve.ts
 import type { NetworkFault } from '../hydraulics/network.ts';
 import { partsOnRun, type Graph } from '../job/graph.ts';
 import { describeNetworkFault } from '../networks/network-report.ts';
-import { isConsumer, isPump, partName } from '../parts/kinds.ts';
+import { isPump, partName } from '../parts/kinds.ts';
 import { pumpRows } from '../pumps/pump-rows.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
