@@ -249,6 +249,31 @@ describe('what is stored of old and in the list', () => {
     expect(rows.find((r) => r.id === bad).unreadable).to.be.a('string');
   });
 
+  it('a database of the version before is brought along: its jobs open, its history shows, acts go on', async () => {
+    await server.database.migrate.down(); // as it was before acts
+    const old = readFileSync(new URL('../../core/test/version-2/mailVan.json', import.meta.url), 'utf8');
+    const [shop] = await server.database('shops').select('id');
+    const [job] = await server
+      .database('jobs')
+      .insert({ shop_id: shop.id, revision: 2, document: old })
+      .returning('id');
+    const patch = JSON.stringify([{ op: 'replace', path: '/name', value: 'x' }]);
+    await server.database('job_changes').insert(
+      [1, 2].map((revision) => ({ shop_id: shop.id, job_id: job.id, revision, actor: 'a', summary: `save ${revision}`, patch })),
+    ); // prettier-ignore
+    await server.database.migrate.latest();
+    const { body } = await server.call('GET', `/api/jobs/${job.id}`);
+    expect(body.document.schemaVersion).to.equal(3);
+    expect((await server.call('GET', `/api/jobs/${job.id}/changes`)).body).to.have.length(2);
+    // what was done before acts is read anew, not replayed
+    expect((await server.call('GET', `/api/jobs/${job.id}/acts?since=1`)).body).to.not.have.property('since');
+    const act = { act: 'setOnPart', id: 'hose-1', key: 'note', value: 'new' };
+    const done = await server.call('POST', `/api/jobs/${job.id}/acts`, { client: 'a', known: 2, acts: [{ id: randomUUID(), base: 2, act }] }); // prettier-ignore
+    expect(done.body.outcomes[0]).to.include({ outcome: 'saved', revision: 3 });
+    const changes = (await server.call('GET', `/api/jobs/${job.id}/changes`)).body;
+    expect(changes.map((c: { fields: number }) => c.fields)).to.deep.equal([1, 1, 1]);
+  });
+
   it('its facts are those of the last save, kept with the job', async () => {
     const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
     const before = (await list()).find((r) => r.id === job.id).facts;

@@ -5,15 +5,19 @@ import { longCalculator } from '../calc/calculator.ts';
 import { useJob } from '../session/session-context.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
 
+const QUIET = 250; // ms without an edit
+
 /** What an act would change, computed in the worker before it is done. */
 export function usePreview(act: Act | undefined): Preview | undefined {
   const job = useJob();
   const [preview, setPreview] = useState<Preview>();
   useEffect(() => {
     let current = true;
-    if (act) void longCalculator.previewAct(job, act).then((p) => current && setPreview(p));
+    // while somebody types, the edit itself comes first
+    const timer = act && setTimeout(() => void longCalculator.previewAct(job, act).then((p) => current && setPreview(p)), QUIET); // prettier-ignore
     return () => {
       current = false;
+      clearTimeout(timer);
     };
   }, [job, act]);
   return act && preview;

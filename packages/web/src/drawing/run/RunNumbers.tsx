@@ -97,7 +97,7 @@ export function RunNumbers({
       {spills.map(({ joint, slot, path }) => {
         const creep = creeping(slot.part.id);
         const [x, bottom] = path.at(path.length > 2 && path[1]![0] === slot.x ? 1 : 0)!;
-        const y = slot.y + Math.max(58, Math.min(bottom - slot.y - 14, 66));
+        const y = slot.y + Math.max(54, Math.min(bottom - slot.y - 24, 66)); // over the number of the line below
         return (
           <g key={joint}>
             <Flow
