@@ -1,29 +1,7 @@
 // The second half of npm run bench: the application itself, on a database of its own, in a browser.
-import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import pg from 'pg';
-import { ensureBuild } from './lib/ensure-build.mjs';
-import { ensureChromium, ensurePostgres } from './lib/ensure-debian.mjs';
-import { projectRoot } from './lib/project-root.mjs';
-
-const { chromium } = await import('@playwright/test');
-const { startPrivatePostgres } = await import('./lib/private-postgres.mjs');
-const temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-bench-'));
-chmodSync(temporary, 0o755);
-const database = await startPrivatePostgres(ensurePostgres(), path.join(temporary, 'data'), { fast: true });
-await ensureBuild();
-const server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
-  cwd: projectRoot,
-  env: { PATH: process.env.PATH, DATABASE_URL: database.url, ENDREL_PORT: '0', ENDREL_DEMO: 'yes' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-const address = await new Promise((resolve) =>
-  server.stdout.on('data', (chunk) => resolve(/http:\/\/[\d.]+:\d+/.exec(String(chunk))[0])),
-);
-const browser = await chromium.launch({ executablePath: ensureChromium() });
+import { withDemoApp } from './lib/demo-app.mjs';
 
 const sorted = (times) => [...times].sort((a, b) => a - b);
 const say = (what, times, limit) => {
@@ -31,7 +9,7 @@ const say = (what, times, limit) => {
   const at = (share) => all[Math.min(all.length - 1, Math.floor(share * all.length))].toFixed(1);
   console.log(`${what.padEnd(58)}median ${at(0.5).padStart(6)} ms   worst ${at(1).padStart(6)} ms   ${limit}`);
 };
-const call = async (method, below, body) => {
+const caller = (address) => async (method, below, body) => {
   const started = performance.now();
   const answer = await fetch(`${address}/api${below}`, {
     method,
@@ -43,7 +21,8 @@ const call = async (method, below, body) => {
   return { read, ms: performance.now() - started };
 };
 
-try {
+await withDemoApp(async ({ address, browser, databaseUrl }) => {
+  const call = caller(address);
   // saves: any act, a strapping table of 400 rows among them
   const jobs = (await call('GET', '/jobs')).read;
   const mail = jobs.find((j) => j.name.includes('Mail')).id;
@@ -99,7 +78,7 @@ try {
   say('edit to consequences, all demo jobs', everything, 'limit 15 ms, worst 50 ms');
 
   // a list of 2000 jobs
-  const client = new pg.Client({ connectionString: database.url });
+  const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   await client.query(
     `insert into jobs (shop_id, revision, document, summary, summary_revision)
@@ -109,10 +88,4 @@ try {
   const lists = [];
   for (let i = 0; i < 12; i++) lists.push((await call('GET', '/jobs')).ms);
   say(`list of ${(await call('GET', '/jobs')).read.length} jobs, there and read`, lists.slice(2), 'limit 100 ms');
-} finally {
-  await browser.close();
-  server.kill('SIGTERM');
-  await new Promise((resolve) => server.once('exit', resolve));
-  await database.stop();
-  rmSync(temporary, { recursive: true, force: true });
-}
+});

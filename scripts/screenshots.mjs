@@ -1,10 +1,7 @@
 // npm run screenshots: one current picture of each main view in docs/screenshots, from the demo data.
-import { spawn } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
+import { mkdirSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuild } from './lib/ensure-build.mjs';
-import { ensureChromium, ensurePostgres } from './lib/ensure-debian.mjs';
+import { withDemoApp } from './lib/demo-app.mjs';
 import { ensurePackages } from './lib/ensure-packages.mjs';
 import { projectRoot } from './lib/project-root.mjs';
 
@@ -37,22 +34,7 @@ const views = [
 ];
 
 ensurePackages();
-const { chromium } = await import('@playwright/test');
-const { startPrivatePostgres } = await import('./lib/private-postgres.mjs');
-const temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-shots-'));
-chmodSync(temporary, 0o755);
-const database = await startPrivatePostgres(ensurePostgres(), path.join(temporary, 'data'), { fast: true });
-await ensureBuild();
-const server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
-  cwd: projectRoot,
-  env: { PATH: process.env.PATH, DATABASE_URL: database.url, ENDREL_PORT: '0', ENDREL_DEMO: 'yes' },
-  stdio: ['ignore', 'pipe', 'inherit'],
-});
-const address = await new Promise((resolve) =>
-  server.stdout.on('data', (chunk) => resolve(/http:\/\/[\d.]+:\d+/.exec(String(chunk))[0])),
-);
-const browser = await chromium.launch({ executablePath: ensureChromium() });
-try {
+await withDemoApp(async ({ address, browser }) => {
   const folder = path.join(projectRoot, 'docs/screenshots');
   mkdirSync(folder, { recursive: true });
   const jobs = await (await fetch(`${address}/api/jobs`)).json();
@@ -67,10 +49,4 @@ try {
     await page.close();
     console.log(`${file}.png`);
   }
-} finally {
-  await browser.close();
-  server.kill('SIGTERM');
-  await new Promise((resolve) => server.once('exit', resolve));
-  await database.stop();
-  rmSync(temporary, { recursive: true, force: true });
-}
+});

@@ -13,20 +13,34 @@ export interface Peer extends PortRef {
   readonly joint: Joint;
 }
 
-const peersByJoints = new WeakMap<object, ReadonlyMap<string, Peer>>();
+interface Joined {
+  readonly peers: ReadonlyMap<string, Peer>;
+  /** Ports that joints name, by part. */
+  readonly ports: ReadonlyMap<string, readonly string[]>;
+}
+const joinedBy = new WeakMap<object, Joined>();
 
-/** What every joined port is joined to, by `part.port`. */
-export function peersOf({ joints }: Pick<Graph, 'joints'>): ReadonlyMap<string, Peer> {
-  const known = peersByJoints.get(joints);
+/** Who is joined to whom, found once for the same joints. */
+function joinedOf({ joints }: Pick<Graph, 'joints'>): Joined {
+  const known = joinedBy.get(joints);
   if (known) return known;
   const peers = new Map<string, Peer>();
+  const ports = new Map<string, string[]>();
+  const note = (end: PortRef, peer: Peer) => {
+    peers.set(portKey(end.part, end.port), peer);
+    (ports.get(end.part) ?? ports.set(end.part, []).get(end.part)!).push(end.port);
+  };
   for (const joint of Object.values(joints)) {
-    peers.set(portKey(joint.a.part, joint.a.port), { ...joint.b, joint });
-    peers.set(portKey(joint.b.part, joint.b.port), { ...joint.a, joint });
+    note(joint.a, { ...joint.b, joint });
+    note(joint.b, { ...joint.a, joint });
   }
-  peersByJoints.set(joints, peers);
-  return peers;
+  const joined = { peers, ports };
+  joinedBy.set(joints, joined);
+  return joined;
 }
+
+/** What every joined port is joined to, by `part.port`. */
+export const peersOf = (graph: Pick<Graph, 'joints'>): ReadonlyMap<string, Peer> => joinedOf(graph).peers;
 
 export const peerOf = (graph: Graph, part: string, port: string): Peer | undefined =>
   peersOf(graph).get(portKey(part, port));
@@ -47,10 +61,9 @@ export interface PortAsItIs {
 
 /** Every port of a part: those that its kind has, and those that are stated or joined. */
 export function portsOf(graph: Graph, part: Part): PortAsItIs[] {
-  const peers = peersOf(graph);
-  const names = new Set([...Object.keys(kindOf(part).ports(part)), ...Object.keys(part.ports ?? {})]);
-  for (const { a, b } of Object.values(graph.joints))
-    for (const end of [a, b]) if (end.part === part.id) names.add(end.port);
+  const { peers, ports } = joinedOf(graph);
+  const own = [...Object.keys(kindOf(part).ports(part)), ...Object.keys(part.ports ?? {})];
+  const names = new Set([...own, ...(ports.get(part.id) ?? [])]);
   return [...names].flatMap((port): PortAsItIs[] => {
     const spec = portOf(part, port);
     if (!spec) return [];

@@ -124,6 +124,13 @@ export const twoEnds = (): Record<string, PortSpec> => ({
   out: { name: 'outlet', use: 'either' },
 });
 
+/** What sits on one port and lets nothing pass: an instrument, a damper, a service valve. */
+export const onOnePort = {
+  ports: (): Record<string, PortSpec> => ({ port: { name: 'port', use: 'tap' } }),
+  blocks: () => false,
+  lower: (): Lowered => ({ links: [] }),
+};
+
 /** Ports numbered behind a stem, as `side-1`. */
 export const numbered =
   (stem: string, spec: PortSpec) =>

@@ -1,6 +1,6 @@
 import { partsOnRun, portsOf, type Graph, type PortAsItIs } from '../job/graph.ts';
 import { SparseSystem } from '../numerics/sparse-lu.ts';
-import { isBypass, isConsumer, isPump, kindOf, type Part } from '../parts/kinds.ts';
+import { isBypass, isConsumer, isPump, isRegulator, kindOf, type Part } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';
 
 /**
@@ -187,8 +187,7 @@ export class Circuits {
     );
   }
   isRegulator(id: string): boolean {
-    const { kind } = this.part(id);
-    return kind === 'regulator' || kind === 'filterRegulator';
+    return isRegulator(this.part(id));
   }
 
   /** Everything that fuel passes on from a part within its zones: not through vessels, pumps and spills. */

@@ -77,8 +77,7 @@ export class JobService {
   }
 
   async read({ shop }: Acting, id: string): Promise<StoredJob> {
-    const row = await this.#jobs.find(shop, id);
-    if (!row) throw new NotFoundError('job');
+    const row = await this.#rowOf(shop, id);
     const { job } = await this.#judgedRow(shop, row);
     const { revision, savedAt } = row;
     return { id, revision, savedAt, document: job };
@@ -170,21 +169,18 @@ export class JobService {
 
   /** Acts behind a revision that a page has. */
   async since({ shop }: Acting, id: string, known: number): Promise<ActsAnswer> {
-    const head = await this.#jobs.headOf(shop, id);
-    if (!head) throw new NotFoundError('job');
+    const head = await this.#headOf(shop, id);
     const kept = await this.#jobs.changesSince(shop, id, known);
     const { revision, savedAt } = head;
     return { revision, savedAt, outcomes: [], ...continued(kept.filter((c) => c.revision <= revision), known, revision) }; // prettier-ignore
   }
 
   async revisionOf({ shop }: Acting, id: string): Promise<number> {
-    const head = await this.#jobs.headOf(shop, id);
-    if (!head) throw new NotFoundError('job');
-    return head.revision;
+    return (await this.#headOf(shop, id)).revision;
   }
 
   async changes({ shop }: Acting, id: string): Promise<ChangeRow[]> {
-    if (!(await this.#jobs.headOf(shop, id))) throw new NotFoundError('job');
+    await this.#headOf(shop, id);
     return this.#jobs.changes(shop, id);
   }
 
@@ -218,13 +214,24 @@ export class JobService {
     return { id, revision, savedAt, document: job };
   }
 
-  async #current(shop: string, id: string): Promise<{ head: JobHead; job: Job }> {
-    const held = this.#held.get(id);
+  /** @throws NotFoundError */
+  async #headOf(shop: string, id: string): Promise<JobHead> {
     const head = await this.#jobs.headOf(shop, id);
     if (!head) throw new NotFoundError('job');
-    if (held?.revision === head.revision) return { head, job: held.job };
+    return head;
+  }
+  /** @throws NotFoundError */
+  async #rowOf(shop: string, id: string): Promise<JobRow> {
     const row = await this.#jobs.find(shop, id);
     if (!row) throw new NotFoundError('job');
+    return row;
+  }
+
+  async #current(shop: string, id: string): Promise<{ head: JobHead; job: Job }> {
+    const held = this.#held.get(id);
+    const head = await this.#headOf(shop, id);
+    if (held?.revision === head.revision) return { head, job: held.job };
+    const row = await this.#rowOf(shop, id);
     return { head: row, job: (await this.#judgedRow(shop, row)).job };
   }
 

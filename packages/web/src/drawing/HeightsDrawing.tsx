@@ -1,3 +1,4 @@
+import { returnDropOf } from '@endrel/core/hangers/hanger-findings';
 import { assumed } from '@endrel/core/job/assumption';
 import type { Job } from '@endrel/core/job/job';
 import { circuitsOf } from '@endrel/core/run/circuits';
@@ -22,7 +23,7 @@ export function HeightsDrawing({ job }: { job: Job }) {
   const pump = run.parts.find((p) => p.kind === 'pump');
   const pumpHeight =
     pump?.kind === 'pump' ? (pump.inletHeight?.si ?? (pump.place === 'inTank' ? 0 : undefined)) : undefined;
-  const drop = run.parts.find((p) => p.kind === 'returnDrop');
+  const drop = returnDropOf(job);
   const marks: Mark[] = [];
   const add = (name: string, height: number | undefined, colour: string) =>
     height !== undefined && marks.push({ name, height, colour });
@@ -32,7 +33,7 @@ export function HeightsDrawing({ job }: { job: Job }) {
   add('pump inlet', pumpHeight, 'var(--supply)');
   add('filler neck', tank.fillerHeight?.si, 'var(--ink)');
   add('vent, highest', tank.ventHeight?.si, 'var(--vent)');
-  add('return end', drop?.kind === 'returnDrop' ? drop.endHeight?.si : undefined, 'var(--return)');
+  add('return end', drop?.endHeight?.si, 'var(--return)');
   const known = [0, ...marks.map((m) => m.height)];
   const [low, high] = [Math.min(...known, 0), Math.max(...known, 0.3)];
   const scale = (HEIGHT - 60) / (high - low || 1);

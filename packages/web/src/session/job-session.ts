@@ -70,10 +70,8 @@ export class JobSession {
     this.client = client;
     this.#ports = ports;
     this.#stored = { revision: stored.revision, job: stored.document };
-    const { job, done, dropped } = withActs(stored.document, kept?.pending ?? []);
-    this.#job = job;
-    this.#pending = kept ? [...kept.pending] : [];
-    if (dropped.length > 0 && done.length === 0) this.#notice = undefined; // the server decides: it may have them already
+    this.#pending = [...(kept?.pending ?? [])]; // one that cannot be done here the server may have already: it decides
+    this.#job = withActs(stored.document, this.#pending).job;
     this.#past = [...(kept?.past ?? [])];
     this.#future = [...(kept?.future ?? [])];
     this.#snapshot = this.#makeSnapshot();
@@ -260,7 +258,8 @@ export class JobSession {
     this.#pending = done;
     this.#job = job;
     this.#visit = undefined;
-    if (dropped.length > 0) this.#notice = `Could not be kept: ${dropped.join('; ')}.`;
+    if (dropped.length > 0)
+      this.#notice = `Could not be kept: ${dropped.map(({ act, why }) => `${act.label}: ${why}`).join('; ')}.`;
   }
 
   #failed(error: unknown): void {
@@ -291,11 +290,6 @@ export class JobSession {
 
 /** A job with acts that the server has done; undefined where one cannot be done here, which a fresh reading settles. */
 function continuing(job: Job, acts: readonly KeptAct[]): Job | undefined {
-  let now = job;
-  for (const { act } of acts) {
-    const tried = tryAct(now, act);
-    if (!tried.ok) return undefined;
-    now = tried.value;
-  }
-  return now;
+  const { job: now, dropped } = withActs(job, acts);
+  return dropped.length === 0 ? now : undefined;
 }

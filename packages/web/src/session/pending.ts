@@ -23,17 +23,20 @@ export interface Kept {
 }
 export const nothingKept: Kept = { pending: [], past: [], future: [] };
 
-/** A job with acts done on it in order; those that can no longer be done are left out and named. */
-export function withActs(job: Job, acts: readonly PendingAct[]): { job: Job; done: PendingAct[]; dropped: string[] } {
-  const done: PendingAct[] = [];
-  const dropped: string[] = [];
+/** A job with acts done on it in order; those that can no longer be done are left out, each with why. */
+export function withActs<A extends { readonly act: Act }>(
+  job: Job,
+  acts: readonly A[],
+): { job: Job; done: A[]; dropped: { act: A; why: string }[] } {
+  const done: A[] = [];
+  const dropped: { act: A; why: string }[] = [];
   let now = job;
-  for (const pending of acts) {
-    const tried = tryAct(now, pending.act);
+  for (const act of acts) {
+    const tried = tryAct(now, act.act);
     if (tried.ok) {
       now = tried.value;
-      done.push(pending);
-    } else dropped.push(`${pending.label}: ${tried.fault.message}`);
+      done.push(act);
+    } else dropped.push({ act, why: tried.fault.message });
   }
   return { job: now, done, dropped };
 }

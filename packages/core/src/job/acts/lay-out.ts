@@ -2,7 +2,7 @@ import { isRegulator, kindOf, portOf, type Part, type PartKind } from '../../par
 import type { Joint } from '../../parts/joint.ts';
 import type { PortRef } from '../../parts/port.ts';
 import type { Role } from '../../parts/roles.ts';
-import { freePort, partsAside, peerOf } from '../graph.ts';
+import { freePort, partsAside, peerOf, partsOnRun } from '../graph.ts';
 import type { Job } from '../job.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
 import { blocksOf, find, partsOf, type Block } from './chain.ts';
@@ -158,7 +158,7 @@ function connectAll(job: Job, before: Job, laid: Laid, returnTo: 'tank' | 'pot',
     if (next) join(exitOf(edit.job, block), entryOf(edit.job, next));
   });
   const regulator = chain.flatMap((b) => partsOf(edit.job, b)).find((p) => isRegulator(p) && p.action === 'bypass');
-  const tank = Object.values(edit.job.parts).find((p) => p.kind === 'tank' && !p.aside);
+  const tank = partsOnRun(edit.job).find((p) => p.kind === 'tank');
   const pot = chain.flatMap((b) => partsOf(edit.job, b)).find((p) => p.kind === 'swirlPot');
   if (regulator && laid.return.length > 0) {
     let at: PortRef | undefined = { part: regulator.id, port: 'return' };

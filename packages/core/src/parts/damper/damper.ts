@@ -1,5 +1,5 @@
 import { choice, quantity } from '../../job/property.ts';
-import { definePart } from '../define-part.ts';
+import { definePart, onOnePort } from '../define-part.ts';
 
 const properties = {
   sort: choice('it is', { accumulator: 'an accumulator', damper: 'a pulse damper' }),
@@ -8,9 +8,7 @@ const properties = {
 
 /** Gives and takes a little volume: holds pressure with the engine off, or smooths the pump's pulses. */
 export const damper = definePart('damper', 'Accumulator or pulse damper', properties, {
-  ports: () => ({ port: { name: 'port', use: 'tap' } }),
-  blocks: () => false,
+  ...onOnePort,
   buys: ({ sort }) => (sort === 'accumulator' ? 'fuel accumulator' : 'pulse damper'),
   symbol: () => 'damper',
-  lower: () => ({ links: [] }),
 });

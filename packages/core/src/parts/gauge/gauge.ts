@@ -1,4 +1,4 @@
-import { definePart } from '../define-part.ts';
+import { definePart, onOnePort } from '../define-part.ts';
 
 /** A gauge under the bonnet; never a fuel line into the cabin. */
 export const gauge = definePart(
@@ -6,10 +6,8 @@ export const gauge = definePart(
   'Pressure gauge',
   {},
   {
-    ports: () => ({ port: { name: 'port', use: 'tap' } }),
-    blocks: () => false,
+    ...onOnePort,
     buys: () => 'pressure gauge',
     symbol: () => 'gauge',
-    lower: () => ({ links: [] }),
   },
 );

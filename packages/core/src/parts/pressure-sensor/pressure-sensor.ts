@@ -1,4 +1,4 @@
-import { definePart } from '../define-part.ts';
+import { definePart, onOnePort } from '../define-part.ts';
 
 /** Where a pump controller, a control unit or a gauge in the dash reads the pressure. */
 export const pressureSensor = definePart(
@@ -6,10 +6,8 @@ export const pressureSensor = definePart(
   'Pressure sensor',
   {},
   {
-    ports: () => ({ port: { name: 'port', use: 'tap' } }),
-    blocks: () => false,
+    ...onOnePort,
     buys: () => 'fuel pressure sensor',
     symbol: () => 'sensor',
-    lower: () => ({ links: [] }),
   },
 );

@@ -1,5 +1,5 @@
 import { choice } from '../../job/property.ts';
-import { definePart } from '../define-part.ts';
+import { definePart, onOnePort } from '../define-part.ts';
 
 const properties = {
   use: choice('for', { flush: 'flushing', bleed: 'bleeding air', drain: 'draining' }),
@@ -8,9 +8,7 @@ const words = { flush: 'flushing point with its cap', bleed: 'bleed valve with i
 
 /** A valve or capped end by which the run is flushed, bled or drained. */
 export const servicePoint = definePart('servicePoint', 'Flush, bleed or drain', properties, {
-  ports: () => ({ port: { name: 'port', use: 'tap' } }),
-  blocks: () => false,
+  ...onOnePort,
   buys: ({ use }) => (use ? words[use] : 'service valve'),
   symbol: () => 'service',
-  lower: () => ({ links: [] }),
 });

@@ -11,7 +11,6 @@ export interface Slot {
   readonly part: Part;
   readonly line: Line;
   readonly band: Band;
-  readonly row: number;
   readonly x: number;
   readonly y: number;
   readonly isInTank: boolean;
@@ -23,7 +22,6 @@ export type Place = readonly [x: number, y: number];
 export interface Wire {
   readonly joint: string;
   readonly from: string;
-  readonly to: string;
   readonly line: Line;
   readonly path: readonly Place[];
   /** Where its pressure is written; absent where there is no room for it, or nothing flows. */
@@ -106,7 +104,6 @@ export function runGeometry(job: Job, available: number): RunGeometry {
         part,
         line: run.lineOf(part.id),
         band: cell.band,
-        row: cell.row,
         x: MARGIN + (cell.column + 0.5) * slotWidth,
         y: depth ?? y(cell),
         isInTank: depth !== undefined,
@@ -202,7 +199,6 @@ function wiresOf(run: Circuits, slots: readonly Slot[], tank: TankOutline | unde
     const wire = (path: Place[], numbered = true, row?: number): Wire => ({
       joint: flow.joint,
       from: flow.from,
-      to: flow.to,
       line,
       path,
       isSpill,

@@ -1,4 +1,5 @@
 import { RadioGroup } from 'radix-ui';
+import { partsOnRun } from '@endrel/core/job/graph';
 import { pointKeysOf, pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { resultAt, type PointResult } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
@@ -20,7 +21,7 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
   const solution = assessment?.findings.solution;
   const demand = assessment?.findings.demand;
   const { job } = snapshot;
-  const place = Object.values(job.parts).some((p) => p.kind === 'carburettor' && !p.aside) ? 'Carburettor' : 'Rail';
+  const place = partsOnRun(job).some((p) => p.kind === 'carburettor') ? 'Carburettor' : 'Rail';
   const waiting = waitingFor(assessment);
   return (
     <div className="relative flex items-stretch overflow-x-auto border-b border-hair">

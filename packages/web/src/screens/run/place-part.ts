@@ -1,7 +1,7 @@
 import { freshId } from '@endrel/core/job/acts/fresh-id';
 import { throughPorts } from '@endrel/core/job/acts/graph-edit';
 import type { Act } from '@endrel/core/job/acts/act';
-import { freePort, portsOf } from '@endrel/core/job/graph';
+import { freePort, partsOnRun, portsOf } from '@endrel/core/job/graph';
 import type { Job } from '@endrel/core/job/job';
 import { kindOf, partKinds, partName, portOf, type Part, type PartKind } from '@endrel/core/parts/kinds';
 import type { PortRef } from '@endrel/core/parts/port';
@@ -50,7 +50,7 @@ export function takingUp(job: Job, part: Part, spot: Spot): Act | undefined {
 export const kindsFor = (job: Job, spot: Spot): PartKind[] =>
   kinds.filter(
     (kind) =>
-      (kind !== 'tank' || (spot === 'loose' && !Object.values(job.parts).some((p) => p.kind === 'tank' && !p.aside))) &&
+      (kind !== 'tank' || (spot === 'loose' && !partsOnRun(job).some((p) => p.kind === 'tank'))) &&
       placing(job, kind, spot) !== undefined,
   );
 
@@ -73,8 +73,8 @@ const more: Partial<Record<PartKind, readonly string[]>> = {
 
 /** Every port of the run, but for one part's, that is free to be joined. */
 export function freeEnds(job: Job, but: string): FreeEnd[] {
-  return Object.values(job.parts).flatMap((part) => {
-    if (part.id === but || part.aside) return [];
+  return partsOnRun(job).flatMap((part) => {
+    if (part.id === but) return [];
     const open = portsOf(job, part)
       .filter((p) => p.state !== 'mated' && p.spec.use !== 'dry')
       .map((p) => p.port);
