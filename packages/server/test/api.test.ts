@@ -19,7 +19,7 @@ describe('the API', () => {
     expect(made.status).to.equal(201);
     expect(made.body).to.include({ revision: 1 });
     const listed = async () =>
-      (await server.call('GET', '/api/jobs')).body.find((j: { id: string }) => j.id === made.body.id);
+      (await server.call('GET', '/api/jobs')).body.jobs.find((j: { id: string }) => j.id === made.body.id);
     let row = await listed();
     for (let i = 0; i < 40 && !row.facts; i++) {
       await new Promise((resolve) => setTimeout(resolve, 100));
@@ -98,7 +98,9 @@ describe('the first start with demo data', () => {
     const server = await ServerUnderTest.start({ demo: true });
     try {
       const { body } = await server.call('GET', '/api/jobs');
-      expect(body.map((j: { name: string }) => j.name)).to.have.members(Object.values(demoJobs).map((j) => j.name));
+      expect(body.jobs.map((j: { name: string }) => j.name)).to.have.members(
+        Object.values(demoJobs).map((j) => j.name),
+      );
       expect((await server.call('GET', '/api/shop')).body.name).to.equal('Skerry Islands Transport, conversion bench');
     } finally {
       await server.stop();

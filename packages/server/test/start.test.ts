@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { expect } from 'chai';
-import type { JobSummary } from '@endrel/core/contract/summary';
+import type { JobList } from '@endrel/core/contract/api';
 
 // `npm start` itself, in a data folder of its own. Needs the built web application, which scripts/test.mjs makes first.
 const root = path.resolve(import.meta.dirname, '../../..');
@@ -48,7 +48,7 @@ function start(data: string, [program, ...before]: string[], ...args: string[]):
   });
 }
 
-const jobsAt = async (address: string) => (await (await fetch(`${address}/api/jobs`)).json()) as JobSummary[];
+const jobsAt = async (address: string) => ((await (await fetch(`${address}/api/jobs`)).json()) as JobList).jobs;
 const databaseOf = (data: string): number =>
   Number(readFileSync(path.join(data, 'cluster/data/postmaster.pid'), 'utf8').split('\n')[0]);
 /** A zombie that nobody has reaped yet is dead. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
 import type { Act } from '../job/acts/act.ts';
 import type { Job } from '../job/job.ts';
+import type { JobSummary } from './summary.ts';
 
 /** What server and web say to each other. Job documents travel as they are and are judged by the job schema. */
 export const MOST_ACTS = 100; // in one request
@@ -25,6 +26,36 @@ export const actsRequestSchema = z.strictObject({
     .max(MOST_ACTS, `must be at most ${MOST_ACTS}; send the rest afterwards`),
 });
 export type ActsRequest = z.infer<typeof actsRequestSchema>;
+/** The calendar has such a day. */
+const isDay = (text: string): boolean => {
+  const time = Date.parse(`${text}T00:00:00Z`);
+  return !Number.isNaN(time) && new Date(time).toISOString().startsWith(text);
+};
+export const LIST_PAGE = 50; // jobs
+/** Which jobs to list: words of their names and vehicles, at hand or put away, behind the last one that the page has. */
+export const listRequestSchema = z.strictObject({
+  find: z.string().max(200).default(''),
+  away: z.enum(['true', 'false']).default('false'),
+  after: z
+    .string()
+    .regex(
+      /^\d{4}-\d{2}-\d{2}T([01]\d|2[0-3]):[0-5]\d:[0-5]\d\.\d{6}_[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/,
+      'is no place in the list',
+    )
+    .refine((place) => isDay(place.slice(0, 10)), 'is no place in the list')
+    .optional(),
+});
+export type ListRequest = z.output<typeof listRequestSchema>;
+/** One page of the list, the last saved first. */
+export interface JobList {
+  readonly jobs: readonly JobSummary[];
+  /** Where the next page begins; absent on the last. */
+  readonly after?: string;
+  /** How many jobs the shop has in all, whatever was sought. */
+  readonly atHand: number;
+  readonly away: number;
+}
+
 export const putAwaySchema = z.strictObject({ away: z.boolean() });
 export const createRequestSchema = z.union([
   z.strictObject({

@@ -23,13 +23,19 @@ import { stripOrder, type StripOrder } from './strip-order.ts';
 import { tiltIn, type Passage, type TiltIn } from './tilt-in.ts';
 
 /** Everything computed about the hanger. What an absent measurement would decide is absent. */
-export interface HangerFindings {
+export type HangerFindings = HangerInTank & HangerFlows;
+
+/** Where the hanger stands, how it goes in, and what it leaves: no flow decides these. */
+export interface HangerInTank {
   readonly stand?: HangerStand;
   readonly opening?: OpeningFit;
   readonly tilt?: TiltIn & { readonly length: number; readonly width: number; readonly passage: Passage };
   readonly strip?: StripOrder;
   readonly plate?: RingPlate;
   readonly pickup?: PickupFindings;
+}
+/** What flows through it. */
+export interface HangerFlows {
   readonly bucket?: BucketFindings;
   readonly back?: ReturnFindings;
   readonly siphon?: SiphonFindings;
@@ -67,7 +73,6 @@ export interface ReturnFindings {
 }
 
 export interface Known {
-  readonly tank?: Tank;
   readonly solution?: RunSolution;
   readonly demand?: number;
   readonly liquid?: Liquid;
@@ -83,21 +88,29 @@ export function pickupPlace(hanger: Hanger, depth: number | undefined): Place | 
 export const farPickupPlace = ({ jetDrill, farHeight, farForward, farLeft }: Hanger): Place | undefined =>
   jetDrill && farHeight ? [farForward?.si ?? 0, farLeft?.si ?? 0, farHeight.si] : undefined;
 
-export function hangerFindings(job: Job, known: Known): HangerFindings {
+const standOf = ({ hanger = {}, survey }: Job): HangerStand | undefined =>
+  survey.tank.depth && hanger.hold ? hangerStand(hanger, survey.tank.depth.si) : undefined;
+
+export function hangerInTank(job: Job, tank: Tank | undefined): HangerInTank {
   const hanger = job.hanger ?? {};
   const depth = job.survey.tank.depth?.si;
-  const stand = depth !== undefined && hanger.hold ? hangerStand(hanger, depth) : undefined;
   const place = pickupPlace(hanger, depth);
-  const parts = known.tank && place ? compartments(known.tank, job.survey.tank, place, farPickupPlace(hanger)) : [];
+  const parts = tank && place ? compartments(tank, job.survey.tank, place, farPickupPlace(hanger)) : [];
   return {
-    stand,
+    stand: standOf(job),
     opening: openingFit(hanger),
-    tilt: tiltOf(hanger, depth, known.tank, place),
+    tilt: tiltOf(hanger, depth, tank, place),
     strip: stripOrder(hanger),
     plate: ringPlate(hanger),
-    pickup: place && known.tank && parts.length > 0 ? pickupFindings(job, hanger, known.tank, parts, place) : undefined,
+    pickup: place && tank && parts.length > 0 ? pickupFindings(job, hanger, tank, parts, place) : undefined,
+  };
+}
+
+export function hangerFlows(job: Job, known: Known): HangerFlows {
+  const hanger = job.hanger ?? {};
+  return {
     bucket: hanger.bucket ? bucketFindings(hanger, known) : undefined,
-    back: returnFindings(job, hanger, stand, place),
+    back: returnFindings(job, hanger, standOf(job), pickupPlace(hanger, job.survey.tank.depth?.si)),
     siphon: siphonOf(job, hanger, known),
   };
 }

@@ -4,7 +4,7 @@ import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
 import { operatingPoints } from '../run/operating-point.ts';
-import { compileRun } from '../run/compile-run.ts';
+import { compileRun, type CompiledRun } from '../run/compile-run.ts';
 import { PreparedRun } from '../run/prepared-run.ts';
 import { solvePoint } from '../run/solve-point.ts';
 import { pointResult, type PointResult, type RunInputs } from '../run/solve-run.ts';
@@ -43,13 +43,20 @@ const HOSE_SHARE = 0.4; // of the engine's heat, taken on in the hoses before th
  * A drive at cruise: the pumps and the engine warm what comes back, the tank gives heat off, the level falls. The run is
  * solved at the start and again at the end's temperature and level, and the flows go from the one to the other.
  *
- * Undefined while a pump's current or the tank's volume is not known. @param volume - of the full tank, m3.
+ * Undefined while a pump's current or the tank's volume is not known. @param volume - of the full tank, m3. @param run - the
+ * job's, where it has been compiled already.
  */
-export function driveOf(job: RunInputs, fuel: Fuel, fullDemand: number, volume: number | undefined): Drive | undefined {
+export function driveOf(
+  job: RunInputs,
+  fuel: Fuel,
+  fullDemand: number,
+  volume: number | undefined,
+  run: CompiledRun = compileRun(job),
+): Drive | undefined {
   const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
   if (volume === undefined) return undefined;
   const begin = { temperature: value('fuelTemperature'), level: value('driveStartLevel') };
-  const prepared = new PreparedRun(compileRun(job));
+  const prepared = new PreparedRun(run);
   const first = cruiseAt(prepared, job, fuel, fullDemand, begin);
   if (first?.pumpPower === undefined) return undefined;
   const rough = integrate(job, fuel, volume, first, first);

@@ -1,5 +1,6 @@
 import { kindOf, portOf, type Part } from '../parts/kinds.ts';
 import type { Joint } from '../parts/joint.ts';
+import { onceFor } from '../reckoning/once-for.ts';
 import { portKey, type PortRef, type PortSpec, type PortState } from '../parts/port.ts';
 
 /** The run of a job: its parts and joints by id. */
@@ -18,12 +19,9 @@ interface Joined {
   /** Ports that joints name, by part. */
   readonly ports: ReadonlyMap<string, readonly string[]>;
 }
-const joinedBy = new WeakMap<object, Joined>();
 
 /** Who is joined to whom, found once for the same joints. */
-function joinedOf({ joints }: Pick<Graph, 'joints'>): Joined {
-  const known = joinedBy.get(joints);
-  if (known) return known;
+const joinedOf = onceFor((joints: Graph['joints']): Joined => {
   const peers = new Map<string, Peer>();
   const ports = new Map<string, string[]>();
   const note = (end: PortRef, peer: Peer) => {
@@ -34,13 +32,11 @@ function joinedOf({ joints }: Pick<Graph, 'joints'>): Joined {
     note(joint.a, { ...joint.b, joint });
     note(joint.b, { ...joint.a, joint });
   }
-  const joined = { peers, ports };
-  joinedBy.set(joints, joined);
-  return joined;
-}
+  return { peers, ports };
+});
 
 /** What every joined port is joined to, by `part.port`. */
-export const peersOf = (graph: Pick<Graph, 'joints'>): ReadonlyMap<string, Peer> => joinedOf(graph).peers;
+export const peersOf = (graph: Pick<Graph, 'joints'>): ReadonlyMap<string, Peer> => joinedOf(graph.joints).peers;
 
 export const peerOf = (graph: Graph, part: string, port: string): Peer | undefined =>
   peersOf(graph).get(portKey(part, port));
@@ -61,7 +57,7 @@ export interface PortAsItIs {
 
 /** Every port of a part: those that its kind has, and those that are stated or joined. */
 export function portsOf(graph: Graph, part: Part): PortAsItIs[] {
-  const { peers, ports } = joinedOf(graph);
+  const { peers, ports } = joinedOf(graph.joints);
   const own = [...Object.keys(kindOf(part).ports(part)), ...Object.keys(part.ports ?? {})];
   const names = new Set([...own, ...(ports.get(part.id) ?? [])]);
   return [...names].flatMap((port): PortAsItIs[] => {

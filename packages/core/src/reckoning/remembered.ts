@@ -1,6 +1,8 @@
+import { forgetOnce } from './once-for.ts';
+
 /** Steps of the findings that cost enough to be kept. */
 export type ReckoningStep =
-  'tank' | 'solution' | 'drive' | 'tankFindings' | 'hanger' | 'float' | 'gauge' | 'sweep' | 'vent';
+  'tank' | 'solution' | 'drive' | 'tankFindings' | 'hanger' | 'hangerFlows' | 'float' | 'gauge' | 'sweep' | 'vent';
 
 const MOST = 24; // states of a job: an edit, its undo, the cures that are tried
 
@@ -11,12 +13,13 @@ const counts: Partial<Record<ReckoningStep, number>> = {};
  * The result of a step, reckoned only when what it reads is new by its content. The same results as reckoned anew, so that
  * everything built on them stays pure.
  *
- * @param reads - plain data: all that `compute` takes from the job and from the steps before it, and nothing else.
+ * @param reads - all that `compute` takes from the job and from the steps before it, and nothing else: plain data, or its JSON
+ *   where several steps read the same.
  */
-export function remembered<R>(step: ReckoningStep, reads: unknown, compute: () => R): R {
+export function remembered<R>(step: ReckoningStep, reads: readonly unknown[], compute: () => R): R {
   let results = kept.get(step) as Map<string, R> | undefined;
   if (!results) kept.set(step, (results = new Map<string, R>()));
-  const key = JSON.stringify(reads);
+  const key = reads.map((part) => (typeof part === 'string' ? part : JSON.stringify(part))).join('\n');
   if (results.has(key)) {
     const result = results.get(key)!;
     results.delete(key);
@@ -33,5 +36,8 @@ export function remembered<R>(step: ReckoningStep, reads: unknown, compute: () =
 /** How often each step was reckoned since the start. */
 export const reckonings = (): Readonly<Partial<Record<ReckoningStep, number>>> => ({ ...counts });
 
-/** Forgets every result. */
-export const forgetAll = (): void => kept.clear();
+/** Forgets every result, those held by the object they came from as well. */
+export function forgetAll(): void {
+  kept.clear();
+  forgetOnce();
+}

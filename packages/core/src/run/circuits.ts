@@ -1,5 +1,6 @@
 import { partsOnRun, portsOf, type Graph, type PortAsItIs } from '../job/graph.ts';
 import { SparseSystem } from '../numerics/sparse-lu.ts';
+import { onceFor } from '../reckoning/once-for.ts';
 import { isBypass, isConsumer, isPump, isRegulator, kindOf, type Part } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';
 
@@ -39,6 +40,8 @@ export interface Flow {
 export class Circuits {
   /** Every part on the run in the order of the fuel: the supply branch by branch, then each return, then overflows. */
   readonly order: readonly string[];
+  /** The same as parts. */
+  readonly parts: readonly Part[];
   readonly flows: readonly Flow[];
   readonly #parts: ReadonlyMap<string, Part>;
   readonly #zoneOfPort: ReadonlyMap<string, Zone>;
@@ -66,6 +69,7 @@ export class Circuits {
     this.#out = out;
     this.#into = into;
     this.order = this.#read(parts);
+    this.parts = this.order.map((id) => this.#parts.get(id)!);
   }
 
   /** Instruments straight after the part they sit on, then the ports in their own order. */
@@ -111,10 +115,6 @@ export class Circuits {
 
   part(id: string): Part {
     return this.#parts.get(id)!;
-  }
-  /** Every part on the run, in the order of the fuel. */
-  get parts(): Part[] {
-    return this.order.map((id) => this.#parts.get(id)!);
   }
   has(id: string): boolean {
     return this.#parts.has(id);
@@ -457,13 +457,7 @@ function stepsFromSources(
   return steps;
 }
 
-const known = new WeakMap<object, WeakMap<object, Circuits>>();
+const among = onceFor((joints: Graph['joints']) => onceFor((parts: Graph['parts']) => new Circuits({ parts, joints })));
 
 /** The circuits of a run; the same run is derived once. */
-export function circuitsOf(graph: Graph): Circuits {
-  let byParts = known.get(graph.joints);
-  if (!byParts) known.set(graph.joints, (byParts = new WeakMap()));
-  let circuits = byParts.get(graph.parts);
-  if (!circuits) byParts.set(graph.parts, (circuits = new Circuits(graph)));
-  return circuits;
-}
+export const circuitsOf = ({ parts, joints }: Graph): Circuits => among(joints)(parts);

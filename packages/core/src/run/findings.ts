@@ -4,11 +4,12 @@ import { waterTest } from '../fluids/water-test.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { gaugeOutcome, sweepOutcome, type GaugeOutcome } from '../gauge/gauge-findings.ts';
 import { blockingOff, type BlockedOff } from '../hangers/blocking-off.ts';
-import { hangerFindings, type HangerFindings } from '../hangers/hanger-findings.ts';
+import { hangerFlows, hangerInTank, type HangerFindings } from '../hangers/hanger-findings.ts';
 import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { needsOf, type Need } from '../job/needs.ts';
 import type { Value } from '../job/value.ts';
+import { compileRun, type CompiledRun } from './compile-run.ts';
 import { jointsOf, type JointFinding } from './joints.ts';
 import { runReads } from '../reckoning/reads.ts';
 import { remembered } from '../reckoning/remembered.ts';
@@ -71,8 +72,10 @@ export function findingsOf(job: Job): Findings {
   const tankRead = tankReads(job.survey.tank);
   const tank = surveyedTank(job.survey.tank);
   const shell = tank.kind === 'known' ? tank.tank : undefined;
-  const runRead = { run: runReads(job), fuel, demand: demand?.volumeFlow };
-  const run = solvedRun(job, fuel, demand, needs, runRead);
+  const runRead = JSON.stringify([runReads(job), fuel, demand?.volumeFlow]);
+  let made: CompiledRun | undefined;
+  const compiled = () => (made ??= compileRun(job)); // for whichever step needs it
+  const run = solvedRun(job, fuel, demand, needs, { runRead, compiled });
   const liquid = fuel && fuelLiquid(fuel, assumed(job.assumptions, 'fuelTemperature'));
   const volume = shell?.full ?? job.survey.tank.capacity?.si;
   const known = { demand: demand?.volumeFlow, density: liquid?.density, full: shell?.full, top: shell?.top };
@@ -88,16 +91,19 @@ export function findingsOf(job: Job): Findings {
     ...run,
     drive:
       isSolved && fuel && demand
-        ? remembered('drive', { ...runRead, volume }, () => driveOf(job, fuel, demand.volumeFlow, volume))
+        ? remembered('drive', [runRead, volume], () => driveOf(job, fuel, demand.volumeFlow, volume, compiled()))
         : undefined,
-    gauge: remembered('gauge', { gauge, tankRead }, () => gaugeOutcome(job)),
-    sweep: remembered('sweep', gauge, () => sweepOutcome(job)),
-    tank: remembered('tankFindings', tankRead, () => tankFindings(job, tank)),
-    hanger: remembered('hanger', { hanger, tankRead, ...runRead, isSolved, liquid }, () =>
-      hangerFindings(job, { tank: shell, solution: run.solution, demand: demand?.volumeFlow, liquid }),
-    ),
-    float: remembered('float', { gauge, hanger, tankRead }, () => floatFindings(job, shell)),
-    vent: remembered('vent', { vent: survey.vent, tankRead, assumptions, known }, () => ventFindings(job, known)),
+    gauge: remembered('gauge', [gauge, tankRead], () => gaugeOutcome(job)),
+    sweep: remembered('sweep', [gauge], () => sweepOutcome(job)),
+    tank: remembered('tankFindings', [tankRead], () => tankFindings(job, tank)),
+    hanger: {
+      ...remembered('hanger', [hanger, tankRead], () => hangerInTank(job, shell)),
+      ...remembered('hangerFlows', [hanger, tankRead, runRead, isSolved], () =>
+        hangerFlows(job, { solution: run.solution, demand: demand?.volumeFlow, liquid }),
+      ),
+    },
+    float: remembered('float', [gauge, hanger, tankRead], () => floatFindings(job, shell)),
+    vent: remembered('vent', [survey.vent, tankRead, assumptions, known], () => ventFindings(job, known)),
     blockedOff: blockingOff(survey.oldConnections ?? []),
   };
 }
@@ -107,10 +113,10 @@ function solvedRun(
   fuel: Fuel | undefined,
   demand: Demand | undefined,
   needs: readonly Need[],
-  read: unknown,
+  { runRead, compiled }: { runRead: string; compiled: () => CompiledRun },
 ): Pick<Findings, 'faults' | 'solution'> {
   const faults = runFaults(job);
   if (faults.length > 0 || !demand || !fuel || needs.some((n) => n.blocksSolution)) return { faults };
-  const solved = remembered('solution', read, () => solveRun(job, fuel, demand.volumeFlow));
+  const solved = remembered('solution', [runRead], () => solveRun(job, fuel, demand.volumeFlow, compiled()));
   return solved.ok ? { faults, solution: solved.value } : { faults: [solved.fault] };
 }

@@ -126,11 +126,20 @@ export const resultAt = ({ points }: Pick<RunSolution, 'points'>, key: string): 
 
 export const HELD_SHARE = 0.95; // the rail counts as held at 95 % of its pressure, common practice
 
-/** Solves a run that has no fault and no blocking need, for every operating point. @param fullDemand - m3/s. */
-export function solveRun(job: RunInputs, fuel: Fuel, fullDemand: number): Result<RunSolution, RunFault> {
+/**
+ * Solves a run that has no fault and no blocking need, for every operating point.
+ *
+ * @param fullDemand - m3/s.
+ * @param run - the job's, where it has been compiled already.
+ */
+export function solveRun(
+  job: RunInputs,
+  fuel: Fuel,
+  fullDemand: number,
+  run: CompiledRun = compileRun(job),
+): Result<RunSolution, RunFault> {
   const points = {} as Record<PointKey, PointResult>;
   const conditions = operatingPoints(job, fullDemand);
-  const run = compileRun(job);
   const prepared = new PreparedRun(run);
   let beyondTable = false;
   let extrapolated = false;

@@ -12,14 +12,14 @@ describe('what a run asks of its pump', () => {
     const curve = systemCurve(job, fuelOf(job)!, result.point, 'pump-1', flows ?? [pump.flow]);
     return { pump, curve };
   };
-  for (const [name, job] of Object.entries({
-    van: cleanJob(),
-    'bypass after the rail': afterRailJob(),
-    sprint: demoJobs.sprintCar,
-    'lift pump of the pickup': demoJobs.rescuePickup,
+  for (const [name, made] of Object.entries({
+    van: () => cleanJob(),
+    'bypass after the rail': () => afterRailJob(),
+    sprint: () => demoJobs.sprintCar,
+    'lift pump of the pickup': () => demoJobs.rescuePickup,
   }))
     it(`${name}: crosses the pump’s curve where the pump works`, () => {
-      const { pump, curve } = at(job);
+      const { pump, curve } = at(made());
       expect(curve).to.have.length(1);
       expect(curve[0]!.rise).to.be.closeTo(pump.outletPressure - pump.inletPressure, 5);
     });

@@ -1,3 +1,4 @@
+import { onceFor } from '../reckoning/once-for.ts';
 import { failure, success, type Result } from '../result.ts';
 import { monotoneCurve, type Curve, type Point } from '../numerics/curve.ts';
 import { lastWhere } from '../numerics/last-where.ts';
@@ -37,15 +38,10 @@ export function volumeAtLevel(table: StrappingTable, level: number): number {
   return curveOf(table).value(level);
 }
 
-const curves = new WeakMap<StrappingTable, Curve>(); // a table is asked hundreds of times for one gauge
-
-function curveOf(table: StrappingTable): Curve {
-  const known = curves.get(table);
-  if (known) return known;
-  const made = monotoneCurve(table.rows.map((r): Point => [r.level, r.volume]));
-  curves.set(table, made);
-  return made;
-}
+/** A table is asked hundreds of times for one gauge. */
+const curveOf = onceFor(({ rows }: StrappingTable): Curve =>
+  monotoneCurve(rows.map((r): Point => [r.level, r.volume])),
+);
 
 /** Level at a volume, m: the inverse, to a micrometre. */
 export const levelAtVolume = (table: StrappingTable, volume: number): number =>

@@ -1,4 +1,5 @@
 import { attachmentText } from '../attachments/attachment.ts';
+import { onceFor } from '../reckoning/once-for.ts';
 import { remembered } from '../reckoning/remembered.ts';
 import { tankValue, type SurveyedTank } from '../job/tank.ts';
 import { success, type Result } from '../result.ts';
@@ -34,17 +35,11 @@ export type TankOutcome =
 
 const STEPS = 120; // levels in a computed table
 
-const known = new WeakMap<SurveyedTank, TankOutcome>(); // drawings and results ask for the same tank many times
-
-/** The tank as surveyed: shape or table, or what is missing or wrong. */
-export function surveyedTank(tank: SurveyedTank): TankOutcome {
-  const before = known.get(tank);
-  if (before) return before;
-  const outcome = remembered('tank', tankReads(tank), () => cut(tank));
-  // a mesh that is not here yet comes later
-  if (outcome.kind !== 'needs') known.set(tank, outcome);
-  return outcome;
-}
+/** The tank as surveyed: shape or table, or what is missing or wrong. Drawings and results ask for the same one many times. */
+export const surveyedTank = onceFor(
+  (tank: SurveyedTank): TankOutcome => remembered('tank', [tankReads(tank)], () => cut(tank)),
+  ({ kind }) => kind !== 'needs', // a mesh that is not here yet comes later
+);
 
 function cut(tank: SurveyedTank): TankOutcome {
   const made = tank.shape === 'strapping' ? byTable(tank) : byShape(tank);
@@ -52,11 +47,11 @@ function cut(tank: SurveyedTank): TankOutcome {
   return empty ? { kind: 'fault', fault: { code: 'noVolume' } } : made;
 }
 
-/** All that decides a tank: its survey, and whether the mesh that it names is here. */
-export const tankReads = (tank: SurveyedTank): unknown => ({
-  tank,
-  here: tank.mesh && attachmentText(tank.mesh.digest) !== undefined,
-});
+const surveyText = onceFor((tank: SurveyedTank) => JSON.stringify(tank));
+
+/** All that decides a tank, as text: its survey, and whether the mesh that it names is here. */
+export const tankReads = (tank: SurveyedTank): string =>
+  `${surveyText(tank)} ${tank.mesh && attachmentText(tank.mesh.digest) !== undefined}`;
 
 const porosityOf = (tank: SurveyedTank): number => (tank.foam ? 1 - tankValue(tank, 'foamShare') : 1);
 

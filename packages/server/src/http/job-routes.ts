@@ -1,6 +1,6 @@
 import { Router, type Request } from 'express';
 import { z } from 'zod';
-import { actsRequestSchema, createRequestSchema, putAwaySchema } from '@endrel/core/contract/api';
+import { actsRequestSchema, createRequestSchema, listRequestSchema, putAwaySchema } from '@endrel/core/contract/api';
 import { InvalidError, NotFoundError } from '../errors.ts';
 import type { ChangeFeed } from '../repositories/change-feed.ts';
 import type { Acting, JobService } from '../services/job-service.ts';
@@ -18,7 +18,9 @@ export function jobRoutes(jobs: JobService, feed: ChangeFeed, acting: (req: Requ
     return id.data;
   };
 
-  router.get('/', async (req, res) => void res.type('json').send(await jobs.list(acting(req))));
+  router.get('/', async (req, res) => {
+    res.type('json').send(await jobs.list(acting(req), readRequest(listRequestSchema, req.query)));
+  });
 
   router.post('/', async (req, res) => {
     const request = readRequest(createRequestSchema, req.body);

@@ -10,9 +10,20 @@ export interface JobHead {
   readonly revision: number;
   readonly savedAt: string;
 }
+/** Which rows of the list are wanted. */
+export interface Sought {
+  /** In lower case. */
+  readonly words: readonly string[];
+  readonly away: boolean;
+  /** The place of the last row that is known. */
+  readonly after: string | undefined;
+  readonly most: number;
+}
 /** A row of the list. */
 export interface ListRow extends JobHead {
   readonly isAway: boolean;
+  /** Where in the list it stands. */
+  readonly place: string;
   /** Name, vehicle, state and, once they are reckoned, facts, as JSON text. */
   readonly summary: string;
   /** Of which revision the facts are. */
@@ -67,11 +78,19 @@ export class JobRepository {
     return on('jobs').where({ shop_id: shop }).whereNull('deleted_at');
   }
 
-  async list(shop: string): Promise<ListRow[]> {
+  /** The jobs that hold every one of the words, the last saved first, from behind a place in the list. */
+  async list(shop: string, { words, away, after, most }: Sought): Promise<ListRow[]> {
+    const [at, id] = after?.split('_') ?? [];
     const rows = (await this.#jobs(shop)
-      .orderBy('saved_at', 'desc')
-      .orderBy('id')
+      .whereRaw('(put_away_at is not null) = ?', [away])
+      .where((q) => words.forEach((word) => void q.whereRaw(`sought like '%' || ? || '%'`, [literally(word)])))
+      .where((q) => at !== undefined && void q.whereRaw('(saved_at, id) < (?::timestamptz, ?::uuid)', [`${at}Z`, id!]))
+      .orderByRaw('(put_away_at is not null), saved_at desc, id desc')
+      .limit(most)
       .select(...head, 'summary_revision', 'put_away_at')
+      .select(
+        this.#database.raw(`to_char(saved_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US') || '_' || id as place`),
+      )
       // as text: a long list is passed on, not read
       .select(
         this.#database.raw(
@@ -81,13 +100,24 @@ export class JobRepository {
       summary: string;
       summary_revision: number | null;
       put_away_at: Date | null;
+      place: string;
     })[];
     return rows.map((row) => ({
       ...toHead(row),
+      place: row.place,
       isAway: row.put_away_at !== null,
       summary: row.summary,
       ...(row.summary_revision === null ? {} : { factsOf: row.summary_revision }),
     }));
+  }
+
+  /** How many jobs there are, at hand and put away. */
+  async counts(shop: string): Promise<{ atHand: number; away: number }> {
+    const [row] = (await this.#jobs(shop).select(
+      this.#database.raw('count(*) filter (where put_away_at is null)::int as "atHand"'),
+      this.#database.raw('count(*) filter (where put_away_at is not null)::int as away'),
+    )) as { atHand: number; away: number }[];
+    return row!;
   }
 
   async find(shop: string, id: string): Promise<JobRow | undefined> {
@@ -229,6 +259,9 @@ export class JobRepository {
     });
   }
 }
+
+/** A word for `like`, in which no character means anything but itself. */
+const literally = (word: string) => word.replace(/[\\%_]/g, '\\$&');
 
 const UNIQUE_VIOLATION = '23505';
 

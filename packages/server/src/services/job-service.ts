@@ -1,4 +1,13 @@
-import type { ActOutcome, ActsAnswer, ActsRequest, ChangeRow, KeptAct, StoredJob } from '@endrel/core/contract/api';
+import {
+  LIST_PAGE,
+  type ActOutcome,
+  type ActsAnswer,
+  type ActsRequest,
+  type ChangeRow,
+  type KeptAct,
+  type ListRequest,
+  type StoredJob,
+} from '@endrel/core/contract/api';
 import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
@@ -39,12 +48,18 @@ export class JobService {
     this.#summaries = summaries;
   }
 
-  /** The list as JSON text, an array of `JobSummary`. */
-  async list({ shop }: Acting): Promise<string> {
+  /** A page of the list as JSON text of a `JobList`. */
+  async list({ shop }: Acting, { find, away, after }: ListRequest): Promise<string> {
     await this.#summaries.settle();
-    const rows = await this.#jobs.list(shop);
+    const words = find.toLowerCase().split(/\s+/).filter(Boolean);
+    const [found, counts] = await Promise.all([
+      this.#jobs.list(shop, { words, away: away === 'true', after, most: LIST_PAGE + 1 }),
+      this.#jobs.counts(shop),
+    ]);
+    const rows = found.slice(0, LIST_PAGE);
     for (const row of rows) if (row.factsOf !== row.revision && !this.#summaries.isUnreadable(row)) this.#reckon(shop, row.id); // prettier-ignore
-    return `[${rows.map((row) => this.#listed(row)).join()}]`;
+    const rest = JSON.stringify({ ...counts, after: found.length > LIST_PAGE ? rows.at(-1)!.place : undefined });
+    return `{"jobs":[${rows.map((row) => this.#listed(row)).join()}],${rest.slice(1)}`;
   }
 
   #listed(row: ListRow): string {
@@ -56,7 +71,8 @@ export class JobService {
 
   /** Whether a shop has no job yet. */
   async isEmpty({ shop }: Acting): Promise<boolean> {
-    return (await this.#jobs.list(shop)).length === 0;
+    const { atHand, away } = await this.#jobs.counts(shop);
+    return atHand + away === 0;
   }
 
   /** Has the facts of a job reckoned that the list does not know yet. */

@@ -1,6 +1,6 @@
 import { attachmentText, holdAttachment } from '@endrel/core/attachments/attachment';
 import type { Job } from '@endrel/core/job/job';
-import { calculator, longCalculator } from '../calc/calculator.ts';
+import { editReckoner, longCalculator } from '../calc/calculator.ts';
 import { keepAttachment, loadAttachment } from '../session/kept-store.ts';
 import { callText } from './client.ts';
 
@@ -11,7 +11,7 @@ const sent = new Set<string>();
 export async function provide(digest: string, text: string): Promise<void> {
   holdAttachment(digest, text);
   await Promise.all([
-    calculator.holdAttachment(digest, text),
+    editReckoner.holdAttachment(digest, text),
     longCalculator.holdAttachment(digest, text),
     keepAttachment(digest, text),
   ]);

@@ -1,6 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ActsAnswer, ActsRequest, ChangeRow, StoredJob } from '@endrel/core/contract/api';
-import type { JobSummary } from '@endrel/core/contract/summary';
+import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ActsAnswer, ActsRequest, ChangeRow, JobList, StoredJob } from '@endrel/core/contract/api';
 import { call } from './client.ts';
 
 export const readJob = (id: string) => call<StoredJob>('GET', `/jobs/${id}`);
@@ -9,11 +8,17 @@ export const actsSince = (id: string, known: number) => call<ActsAnswer>('GET', 
 
 const SOON = 700; // ms until what is still being reckoned is asked for again
 
-export const useJobList = () =>
-  useQuery({
-    queryKey: ['jobs'],
-    queryFn: () => call<JobSummary[]>('GET', '/jobs'),
-    refetchInterval: ({ state }) => (state.data?.some((j) => !j.facts && !j.unreadable) ? SOON : false),
+/** Jobs of which name or vehicle hold every word, page by page; those found before stay until the next are there. */
+export const useJobList = (find: string, away: boolean) =>
+  useInfiniteQuery({
+    queryKey: ['jobs', find, away],
+    queryFn: ({ pageParam }) =>
+      call<JobList>('GET', `/jobs?${new URLSearchParams({ find, away: String(away), ...(pageParam ? { after: pageParam } : {}) }).toString()}`), // prettier-ignore
+    initialPageParam: '',
+    getNextPageParam: (last) => last.after,
+    placeholderData: keepPreviousData,
+    refetchInterval: ({ state }) =>
+      state.data?.pages.some(({ jobs }) => jobs.some((j) => !j.facts && j.unreadable === undefined)) ? SOON : false,
   });
 export const useShop = () =>
   useQuery({ queryKey: ['shop'], queryFn: () => call<{ name: string }>('GET', '/shop'), staleTime: Infinity });

@@ -22,7 +22,8 @@ const second = (set: number): Job =>
   });
 
 describe('rule regulators-fight', () => {
-  const first = get(afterRailJob(), 'regulator').setPressure!.si / 1000;
+  let first = 0; // kPa
+  beforeEach(() => (first = get(afterRailJob(), 'regulator').setPressure!.si / 1000));
   it('names the one that never opens, and taking it out cures it', () => {
     expectSnag('regulators-fight', afterRailJob(), second(first + 60), 'fix', 'regulator-9');
   });

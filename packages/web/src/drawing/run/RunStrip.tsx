@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { Assessment } from '@endrel/core/assess';
 import { grades, type Grade } from '@endrel/core/checks/snag';
 import type { PortAsItIs } from '@endrel/core/job/graph';
@@ -30,7 +30,11 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
     observer.observe(frame.current!);
     return () => observer.disconnect();
   }, []);
-  const geometry = runGeometry(job, available);
+  const { parts, joints, survey, hanger, assumptions } = job;
+  const geometry = useMemo(
+    () => runGeometry({ parts, joints, survey, hanger, assumptions }, available),
+    [parts, joints, survey, hanger, assumptions, available],
+  );
 
   const walk = (event: KeyboardEvent) => {
     const direction = ({ ArrowRight: 'right', ArrowDown: 'down', ArrowLeft: 'left', ArrowUp: 'up' } as const)[
@@ -134,7 +138,7 @@ const withOpen = (name: string, open: readonly PortAsItIs[]) =>
 const drawn = ([first, ...rest]: readonly Place[]) =>
   `M${first!.join(' ')}${rest.map((p) => `L${p.join(' ')}`).join('')}`;
 
-function Lines({ geometry }: { geometry: RunGeometry }) {
+const Lines = memo(function Lines({ geometry }: { geometry: RunGeometry }) {
   const { slots, wires } = geometry;
   const sensor = slots.find((s) => s.part.kind === 'pressureSensor');
   const controlled = slots.find((s) => s.part.kind === 'pump' && s.part.drive === 'pwm');
@@ -151,11 +155,12 @@ function Lines({ geometry }: { geometry: RunGeometry }) {
       )}
     </g>
   );
-}
+});
 
 const SIGNAL_Y = 12;
 
-function PartOnRun({
+/** Drawn again only when it is another, stands elsewhere or is judged otherwise: most edits touch one part. */
+const PartOnRun = memo(function PartOnRun({
   slot,
   geometry,
   selected,
@@ -237,4 +242,4 @@ function PartOnRun({
       )}
     </g>
   );
-}
+});

@@ -50,6 +50,9 @@ export interface RunGeometry {
   readonly mainY: number;
 }
 
+/** What of a job its drawing shows. */
+export type DrawnJob = Pick<Job, 'parts' | 'joints' | 'survey' | 'hanger' | 'assumptions'>;
+
 const MARGIN = 14;
 const LEAST_SLOT = 70; // room for a symbol and two lines of name
 const MAIN_Y = 58;
@@ -67,7 +70,7 @@ const FLOOR = 4;
  *
  * @param available - px; the drawing grows wider when the run needs it.
  */
-export function runGeometry(job: Job, available: number): RunGeometry {
+export function runGeometry(job: DrawnJob, available: number): RunGeometry {
   const run = circuitsOf(job);
   const inside = partsInTank(run);
   const laid = layRun(
@@ -126,7 +129,7 @@ const openPorts = (run: Circuits, id: string): PortAsItIs[] =>
   run.ports(id).filter((p) => p.state === 'open' && p.spec.use !== 'dry');
 
 function tankOutline(
-  job: Job,
+  job: DrawnJob,
   run: Circuits,
   box: { left: number; right: number; top: number; bottom: number },
 ): TankOutline | undefined {
@@ -150,7 +153,12 @@ function partsInTank(run: Circuits): Set<string> {
 }
 
 /** y of what lies in the tank: pickup, pump inlet and return end at their heights; what leads up from them, on its way. */
-function heightsInTank(job: Job, run: Circuits, tank: TankOutline, inside: ReadonlySet<string>): Map<string, number> {
+function heightsInTank(
+  job: DrawnJob,
+  run: Circuits,
+  tank: TankOutline,
+  inside: ReadonlySet<string>,
+): Map<string, number> {
   const depth = job.survey.tank.depth?.si;
   const at = (height: number) =>
     tank.bottom - FLOOR - ((tank.bottom - tank.top - FLOOR) * Math.max(0, height)) / depth!;

@@ -18,9 +18,9 @@ export function FinderDialog({ open, onClose, view }: { open: boolean; onClose()
 
 function Finder({ onClose, view }: { onClose(): void; view: JobView }) {
   const job = useJob();
-  const jobs = useJobList();
   const navigate = useNavigate();
   const [sought, setSought] = useState('');
+  const jobs = useJobList(sought.trim(), false);
   const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
   const fits = (text: string) => words.every((w) => text.toLowerCase().includes(w));
   const found = [
@@ -30,7 +30,7 @@ function Finder({ onClose, view }: { onClose(): void; view: JobView }) {
       kind: partKinds[c.kind].name.toLowerCase(),
       go: () => view.selectPart(c.id),
     })),
-    ...(jobs.data ?? [])
+    ...(jobs.data?.pages[0]?.jobs ?? [])
       .filter((j) => j.id !== view.jobId)
       .map((j) => ({ key: j.id, name: j.name ?? '', kind: 'job', go: () => void navigate(`/jobs/${j.id}/run`) })),
   ].filter((item) => fits(`${item.name} ${item.kind}`));

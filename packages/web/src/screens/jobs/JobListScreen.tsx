@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import type { JobFacts, JobSummary } from '@endrel/core/contract/summary';
 import { useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
@@ -11,7 +11,6 @@ import { ImportButton } from './ImportButton.tsx';
 import { NewJobDialog } from './NewJobDialog.tsx';
 
 export function JobListScreen() {
-  const query = useJobList();
   const shop = useShop();
   return (
     <div className="mx-auto max-w-[82rem] px-4 pb-16 sm:px-8">
@@ -30,27 +29,22 @@ export function JobListScreen() {
         </div>
       </header>
       <main>
-        {query.status === 'pending' && <ScreenLoading what="the jobs" />}
-        {query.status === 'error' && <ScreenFault error={query.error} onRetry={() => void query.refetch()} />}
-        {query.status === 'success' && <JobList jobs={query.data} />}
+        <JobList />
       </main>
     </div>
   );
 }
 
-function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
+function JobList() {
   const [sought, setSought] = useState('');
   const [showsAway, setShowsAway] = useState(false);
-  const away = jobs.filter((job) => job.isAway).length;
+  const query = useJobList(useDeferredValue(sought.trim()), showsAway);
+  if (query.status === 'pending') return <ScreenLoading what="the jobs" />;
+  if (query.status === 'error') return <ScreenFault error={query.error} onRetry={() => void query.refetch()} />;
+  const { atHand, away } = query.data.pages[0]!;
+  const jobs = query.data.pages.flatMap((page) => page.jobs);
   if (showsAway && away === 0) setShowsAway(false);
-  const found = useMemo(() => {
-    const words = sought.toLowerCase().split(/\s+/).filter(Boolean);
-    const shown = jobs.filter((job) => job.isAway === showsAway);
-    return shown.filter((job) =>
-      words.every((word) => `${job.name ?? ''} ${job.vehicle ?? ''}`.toLowerCase().includes(word)),
-    );
-  }, [jobs, sought, showsAway]);
-  if (jobs.length === 0)
+  if (atHand + away === 0)
     return (
       <div className="sheet my-8 max-w-2xl p-6">
         <h2 className="text-xl">No jobs yet</h2>
@@ -64,7 +58,7 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
     <>
       <div className="flex flex-wrap items-baseline justify-between gap-3 py-3">
         <h2 className="text-lg">
-          {count(jobs.length - away)}
+          {count(atHand)}
           {away > 0 && (
             <button className="quiet ml-3 text-[0.9rem] font-normal" onClick={() => setShowsAway(!showsAway)}>
               {showsAway ? 'Show those at hand' : `Show what is put away (${away})`}
@@ -77,6 +71,7 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
           placeholder="find a job"
           className="input max-w-64"
           value={sought}
+          maxLength={200}
           onChange={(e) => setSought(e.target.value)}
           ref={(node) => {
             if (!node) return;
@@ -91,11 +86,16 @@ function JobList({ jobs }: { jobs: readonly JobSummary[] }) {
         />
       </div>
       <ul className="sheet ruled">
-        {found.map((job) => (
+        {jobs.map((job) => (
           <JobRow key={job.id} job={job} />
         ))}
       </ul>
-      {found.length === 0 && (
+      {query.hasNextPage && (
+        <button className="button mt-4" disabled={query.isFetchingNextPage} onClick={() => void query.fetchNextPage()}>
+          {query.isFetchingNextPage ? 'Fetching more …' : 'Show more'}
+        </button>
+      )}
+      {jobs.length === 0 && (
         <p className="py-4 text-ink-soft">{sought ? 'No job is called that.' : 'None of them is here.'}</p>
       )}
     </>

@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { holdAttachment } from '@endrel/core/attachments/attachment';
-import { assess, previewAct } from '@endrel/core/assess';
+import { previewAct } from '@endrel/core/assess';
 import { farPickupPlace, pickupPlace } from '@endrel/core/hangers/hanger-findings';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { Job } from '@endrel/core/job/job';
@@ -20,9 +20,8 @@ type Progress = (share: number) => boolean | Promise<boolean>;
 
 const SYSTEM_POINTS = 16;
 
-const calculator = {
+const longCalculator = {
   holdAttachment,
-  assess,
   previewAct,
   /** Litres left over pitch and roll; undefined while tank or hanger are not known. */
   pickupMap(job: Job): PickupMap | undefined {
@@ -64,6 +63,6 @@ const calculator = {
     return attitudeTables(outcome.tank, count, onAttitude);
   },
 };
-export type Calculator = typeof calculator;
+export type LongCalculator = typeof longCalculator;
 
-Comlink.expose(calculator);
+Comlink.expose(longCalculator);

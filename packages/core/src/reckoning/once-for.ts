@@ -1,0 +1,25 @@
+let turn = 0; // of forgetting
+
+/**
+ * A function that reckons once for each object that it is given, as long as somebody holds the object.
+ *
+ * @param keeps - whether a result stays true for that object; all do when not given.
+ */
+export function onceFor<K extends object, R>(compute: (from: K) => R, keeps?: (result: R) => boolean): (from: K) => R {
+  let results = new WeakMap<K, { readonly result: R }>();
+  let since = turn;
+  return (from) => {
+    if (since !== turn) {
+      results = new WeakMap();
+      since = turn;
+    }
+    const known = results.get(from);
+    if (known) return known.result;
+    const result = compute(from);
+    if (!keeps || keeps(result)) results.set(from, { result });
+    return result;
+  };
+}
+
+/** Forgets what every such function has reckoned. */
+export const forgetOnce = (): void => void turn++;

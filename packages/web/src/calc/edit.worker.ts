@@ -1,0 +1,39 @@
+import * as Comlink from 'comlink';
+import { holdAttachment } from '@endrel/core/attachments/attachment';
+import type { Act } from '@endrel/core/job/acts/act';
+import type { Job } from '@endrel/core/job/job';
+import { HeldJob } from '@endrel/core/reckoning/held-job';
+
+const REHEARSALS = 12;
+const BETWEEN = 40; // ms, for an edit to come through
+
+const held = new HeldJob();
+let asked = 0;
+
+/** Until somebody asks for something. */
+function rehearse(turn = 1): void {
+  const since = asked;
+  if (turn > REHEARSALS) return;
+  setTimeout(() => {
+    if (asked !== since) return;
+    held.rehearse(turn);
+    rehearse(turn + 1);
+  }, BETWEEN);
+}
+
+const editReckoner = {
+  holdAttachment,
+  hold(job: Job) {
+    asked++;
+    const said = held.hold(job);
+    rehearse();
+    return said;
+  },
+  act(act: Act) {
+    asked++;
+    return held.act(act);
+  },
+};
+export type EditReckoner = typeof editReckoner;
+
+Comlink.expose(editReckoner);
