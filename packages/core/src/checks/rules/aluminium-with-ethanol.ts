@@ -1,9 +1,7 @@
 import { lineMaterials } from '../../ratings/line-material.ts';
 import { figure } from '../../units/quantity.ts';
-import { ethanolShare, partsOfKind, quoted } from '../reading.ts';
+import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
-
-const MILD_BLEND = 0.1; // up to E10 bare aluminium line is met in practice, common practice
 
 /** Ethanol corrodes bare aluminium line. */
 export const aluminiumWithEthanol: Rule = {

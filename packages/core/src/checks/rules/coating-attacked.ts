@@ -1,9 +1,7 @@
 import { tankWalls } from '../../ratings/material-fuel.ts';
 import { figure } from '../../units/quantity.ts';
-import { ethanolShare } from '../reading.ts';
+import { ethanolShare, MILD_BLEND } from '../reading.ts';
 import type { Rule } from '../snag.ts';
-
-const MILD_BLEND = 0.1; // up to E10 the attack is slow, common practice
 
 /** Ethanol attacks zinc, terne and bare aluminium. */
 export const coatingAttacked: Rule = {

@@ -1,9 +1,7 @@
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
-import { ethanolShare, partsOfKind, quoted } from '../reading.ts';
+import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
-
-const MILD_BLEND = 0.1; // E10 is what pump petrol may hold
 
 /** Hose whose liner decides whether it stands ethanol: unknown means ask. */
 export const ethanolHose: Rule = {

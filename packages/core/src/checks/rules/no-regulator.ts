@@ -1,3 +1,4 @@
+import { MOST_CREEP } from '../../run/limits.ts';
 import { figure } from '../../units/quantity.ts';
 import { circuits } from '../reading.ts';
 import type { Rule } from '../snag.ts';
@@ -12,7 +13,7 @@ export const noRegulator: Rule = {
     if (run.parts.some(isRegulator) || controlled || !run.parts.some((c) => c.kind === 'pump')) return [];
     const wanted = job.brief.railPressure?.si;
     const overrun = solution?.points.overrun.railPressure;
-    if (wanted !== undefined && overrun !== undefined && overrun <= wanted * 1.05) return [];
+    if (wanted !== undefined && overrun !== undefined && overrun <= wanted * (1 + MOST_CREEP)) return [];
     return [
       {
         grade: 'stop',

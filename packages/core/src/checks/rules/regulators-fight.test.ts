@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { edgeOf } from '../../../test/edge.ts';
 import { act, afterRailJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
 import type { Job } from '../../job/job.ts';
 import { circuitsOf } from '../../run/circuits.ts';
@@ -31,6 +32,11 @@ describe('rule regulators-fight', () => {
     const [snag] = snagsOfRule(second(first - 60), 'regulators-fight');
     expect(snag!.part).to.equal('regulator-1');
     expect(findingsOf(second(first - 60)).solution!.points.idle.railPressure).to.be.lessThan((first - 20) * 1000);
+  });
+  it('begins where the most that the second sees is what it is set to', () => {
+    const { snag } = edgeOf('regulators-fight', (x) => second(first + x), [0, 60]);
+    // it opens against what stands in the return behind it: some 2 kPa here
+    expect(snag.limit!.si - snag.figure!.si).to.be.within(-100, 2500);
   });
   it('says nothing of two that share the work', () => {
     const job = second(first);

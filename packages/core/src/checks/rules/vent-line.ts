@@ -3,6 +3,7 @@ import { figure } from '../../units/quantity.ts';
 import { kPa } from '../../units/quick.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
+const TOP = 0.9; // of the tank's depth: above it the end of the vent counts as at its top, common practice
 const MOST_VACUUM = kPa(2); // at the largest draw, common practice
 
 /** The vent line in section: its valve, its low places, its end, and the vacuum that the pump draws through it. */
@@ -55,7 +56,7 @@ export const ventLine: Rule = {
         why: 'Fuel that condenses or slops there stops it up like a drain trap.',
         cure: 'Let it rise all the way to its highest point, then fall all the way to its end.',
       });
-    if (vent.tankEnd && tank.depth && vent.tankEnd.si < tank.depth.si * 0.9)
+    if (vent.tankEnd && tank.depth && vent.tankEnd.si < tank.depth.si * TOP)
       reports.push({
         ...base,
         grade: 'fix',
