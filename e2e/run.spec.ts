@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, fill, giveFile, openJob, part, saved, snags, test } from './endrel.ts';
+import { oddRuns } from '../packages/core/test/odd-runs.ts';
 
 /** Unfolds what is said of a port on the bench. */
 const openPort = (page: Parameters<typeof part>[0], port: string) =>
@@ -217,3 +218,28 @@ test('an address that leads nowhere says so, and a job that is not there too', a
   await page.goto('/');
   await expect(page.getByRole('heading', { name: '6 jobs' })).toBeVisible();
 });
+
+for (const [name, made] of Object.entries(oddRuns))
+  test(`${name}: every part is hit at its middle, walked to, and has its pressure`, async ({ page, server }) => {
+    const job = { ...made(), name: 'An odd run' };
+    const answer = await page.request.post(`${server.address}/api/jobs`, { data: { document: job } });
+    expect(answer.status(), await answer.text()).toBe(201);
+    const { id } = (await answer.json()) as { id: string };
+    await page.goto(`/jobs/${id}/run`);
+    const run = page.getByRole('group', { name: /^The run at/ });
+    await expect(run).toBeVisible();
+    const ids = await run
+      .locator('[data-part]')
+      .evaluateAll((all) => all.map((part) => part.getAttribute('data-part')!));
+    expect(ids.sort()).toEqual(Object.values(job.parts).filter((p) => !p.aside).map((p) => p.id).sort()); // prettier-ignore
+    for (const part of ids) {
+      const drawn = run.locator(`[data-part="${part}"]`);
+      if (job.parts[part]!.kind !== 'tank') await drawn.click();
+      else await drawn.click({ position: { x: 4, y: 30 } }); // beside what lies in it
+      await expect(drawn).toHaveAttribute('aria-pressed', 'true');
+    }
+    await page.keyboard.press('ArrowLeft');
+    await expect(run.locator('[aria-pressed="true"]')).toBeFocused();
+    await expect(page.getByRole('button', { name: 'Working of the pressure at full load', exact: false }).first()).not.toContainText('–'); // prettier-ignore
+    await expect(snags(page).locator('[data-snag^="run-does-not-solve"], [data-snag^="open-port"]')).toHaveCount(0);
+  });

@@ -1,12 +1,10 @@
-import { rules } from '../src/checks/rules.ts';
 import type { Snag } from '../src/checks/snag.ts';
-import { snagsOf } from '../src/checks/snags.ts';
 import type { Job } from '../src/job/job.ts';
-import { findingsOf } from '../src/run/findings.ts';
+import { snagsOfRule } from './rule-cases.ts';
 
 /** Where a rule begins to speak. */
 export interface Edge {
-  /** The last value at which it is silent and the first at which it speaks: no more than a millionth of the span apart. */
+  /** The last value at which it is silent and the first at which it speaks: as close as it was bisected. */
   readonly silent: number;
   readonly speaks: number;
   /** What it says there. */
@@ -17,19 +15,20 @@ export interface Edge {
  * Bisects between a value of some measurement at which a rule is silent and one at which it speaks.
  *
  * @param says - of its snags, the one that is meant.
+ * @param finely - share of the span to which the edge is found.
  */
 export function edgeOf(
   rule: string,
   job: (value: number) => Job,
   [silent, speaks]: readonly [number, number],
   says: (snag: Snag) => boolean = () => true,
+  finely = 1e-6,
 ): Edge {
-  if (!rules.some((r) => r.key === rule)) throw new Error(`there is no rule ${rule}`);
-  const at = (value: number) => snagsOf(findingsOf(job(value))).find((s) => s.rule === rule && says(s));
+  const at = (value: number) => snagsOfRule(job(value), rule).find(says);
   let snag = at(speaks);
   if (!snag) throw new Error(`${rule} does not speak at ${speaks}`);
   if (at(silent)) throw new Error(`${rule} is not silent at ${silent}`);
-  const close = 1e-6 * Math.abs(speaks - silent);
+  const close = finely * Math.abs(speaks - silent);
   while (Math.abs(speaks - silent) > close) {
     const middle = (silent + speaks) / 2;
     const there = at(middle);

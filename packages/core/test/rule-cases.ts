@@ -1,5 +1,7 @@
 import { expect } from 'chai';
-import { assess } from '../src/assess.ts';
+import { rules } from '../src/checks/rules.ts';
+import { snagsOf } from '../src/checks/snags.ts';
+import { findingsOf } from '../src/run/findings.ts';
 import type { Grade, Snag } from '../src/checks/snag.ts';
 import { demoJobs } from '../src/demo/index.ts';
 import { applyAct, tryAct } from '../src/job/acts/apply-act.ts';
@@ -168,7 +170,12 @@ export function clamp(job: Job, hose: string, held: Joint['clamp']): void {
     if (joint.a.part === hose || joint.b.part === hose) job.joints[joint.id] = { ...joint, clamp: held };
 }
 
-export const snagsOfRule = (job: Job, rule: string): Snag[] => assess(job).snags.filter((s) => s.rule === rule);
+/** What one rule says of a job; the others are not asked. @throws when there is none of that key. */
+export function snagsOfRule(job: Job, rule: string): Snag[] {
+  const found = rules.find((r) => r.key === rule);
+  if (!found) throw new Error(`there is no rule ${rule}`);
+  return snagsOf(findingsOf(job), [found]);
+}
 
 /** The rule is silent on the good job and speaks on the bad one, with whole sentences and, if it offers a cure, one that works. */
 export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, part?: string): Snag {

@@ -1,11 +1,11 @@
 import type { Findings } from '../run/findings.ts';
 import { rules } from './rules.ts';
-import { grades, type Snag } from './snag.ts';
+import { grades, type Rule, type Snag } from './snag.ts';
 
-/** Every snag of a job, worst first; within a grade in the order of the rules. */
-export function snagsOf(findings: Findings): Snag[] {
+/** Every snag of a job, worst first; within a grade in the order of the rules. @param by - those rules alone. */
+export function snagsOf(findings: Findings, by: readonly Rule[] = rules): Snag[] {
   const { overrules } = findings.job;
-  const snags = rules.flatMap((rule) =>
+  const snags = by.flatMap((rule) =>
     rule.check(findings).map((report): Snag => {
       const id = [rule.key, report.part, report.which].filter((name) => name !== undefined).join(':');
       // a stop cannot be signed off: a reason given while it was a fix no longer counts

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { openInEpanet } from '../../test/epanet.ts';
+import { oddRuns } from '../../test/odd-runs.ts';
 import { afterRailJob, carburettorJob, cleanJob, get, railsJob, twoPumpJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { LinkLaw, Network } from '../hydraulics/network.ts';
@@ -25,6 +26,7 @@ const jobs: Record<string, () => Job> = {
   'tender with its creeping return': () => demoJobs.flatBedTender,
   'bypass after the rail': () => afterRailJob(),
   'carburettor on a dead-head regulator': () => carburettorJob(),
+  ...oddRuns,
   'long thin feed': () => cleanJob((j) => (get(j, 'hardLine').length = { si: 7, unit: 'mm' })),
 };
 

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { edited, anyDice } from '../../../../core/test/any-edit.ts';
+import { oddRuns } from '../../../../core/test/odd-runs.ts';
 import { railsJob, twoPumpJob, addPumpBeside, returnIntoSupply } from '../../../../core/test/rule-cases.ts';
 import { demoJobs } from '@endrel/core/demo/index';
 import { applyAct } from '@endrel/core/job/acts/apply-act';
@@ -54,6 +55,7 @@ describe('the run’s drawing', () => {
   }).timeout(60_000);
   for (const feed of ['single', 'series', 'parallel', 'crossover'] as const)
     it(`rails fed ${feed}`, () => expectDrawable(railsJob(feed)));
+  for (const [name, job] of Object.entries(oddRuns)) it(name, () => expectDrawable(job()));
   it('a return led into the supply', () => expectDrawable(returnIntoSupply()));
 
   it('puts supply parts in the order of the fuel, left to right, and the return right to left', () => {
