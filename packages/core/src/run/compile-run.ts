@@ -76,6 +76,7 @@ export interface CompiledRun {
   ): {
     readonly laws: ReadonlyMap<number, LawAt>;
     readonly pumps: ReadonlyMap<string, LoweredPump>;
+    readonly lowered: ReadonlyMap<string, Lowered>;
   };
   /** Heights of all nodes, m, with those open nodes at these. */
   heightsAt(open: readonly number[]): Float64Array;
@@ -220,16 +221,18 @@ class Compiler {
     }
     const laws = new Map<number, LawAt>();
     const pumps = new Map<string, LoweredPump>();
+    const lowered = new Map<string, Lowered>();
     for (const id of met) {
       if (!circuits.isReached(id)) continue;
       const part = changed.get(id) ?? circuits.part(id);
       const low = kindOf(part).lower(part, this.#site(part));
+      lowered.set(id, low);
       if (low.pump) pumps.set(id, low.pump);
       if (linkNames(low) !== linksOf.get(id))
         throw new RangeError(`“${id}” becomes another piece of network: compile the run anew`);
       for (const link of low.links) laws.set(linkIndex.get(link.id)!, link.law);
     }
-    return { laws, pumps };
+    return { laws, pumps, lowered };
   }
 
   #part(part: Part, lowered: Lowered, linkIndex: ReadonlyMap<string, number>): CompiledPart {

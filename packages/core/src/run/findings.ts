@@ -13,6 +13,7 @@ import { compileRun, type CompiledRun } from './compile-run.ts';
 import { jointsOf, type JointFinding } from './joints.ts';
 import { runReads } from '../reckoning/reads.ts';
 import { remembered } from '../reckoning/remembered.ts';
+import { PreparedRun } from './prepared-run.ts';
 import { runFaults, type RunFault } from './run-fault.ts';
 import { solveRun, type RunSolution } from './solve-run.ts';
 import { floatFindings, type FloatFindings } from '../senders/float-findings.ts';
@@ -117,6 +118,8 @@ function solvedRun(
 ): Pick<Findings, 'faults' | 'solution'> {
   const faults = runFaults(job);
   if (faults.length > 0 || !demand || !fuel || needs.some((n) => n.blocksSolution)) return { faults };
-  const solved = remembered('solution', [runRead], () => solveRun(job, fuel, demand.volumeFlow, compiled()));
+  const solved = remembered('solution', [runRead], () =>
+    solveRun(job, fuel, demand.volumeFlow, new PreparedRun(compiled())),
+  );
   return solved.ok ? { faults, solution: solved.value } : { faults: [solved.fault] };
 }

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
+import { applyAct } from '../job/acts/apply-act.ts';
 import { measured } from '../job/measured.ts';
 import type { Part } from '../parts/kinds.ts';
 import { pumpLibrary } from '../pumps/library.ts';
@@ -8,7 +9,7 @@ import { findingsOf, fuelOf } from './findings.ts';
 import { operatingPoints } from './operating-point.ts';
 import { PreparedRun } from './prepared-run.ts';
 import { solvePoint } from './solve-point.ts';
-import { resultAt, solveRun } from './solve-run.ts';
+import { resultAt, resultsOf, solveRun } from './solve-run.ts';
 
 /** Pa: twice what the solver lets itself off at. */
 const CLOSE = 2;
@@ -48,6 +49,34 @@ describe('a prepared run', () => {
         }
       }
     });
+  for (const key of ['mailVan', 'sprintCar', 'rescuePickup', 'islandShuttle'] as const)
+    it(`${key}: becomes the run of a job with other sizes, and says of it all that a run compiled anew does`, () => {
+      const fuel = fuelOf(demoJobs[key])!;
+      const demand = findingsOf(demoJobs[key]).demand!.volumeFlow;
+      const prepared = new PreparedRun(compileRun(demoJobs[key]));
+      let job = demoJobs[key];
+      for (const bore of [0.0065, 0.0095, 0.0075]) {
+        for (const { id } of Object.values(job.parts).filter((p) => p.kind === 'hose'))
+          job = applyAct(job, { act: 'setOnPart', id, key: 'bore', value: measured(bore, 'mm') });
+        prepared.become(job);
+        const [became, anew] = [solveRun(job, fuel, demand, prepared), solveRun(job, fuel, demand)];
+        if (!became.ok || !anew.ok) throw new Error('not solved');
+        expect(became.value.margin!.margin).to.be.closeTo(anew.value.margin!.margin, 1e-5);
+        for (const result of resultsOf(became.value)) {
+          const was = resultAt(anew.value, result.point.key);
+          expect(result.railPressure).to.be.closeTo(was.railPressure, CLOSE);
+          for (const part of result.parts) {
+            const other = was.parts.find((p) => p.id === part.id)!;
+            expect(part.velocity ?? 0, `${result.point.key} ${part.id}`).to.be.closeTo(other.velocity ?? 0, 1e-3);
+            expect(part.outletPressure).to.be.closeTo(other.outletPressure, CLOSE);
+          }
+        }
+      }
+    });
+  it('does not become a run of other parts', () => {
+    const prepared = new PreparedRun(compileRun(demoJobs.mailVan));
+    expect(() => prepared.become(demoJobs.sprintCar)).to.throw(RangeError, /another run/);
+  });
   it('refuses a part that would be another piece of network', () => {
     const job = demoJobs.mailVan;
     const prepared = new PreparedRun(compileRun(job));

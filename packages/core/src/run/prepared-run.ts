@@ -1,8 +1,10 @@
+import type { Graph } from '../job/graph.ts';
 import { NetworkSolver } from '../hydraulics/network-solver.ts';
 import type { Liquid, LinkLaw, LinkState, Network, NetworkFault } from '../hydraulics/network.ts';
 import { success, type Result } from '../result.ts';
-import type { Conditions, Moment } from '../parts/lower.ts';
+import type { Conditions, Lowered, Moment } from '../parts/lower.ts';
 import type { Part } from '../parts/kinds.ts';
+import { circuitsOf } from './circuits.ts';
 import { networkOfRun, type CompiledRun } from './compile-run.ts';
 
 /** One solved state of a run, by place of node and link. Pa gauge and m3/s. */
@@ -28,6 +30,8 @@ export class PreparedRun {
   readonly #changed = new Map<string, Part>();
   /** Links with another law than they were compiled with. */
   readonly #set = new Set<number>();
+  /** What changed parts and their neighbours were lowered to. */
+  readonly #lowered = new Map<string, Lowered>();
   #burning: NetworkSolver | undefined;
   #held: NetworkSolver | undefined;
 
@@ -42,16 +46,33 @@ export class PreparedRun {
   /** Other measurements of parts of the run from now on: a bore, a length, another pump. @throws RangeError as `lowerAgain` does. */
   setParts(parts: readonly Part[]): void {
     for (const part of parts) this.#changed.set(part.id, part);
-    const { laws, pumps } = this.#run.lowerAgain(
+    const { laws, pumps, lowered } = this.#run.lowerAgain(
       this.#changed,
       parts.map((p) => p.id),
     );
     for (const at of laws.keys()) this.#set.add(at);
+    for (const [id, low] of lowered) this.#lowered.set(id, low);
     this.#run = {
       ...this.#run,
       links: this.#run.links.map((link, i) => (laws.has(i) ? { ...link, law: laws.get(i)! } : link)),
       pumps: this.#run.pumps.map((pump) => (pumps.has(pump.id) ? { ...pump, ...pumps.get(pump.id)! } : pump)),
     };
+  }
+
+  /**
+   * The run of another job, of which only measurements of parts are others: they are set, and from now on it reads as that job's.
+   *
+   * @throws RangeError where more than that is another: then it has to be compiled anew.
+   */
+  become(graph: Graph): void {
+    const circuits = circuitsOf(graph);
+    const before = this.#run.circuits;
+    if (circuits.order.join() !== before.order.join()) throw new RangeError('it is another run: compile it anew');
+    this.setParts(
+      circuits.parts.filter((part) => part !== before.part(part.id) && part !== this.#changed.get(part.id)),
+    );
+    const parts = this.#run.parts.map((p) => ({ ...p, lowered: this.#lowered.get(p.id) ?? p.lowered }));
+    this.#run = { ...this.#run, circuits, parts };
   }
 
   /** @param cold - not from the last solution. */

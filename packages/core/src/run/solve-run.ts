@@ -130,17 +130,17 @@ export const HELD_SHARE = 0.95; // the rail counts as held at 95 % of its pressu
  * Solves a run that has no fault and no blocking need, for every operating point.
  *
  * @param fullDemand - m3/s.
- * @param run - the job's, where it has been compiled already.
+ * @param prepared - the job's run, where it has been compiled already.
  */
 export function solveRun(
   job: RunInputs,
   fuel: Fuel,
   fullDemand: number,
-  run: CompiledRun = compileRun(job),
+  prepared: PreparedRun = new PreparedRun(compileRun(job)),
 ): Result<RunSolution, RunFault> {
   const points = {} as Record<PointKey, PointResult>;
   const conditions = operatingPoints(job, fullDemand);
-  const prepared = new PreparedRun(run);
+  const { run } = prepared;
   let beyondTable = false;
   let extrapolated = false;
   let prime: RunSolution['prime'];

@@ -6,7 +6,9 @@ import { measured } from '../job/measured.ts';
 import { settledValue } from '../job/value.ts';
 import { potVolumeFor } from '../run/swirl-pot.ts';
 import { LEAST_PUMP_MARGIN, LEAST_SUCTION_MARGIN, MOST_CREEP, velocityGuides } from '../run/limits.ts';
-import { HELD_SHARE, resultsOf, type RunSolution } from '../run/solve-run.ts';
+import { compileRun } from '../run/compile-run.ts';
+import { PreparedRun } from '../run/prepared-run.ts';
+import { HELD_SHARE, resultsOf, solveRun, type RunSolution } from '../run/solve-run.ts';
 import { typicalHoseBore } from '../units/dash-size.ts';
 import { figure, type Figure } from '../units/quantity.ts';
 import { lineSizes, linesOf, resize, type LineGroup } from './line-sizes.ts';
@@ -234,15 +236,20 @@ function smallest(
   sizes: readonly { name: string; act: Act }[],
   checks: (solution: RunSolution) => Check[],
 ): Proposal {
-  const now = checks(before.findings.solution!);
+  const { solution, fuel, demand } = before.findings;
+  const now = checks(solution!);
   const tried: string[] = [];
+  const prepared = new PreparedRun(compileRun(job));
   for (const { name, act } of sizes) {
     tried.push(name);
     const changed = applyAct(job, act);
+    prepared.become(changed);
+    const trial = solveRun(changed, fuel!, demand!.volumeFlow, prepared);
+    if (!trial.ok || !checks(trial.value).every((c) => c.ok)) continue;
+    // on the whole job, for all that it changes elsewhere
     const after = assess(changed);
-    if (!after.findings.solution) continue;
-    const then = checks(after.findings.solution);
-    if (then.every((c) => c.ok))
+    const then = after.findings.solution && checks(after.findings.solution);
+    if (then?.every((c) => c.ok))
       return { ...head, tried, now, then, proposed: name, act, preview: compareAssessments(before, after) };
   }
   return { ...head, tried, now };
