@@ -90,7 +90,7 @@ const isShown = ({ slots, tank }: RunGeometry, id: string | undefined) =>
   id !== undefined && (tank?.part.id === id || slots.some((s) => s.part.id === id));
 
 function Tank({ tank, selected, onSelect }: { tank: TankOutline } & Pick<RunStripProps, 'selected' | 'onSelect'>) {
-  const { part, level, left, right, top, bottom, open } = tank;
+  const { part, level, left, right, top, bottom, open, vent } = tank;
   const width = right - left;
   return (
     <g
@@ -115,10 +115,25 @@ function Tank({ tank, selected, onSelect }: { tank: TankOutline } & Pick<RunStri
         stroke="var(--ink)"
         strokeWidth={selected === part.id ? 3.4 : 2}
       />
-      <text x={left + 7} y={top - 7} className="figure" fontSize={12} fill="var(--ink)">
+      {vent && <Vent {...vent} />}
+      <text x={left + (vent ? 38 : 7)} y={top - 7} className="figure" fontSize={12} fill="var(--ink)">
         {partName(part)}
       </text>
       <OpenPorts open={open} x={left + 60} y={top} />
+    </g>
+  );
+}
+
+/** The vent, so that a tank is seen to breathe: its valve, and an open end. */
+function Vent({ path, valve, end: [x, y], name }: NonNullable<TankOutline['vent']>) {
+  return (
+    <g fill="none">
+      <title>{`vent: ${name}`}</title>
+      <path d={drawn(path)} {...circuits.vent} />
+      {valve && (
+        <circle cx={valve[0]} cy={valve[1]} r={3.4} fill="var(--sheet)" stroke="var(--vent)" strokeWidth={1.6} />
+      )}
+      <path d={`M${x - 3.5} ${y - 1}L${x} ${y + 4}L${x + 3.5} ${y - 1}`} stroke="var(--vent)" strokeWidth={1.6} />
     </g>
   );
 }

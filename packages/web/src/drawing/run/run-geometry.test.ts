@@ -92,6 +92,18 @@ describe('the run’s drawing', () => {
     expect(low.y - high.y).to.be.closeTo(0.1 * scale, 1e-9);
     expect(low.tank.bottom - 4 - low.y).to.be.closeTo(0.04 * scale, 1e-9);
   });
+  it('shows the vent over the lid, clear of every part, where the tank has one', () => {
+    for (const job of Object.values(demoJobs)) {
+      const drawn = runGeometry(job, 1250);
+      const vent = drawn.tank?.vent;
+      const has = job.survey.tank.vent;
+      expect(vent !== undefined, job.name).to.equal(drawn.tank !== undefined && has !== undefined && has !== 'none');
+      for (const [x, y] of vent?.path ?? []) {
+        expect(y).to.be.within(0, drawn.tank!.top);
+        for (const slot of drawn.slots) expect(Math.hypot(slot.x - x, slot.y - y), slot.part.id).to.be.greaterThan(20);
+      }
+    }
+  });
   it('shows every port that is open', () => {
     const drawn = runGeometry(applyAct(demoJobs.mailVan, { act: 'disconnect', joint: 'rail-1-in' }), 1250);
     expect(slot(drawn, 'rail-1').open.map((p) => p.port)).to.include('in');

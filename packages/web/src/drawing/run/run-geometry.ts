@@ -2,6 +2,7 @@ import { assumed } from '@endrel/core/job/assumption';
 import { pickupPlace } from '@endrel/core/hangers/hanger-findings';
 import type { PortAsItIs } from '@endrel/core/job/graph';
 import type { Job } from '@endrel/core/job/job';
+import { tankProperties } from '@endrel/core/job/tank';
 import { isBypass, isPump, kindOf, type Part } from '@endrel/core/parts/kinds';
 import { circuitsOf, lineOfZone, type Circuits, type Line } from '@endrel/core/run/circuits';
 import { layRun, type Band, type Cell, type LaidRun } from './lay-run.ts';
@@ -37,6 +38,13 @@ export interface TankOutline {
   readonly bottom: number;
   /** y of the fuel's surface. */
   readonly level: number;
+  /** The vent line over the lid, with its valve, where the tank has one; `end` is where it opens. */
+  readonly vent?: {
+    readonly path: readonly Place[];
+    readonly valve?: Place;
+    readonly end: Place;
+    readonly name: string;
+  };
   readonly open: readonly PortAsItIs[];
 }
 export interface RunGeometry {
@@ -137,7 +145,20 @@ function tankOutline(
   if (!part) return undefined;
   const share = Math.min(1, Math.max(0, assumed(job.assumptions, 'fuelLevel')));
   const level = box.bottom - FLOOR - (box.bottom - box.top - FLOOR) * share;
-  return { part, ...box, level, open: openPorts(run, part.id) };
+  return { part, ...box, level, open: openPorts(run, part.id), vent: ventOver(job, box) };
+}
+
+/** Up from the lid beside the tank's name, over and down to its end: drawn, not measured. */
+function ventOver({ survey }: DrawnJob, { left, top }: { left: number; top: number }): TankOutline['vent'] {
+  const { vent } = survey.tank;
+  if (!vent || vent === 'none') return undefined;
+  const [x, high, low, end] = [left + 12, top - 27, top - 14, left + 30];
+  return {
+    path: [[x, top], [x, high], [end, high], [end, low]],
+    valve: vent === 'open' ? undefined : [x, top - 8],
+    end: [end, low],
+    name: tankProperties.vent.options[vent],
+  }; // prettier-ignore
 }
 
 /** What lies in the tank: parts of that kind, and whatever a pump in it draws through. */
