@@ -1,20 +1,25 @@
-// npm run mutants [path ...]: changes the core a little, thousands of times, and tells which changes no test notices.
+// npm run mutants [path ...] [--share=0.1]: changes the core a little, thousands of times, and tells which changes no test notices.
 //
-// A path is a folder or file of packages/core/src; without one, the files changed since the last commit are taken. It is
+// A path is a folder or file of packages/core/src; without one, the files changed since the last commit are taken. A share
+// tries that part of their lines, the same each time. It is
 // no part of npm test: a folder takes minutes.
 // The tests beside what is mutated are run, and those that judge whole jobs. What a message says (strings) is not mutated: it is read by eye.
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { ensurePackages } from './lib/ensure-packages.mjs';
 import { projectRoot } from './lib/project-root.mjs';
 
 const CORE = 'packages/core/src';
-/** What every change to what is said of a job should be noticed by, whatever folder it is in. */
-const JUDGES = [`${CORE}/checks/rules/limits.test.ts`, `${CORE}/assess.test.ts`, 'packages/core/test/version-2.test.ts']; // prettier-ignore
+/** What else notices a change, beside the tests of its own folder. */
+const JUDGES = [`${CORE}/assess.test.ts`, 'packages/core/test/version-2.test.ts'];
+/** Folders of which the rules are the ones to notice. */
+const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
 /** Random sequences: seconds each, for every mutant, and rarely the first to notice. */
 const SLOW = ['run/random-runs', 'run/epanet'].map((test) => `${CORE}/${test}.test.ts`);
+const CHUNK = 10; // lines that a share is drawn by
 
 const changedFiles = () =>
   execFileSync('git', ['diff', '--name-only', 'HEAD', '--', CORE], { cwd: projectRoot, encoding: 'utf8' })
@@ -24,7 +29,8 @@ const changedFiles = () =>
 const inCore = (named) => [named, path.join(CORE, named)].find((p) => existsSync(path.join(projectRoot, p)));
 
 ensurePackages();
-const named = process.argv.slice(2);
+const share = Number(process.argv.find((a) => a.startsWith('--share='))?.slice('--share='.length) ?? 1);
+const named = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const paths = named.length > 0 ? named.map((n) => inCore(n) ?? n) : changedFiles();
 const missing = paths.find((p) => !existsSync(path.join(projectRoot, p)));
 if (missing) throw new Error(`There is no ${missing}`);
@@ -36,6 +42,21 @@ if (paths.length === 0) {
 const isFolder = (p) => statSync(path.join(projectRoot, p)).isDirectory();
 const folders = paths.map((p) => (isFolder(p) ? p : path.dirname(p)));
 const near = folders.map((f) => `${f}/**/*.test.ts`);
+if (folders.some((f) => JUDGED_BY_RULES.some((name) => f.startsWith(`${CORE}/${name}`))))
+  near.push(`${CORE}/checks/rules/*.test.ts`);
+
+const filesIn = (p) =>
+  isFolder(p) ? readdirSync(path.join(projectRoot, p), { recursive: true }).map((f) => path.join(p, String(f))) : [p];
+/** The share of a file's lines that is drawn, the same each time: by what stands in them. */
+function drawn(file) {
+  const lines = readFileSync(path.join(projectRoot, file), 'utf8').split('\n');
+  return Array.from({ length: Math.ceil(lines.length / CHUNK) }, (_, i) => i * CHUNK).flatMap((from) => {
+    const text = lines.slice(from, from + CHUNK).join('\n');
+    const dice = createHash('sha256').update(`${file}\n${text}`).digest().readUInt32BE() / 2 ** 32;
+    return dice < share ? [`${file}:${from + 1}-${Math.min(from + CHUNK, lines.length)}`] : [];
+  });
+}
+const sources = paths.flatMap(filesIn).filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'));
 const temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-mutants-'));
 const config = path.join(temporary, 'stryker.conf.json');
 writeFileSync(
@@ -49,11 +70,11 @@ writeFileSync(
       ignore: SLOW,
       require: ['./packages/core/test/forget-between-tests.ts'],
     },
-    mutate: [...paths.map((p) => (isFolder(p) ? `${p}/**/*.ts` : p)), '!**/*.test.ts'],
+    mutate: share < 1 ? sources.flatMap(drawn) : sources,
     mutator: { excludedMutations: ['StringLiteral'] },
     coverageAnalysis: 'perTest',
     ignoreStatic: true, // a constant that is read once at load is tried by the tests that run the file
-    timeoutMS: 4000,
+    timeoutMS: 3000,
     concurrency: Math.max(1, os.availableParallelism()),
     tempDirName: path.join(temporary, 'sandboxes'),
     ignorePatterns: ['test-results', 'packages/web/dist', 'docs/screenshots', '.data'],

@@ -3,7 +3,8 @@ import type { Job } from '../job/job.ts';
 import { clampNames } from '../parts/joint.ts';
 import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
 import { specification } from '../parts/list-line.ts';
-import { circuitsOf, type Line } from '../run/circuits.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import type { Line } from '../run/zones.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 
 /** One line of the shopping list. */

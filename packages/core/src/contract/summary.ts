@@ -3,7 +3,8 @@ import type { Grade } from '../checks/snag.ts';
 import type { SymbolKey } from '../parts/define-part.ts';
 import type { Job } from '../job/job.ts';
 import { kindOf } from '../parts/kinds.ts';
-import { type Line, circuitsOf, lineOfZone } from '../run/circuits.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import { type Line, lineOfZone } from '../run/zones.ts';
 
 /** What the job list shows of a job. */
 export interface JobSummary {

@@ -1,7 +1,8 @@
 import { mate, type MateFault, type Seal } from '../fittings/mate.ts';
 import { portForms, type Port } from '../fittings/port.ts';
 import type { Graph } from '../job/graph.ts';
-import { circuitsOf, lineOfZone, type Line } from './circuits.ts';
+import { circuitsOf } from './circuits.ts';
+import { lineOfZone, type Line } from './zones.ts';
 
 /** Where two parts meet, as far as their ports are described; the way that fuel takes. */
 export interface JointFinding {

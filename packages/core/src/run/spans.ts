@@ -1,5 +1,6 @@
 import { kindOf } from '../parts/kinds.ts';
-import type { Circuits, Line } from './circuits.ts';
+import type { Circuits } from './circuits.ts';
+import type { Line } from './zones.ts';
 
 /** Where a part lies along its line, for drawings of pressure against length. */
 export interface Span {

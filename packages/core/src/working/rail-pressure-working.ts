@@ -5,7 +5,9 @@ import { figure } from '../units/quantity.ts';
 import { standIns } from './stand-ins.ts';
 import type { Working } from './working.ts';
 import { isRegulator, partName } from '../parts/kinds.ts';
-import { type Circuits, type Flow, circuitsOf, lineOfZone } from '../run/circuits.ts';
+import { type Circuits, circuitsOf } from '../run/circuits.ts';
+import { lineOfZone } from '../run/zones.ts';
+import type { Flow } from '../run/flow-directions.ts';
 
 /** Where the rail's pressure comes from, part by part from the fuel surface; the parts add up to it. */
 export function railPressureWorking({ job, solution }: Findings, key: string): Working | undefined {

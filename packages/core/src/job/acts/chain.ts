@@ -1,4 +1,5 @@
-import { circuitsOf, type Line } from '../../run/circuits.ts';
+import { circuitsOf } from '../../run/circuits.ts';
+import type { Line } from '../../run/zones.ts';
 import type { Part, PartKind } from '../../parts/kinds.ts';
 import type { PortRef } from '../../parts/port.ts';
 import type { Graph } from '../graph.ts';

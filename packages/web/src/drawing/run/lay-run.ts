@@ -1,4 +1,4 @@
-import type { Line } from '@endrel/core/run/circuits';
+import type { Line } from '@endrel/core/run/zones';
 
 /** A part as far as its place on the drawing goes. */
 export interface Piece {

@@ -4,7 +4,8 @@ import type { PortAsItIs } from '@endrel/core/job/graph';
 import type { Job } from '@endrel/core/job/job';
 import { tankProperties } from '@endrel/core/job/tank';
 import { isBypass, isPump, kindOf, type Part } from '@endrel/core/parts/kinds';
-import { circuitsOf, lineOfZone, type Circuits, type Line } from '@endrel/core/run/circuits';
+import { circuitsOf, type Circuits } from '@endrel/core/run/circuits';
+import { lineOfZone, type Line } from '@endrel/core/run/zones';
 import { layRun, type Band, type Cell, type LaidRun } from './lay-run.ts';
 
 /** Where a part stands on the run's drawing, px. */
