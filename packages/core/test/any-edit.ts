@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { Act } from '../src/job/acts/act.ts';
-import { tryAct, valueAt } from '../src/job/acts/apply-act.ts';
+import { tryAct } from '../src/job/acts/apply-act.ts';
+import { valueAt } from '../src/job/acts/at-path.ts';
 import { assumptionProperties } from '../src/job/assumption.ts';
 import { briefProperties } from '../src/job/brief.ts';
 import { throughPorts } from '../src/job/acts/graph-edit.ts';

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { carburettorJob, cleanJob, get } from '../../test/rule-cases.ts';
 import { findingsOf } from '../run/findings.ts';
-import { applyAct, valueAt } from './acts/apply-act.ts';
+import { applyAct } from './acts/apply-act.ts';
+import { valueAt } from './acts/at-path.ts';
 import { blankJob, type Job } from './job.ts';
 import { needsOf } from './needs.ts';
 

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { cleanJob } from '../../test/rule-cases.ts';
-import { valueAt } from '../job/acts/apply-act.ts';
+import { valueAt } from '../job/acts/at-path.ts';
 import { assumptionProperties, type AssumptionKey } from '../job/assumption.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';

@@ -7,6 +7,7 @@ import type { Job } from '../job.ts';
 import { layouts } from '../layout.ts';
 import type { FieldPath } from '../needs.ts';
 import { actSchema, type Act, type ActOf } from './act.ts';
+import { setAt, valueAt, type MissingRow } from './at-path.ts';
 import { GraphEdit, onRun, takingOver, throughPorts } from './graph-edit.ts';
 import { isSame } from './is-same.ts';
 import { judgeTouched } from './judge.ts';
@@ -161,26 +162,15 @@ function apply(job: Job, act: Act): Job {
   }
 }
 
+/** A row that is gone comes back at the end of its list; what lies in one that is gone stays away with it. */
+const comesBack: MissingRow = (rows, rest, value) =>
+  rest.length === 0 && value !== undefined ? [...rows, value] : rows;
+
 /** Puts fields back, children of a record before the record itself would be missing. */
 function restore(job: Job, { records }: ActOf<'restore'>): Job {
   const changed = records.find(({ path, was }) => !isSame(valueAt(job, path), was));
   if (changed) refused(`“${changed.path.join(' ')}” has been changed since: putting it back would undo that`);
-  return records.reduce((done, { path, value }) => putBack(done, path, value) as Job, job);
-}
-
-/** As `setAt`, but a row that is gone comes back at the end of its list. */
-function putBack(root: unknown, path: FieldPath, value: unknown): unknown {
-  const [key, ...rest] = path;
-  if (rest.length === 0 && Array.isArray(root) && rowAt(root as unknown[], key!) < 0)
-    return value === undefined ? (root as unknown[]) : [...(root as unknown[]), value];
-  if (rest.length === 0) return setAt(root, path, value);
-  if (Array.isArray(root)) {
-    const at = rowAt(root as unknown[], key!);
-    return at < 0 ? (root as unknown[]) : (root as unknown[]).with(at, putBack((root as unknown[])[at], rest, value));
-  }
-  if (forbidden.has(key!)) refused(`there is no field “${key!}”`);
-  const object = (root ?? {}) as Step;
-  return { ...object, [key!]: putBack(object[key!] ?? {}, rest, value) };
+  return records.reduce((done, { path, value }) => setAt(done, path, value, comesBack) as Job, job);
 }
 
 function editing(job: Job, change: (edit: GraphEdit<Job>) => void): Job {
@@ -326,37 +316,4 @@ export function describeAct(job: Job, act: Act): string {
     default:
       return assertNever(act);
   }
-}
-
-type Step = Record<string | number, unknown>;
-const rowAt = (rows: readonly unknown[], key: string | number): number =>
-  typeof key === 'number' ? key : rows.findIndex((row) => (row as { id?: unknown } | null)?.id === key);
-
-/** The value at a path, or undefined. Rows of a list go by their id. */
-export const valueAt = (root: unknown, path: FieldPath): unknown =>
-  path.reduce<unknown>((at, key) => {
-    if (at === undefined || at === null) return undefined;
-    return Array.isArray(at) ? (at as unknown[])[rowAt(at as unknown[], key)] : (at as Step)[key];
-  }, root);
-
-const forbidden = new Set<string | number>(['__proto__', 'constructor', 'prototype']);
-
-/** A copy with one value replaced, or removed when `value` is undefined. */
-function setAt(root: unknown, path: FieldPath, value: unknown): unknown {
-  const [key, ...rest] = path;
-  if (key === undefined) return value;
-  if (forbidden.has(key)) refused(`there is no field “${key}”`);
-  if (typeof root !== 'object' || root === null) refused(`there is no field “${path.join(' ')}”`);
-  if (Array.isArray(root)) {
-    const at = rowAt(root as unknown[], key);
-    if (at < 0 || at >= root.length) refused(`the row “${key}” is no longer there`);
-    if (value === undefined && rest.length === 0) return root.toSpliced(at, 1) as unknown[];
-    return (root as unknown[]).with(at, setAt(root[at], rest, value));
-  }
-  const object = root as Step;
-  if (rest.length === 0 && value === undefined) {
-    const { [key]: _removed, ...others } = object;
-    return others;
-  }
-  return { ...object, [key]: setAt(rest.length > 0 ? (object[key] ?? {}) : object[key], rest, value) };
 }

@@ -1,6 +1,6 @@
 import type { Job } from '../job.ts';
 import type { FieldPath } from '../needs.ts';
-import { valueAt } from './apply-act.ts';
+import { valueAt } from './at-path.ts';
 import type { ActOf } from './act.ts';
 import { isSame } from './is-same.ts';
 

@@ -1,5 +1,5 @@
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
-import { isBypass, type Part } from '@endrel/core/parts/kinds';
+import { isBypass, isRegulator, type Part } from '@endrel/core/parts/kinds';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -21,7 +21,7 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
   const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined || r.duty !== undefined);
   const hasDuty = part.kind === 'pump' && part.drive === 'pwm';
   const hasSuction = part.kind === 'pump';
-  const hasState = part.kind === 'regulator' || part.kind === 'checkValve';
+  const hasState = isRegulator(part) || part.kind === 'checkValve';
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-right text-[0.95rem]">
