@@ -1,5 +1,5 @@
 import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
-import { solveNetwork } from '../hydraulics/solve-network.ts';
+import { NetworkSolver } from '../hydraulics/network-solver.ts';
 import { compileRun, networkOfRun } from './compile-run.ts';
 import type { OperatingPoint } from './operating-point.ts';
 import type { RunInputs } from './solve-run.ts';
@@ -30,15 +30,19 @@ export function systemCurve(
   const pump = network.links.find((l) => l.id === pumpId);
   if (!pump) return [];
   const links = network.links.filter((l) => l.id !== pumpId && l.id !== `${pumpId}:relief`);
+  const solver = new NetworkSolver({ ...network, links });
+  const place = (id: string) => network.nodes.findIndex((n) => n.id === id);
+  const [inlet, outlet] = [place(pump.from), place(pump.to)];
+  /** Drawn there besides; a place at tank pressure gives whatever is drawn. */
+  const draw = (at: number, flow: number) => {
+    const { demand = 0, fixedPressure } = network.nodes[at]!;
+    if (fixedPressure === undefined) solver.setDemandAt(at, demand + flow);
+  };
   return flows.flatMap((flow): SystemPoint[] => {
-    const nodes = network.nodes.map((n) => {
-      if (n.fixedPressure !== undefined) return n;
-      const drawn = n.id === pump.from ? flow : n.id === pump.to ? -flow : 0;
-      return drawn === 0 ? n : { ...n, demand: (n.demand ?? 0) + drawn };
-    });
-    const solved = solveNetwork({ ...network, nodes, links });
-    if (!solved.ok) return [];
-    const rise = solved.value.pressures[pump.to]! - solved.value.pressures[pump.from]!;
+    draw(inlet, flow);
+    draw(outlet, -flow);
+    if (!solver.solve(true).ok) return [];
+    const rise = solver.pressure(outlet) - solver.pressure(inlet);
     return Number.isFinite(rise) && rise >= 0 ? [{ flow, rise }] : [];
   });
 }
