@@ -1,5 +1,6 @@
 import { expect } from 'chai';
-import { afterRailJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { enginePumpWithDamper } from '../../test/odd-runs.ts';
+import { afterRailJob, changed, cleanJob, get, twoPumpJob } from '../../test/rule-cases.ts';
 import { assess } from '../assess.ts';
 import { demoJobs } from '../demo/index.ts';
 import { applyAct, describeAct } from '../job/acts/apply-act.ts';
@@ -76,5 +77,47 @@ describe('sizes that Endrel proposes', () => {
         library,
       ),
     ]).to.deep.equal([]);
+  });
+  it('try pumps from the one that draws least, whatever order the library is in', () => {
+    const inOrder = find(demoJobs.mailVan, 'pump')!;
+    const backwards = [...proposals(demoJobs.mailVan, [...library].reverse())].find((p) => p.key === 'pump')!;
+    expect(backwards.tried).to.deep.equal(inOrder.tried);
+    expect(inOrder.title).to.equal('Pump');
+    expect(find(twoPumpJob(), 'pump')!.title).to.equal('2 pumps');
+  });
+  it('size no pump where none is electric', () => {
+    expect(find(enginePumpWithDamper(), 'pump')).to.equal(undefined);
+  });
+  it('hold the jet against what the engine burns and 15 %, before and after', () => {
+    const { now, then, act, tried } = find(demoJobs.flatBedTender, 'jet')!;
+    const { siphon } = assess(demoJobs.flatBedTender).findings.hanger;
+    const at = siphon![siphon!.chosenFor];
+    expect(now[0]!.figure.si).to.equal(at.suction);
+    for (const list of [now, then!]) {
+      expect(list).to.have.length(1);
+      expect(list[0]!.limit.si / at.demand).to.be.closeTo(1.15, 1e-3);
+    }
+    expect(then![0]!.ok).to.equal(true);
+    expect(tried).to.have.length(1);
+    // taken, there is nothing left to take
+    expect(act).to.not.equal(undefined);
+    expect(find(applyAct(demoJobs.flatBedTender, act!), 'jet')!.act).to.equal(undefined);
+  });
+  it('hold the pot against the seconds wanted, and offer nothing that is there', () => {
+    const job = changed(demoJobs.rescuePickup, (j) => (get(j, 'swirlPot').secondsWanted = { si: 60, unit: 's' }));
+    const { now, then, act, tried } = find(job, 'pot')!;
+    const demand = assess(job).findings.demand!.volumeFlow;
+    expect(now[0]!.figure.si).to.be.closeTo(get(job, 'swirlPot').volume!.si / demand, 1e-9);
+    expect(then![0]!.figure.si).to.be.closeTo(1.7e-3 / demand, 1e-9);
+    expect([now[0]!.limit.si, then![0]!.limit.si, tried.length]).to.deep.equal([60, 60, 1]);
+    expect(find(applyAct(job, act!), 'pot')!.act).to.equal(undefined);
+    const unmeasured = changed(job, (j) => delete get(j, 'swirlPot').volume);
+    expect(find(unmeasured, 'pot')).to.deep.include({ now: [], act });
+  });
+  it('leave a hose in the tank alone, and one between pumps and rails is no branch', () => {
+    const inTank = changed(demoJobs.mailVan, (j) => (get(j, 'hose').immersed = true));
+    expect(linesOf(inTank, 'feed').map((c) => c.id)).to.not.include('hose-1');
+    const outside = changed(demoJobs.mailVan, (j) => (get(j, 'hose').immersed = false));
+    expect(linesOf(outside, 'feed').map((c) => c.id)).to.include('hose-1');
   });
 });
