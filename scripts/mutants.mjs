@@ -17,6 +17,8 @@ const CORE = 'packages/core/src';
 const JUDGES = [`${CORE}/assess.test.ts`, 'packages/core/test/version-2.test.ts'];
 /** Folders of which the rules are the ones to notice. */
 const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
+/** Tests elsewhere of what a folder does for others. */
+const USED_BY = { hydraulics: ['run/prepared-run', 'run/system-curve', 'networks/networks'] };
 /** Random sequences: seconds each, for every mutant, and rarely the first to notice. */
 const SLOW = ['run/random-runs', 'run/epanet'].map((test) => `${CORE}/${test}.test.ts`);
 const CHUNK = 10; // lines that a share is drawn by
@@ -44,6 +46,8 @@ const folders = paths.map((p) => (isFolder(p) ? p : path.dirname(p)));
 const near = folders.map((f) => `${f}/**/*.test.ts`);
 if (folders.some((f) => JUDGED_BY_RULES.some((name) => f.startsWith(`${CORE}/${name}`))))
   near.push(`${CORE}/checks/rules/*.test.ts`);
+for (const [name, tests] of Object.entries(USED_BY))
+  if (folders.some((f) => f.startsWith(`${CORE}/${name}`))) near.push(...tests.map((t) => `${CORE}/${t}.test.ts`));
 
 const filesIn = (p) =>
   isFolder(p) ? readdirSync(path.join(projectRoot, p), { recursive: true }).map((f) => path.join(p, String(f))) : [p];

@@ -34,4 +34,7 @@ describe('loss of a fitting', () => {
   it('costs nothing where the bore does not change', () => {
     expect(sizeChangeLoss(0.008, 0.008)).to.be.closeTo(0, 1e-12);
   });
+  it('is none of a fitting without a bore', () => {
+    for (const bore of [0, -0.001, NaN]) expect(() => fittingLoss('elbow90Tight', bore)).to.throw(RangeError, /bore/); // prettier-ignore
+  });
 });

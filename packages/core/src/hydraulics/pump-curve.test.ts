@@ -86,6 +86,15 @@ describe('a pump from its table', () => {
         ]),
       ]),
     ).to.include({ code: 'notMonotone', row: 1 });
+    // as much flow at a higher pressure is no pump either
+    expect(
+      pumpTableFault([
+        table(12, [
+          [200, 250],
+          [300, 250],
+        ]),
+      ]),
+    ).to.include({ code: 'notMonotone', row: 1 });
     expect(
       pumpTableFault([
         table(12, [
