@@ -121,3 +121,42 @@ describe('the siphon’s drill', () => {
     expect(siphonFindings({}, conditions(160, 60))).to.equal(undefined);
   });
 });
+
+describe('the hanger beside what is not known', () => {
+  const stiff = { stiffLength: mm(150), stiffWidth: mm(60), openingDiameter: mm(118), lip: mm(2.5) };
+  it('tilts in through the opening less its lip on both sides', () => {
+    const { passage } = of(stiff).tilt!;
+    expect(passage).to.include({ depth: 0.2, headroom: Infinity });
+    expect(passage.hole).to.be.closeTo(0.113, 1e-12);
+    expect(of({ ...stiff, lip: undefined }).tilt!.passage.hole).to.equal(0.118);
+    for (const key of ['stiffLength', 'stiffWidth', 'openingDiameter'] as const)
+      expect(of({ ...stiff, [key]: undefined }).tilt, key).to.equal(undefined);
+    expect(of(stiff, (j) => delete j.survey.tank.depth).tilt).to.equal(undefined);
+  });
+  it('has no pickup without a tank to stand in, or without knowing how it is held', () => {
+    expect(of({}).pickup).to.not.equal(undefined);
+    expect(of({}, (j) => delete j.survey.tank.length).pickup).to.equal(undefined);
+    expect(of({ hold: undefined }).pickup).to.equal(undefined);
+  });
+  it('measures return to pickup in space, from wherever the opening is', () => {
+    const back = of({
+      openingForward: mm(40),
+      openingLeft: mm(-30),
+      returnForward: mm(-60),
+      returnLeft: mm(70),
+    }).back!;
+    // 100 mm along, 100 mm across, and what the return's end stands over the pickup
+    const up = back.end - 0.002;
+    expect(back.distance).to.be.closeTo(Math.hypot(0.1, 0.1, up), 1e-3);
+    expect(of({}, (j) => (get(j, 'returnDrop').pickupDistance = mm(70))).back!.distance).to.equal(0.07);
+    expect(of({}, (j) => delete get(j, 'returnDrop').pickupDistance).back!.distance).to.equal(undefined);
+  });
+  it('takes apart what is wider than the opening less its lip', () => {
+    const parts = [{ id: 'a', label: 'bucket', across: mm(115), comesOff: true }];
+    const wide = of({ openingDiameter: mm(118), lip: mm(1), parts });
+    const lipped = of({ openingDiameter: mm(118), lip: mm(2.5), parts });
+    expect(wide.strip!.stuck).to.deep.equal([]);
+    expect(JSON.stringify(lipped.strip)).to.not.equal(JSON.stringify(wide.strip));
+    expect([of({ parts }).strip, of({ openingDiameter: mm(118) }).strip]).to.deep.equal([undefined, undefined]);
+  });
+});
