@@ -18,7 +18,16 @@ const JUDGES = [`${CORE}/assess.test.ts`, 'packages/core/test/version-2.test.ts'
 /** Folders of which the rules are the ones to notice. */
 const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
 /** Tests elsewhere of what a folder does for others. */
-const USED_BY = { hydraulics: ['run/prepared-run', 'run/system-curve', 'networks/networks'] };
+const USED_BY = {
+  hydraulics: ['run/prepared-run', 'run/system-curve', 'networks/networks'],
+  run: [
+    'checks/rules/voltage-drop',
+    'checks/rules/beyond-pump-table',
+    'checks/rules/limits',
+    'networks/networks',
+    'working/run-workings',
+  ],
+};
 /** Random sequences: seconds each, for every mutant, and rarely the first to notice. */
 const SLOW = ['run/random-runs', 'run/epanet'].map((test) => `${CORE}/${test}.test.ts`);
 const CHUNK = 10; // lines that a share is drawn by

@@ -7,8 +7,9 @@ import { celsius } from '../units/quick.ts';
 import { circuitsOf } from './circuits.ts';
 import { deadHeads } from './dead-head.ts';
 import { findingsOf } from './findings.ts';
-import { pointKeys } from './operating-point.ts';
+import { originOf, pointKeys } from './operating-point.ts';
 import type { RunSolution } from './solve-run.ts';
+import { pumpWiring } from './pump-wiring.ts';
 import { potSeconds, potVolumeFor } from './swirl-pot.ts';
 
 function solve(job: Job): RunSolution {
@@ -128,6 +129,37 @@ describe('a pump under a controller', () => {
     expect(points.fullLoadHot.duty).to.equal(1);
     expect(points.fullLoadHot.railPressure).to.be.lessThan(480e3);
   });
+  it('never gives less than its least duty: the rail then stands over its pressure', () => {
+    const held = solve(demoJobs.islandShuttle).points.idle;
+    const least = (held.duty! + 1) / 2;
+    const { points } = solve(changed(demoJobs.islandShuttle, (j) => (get(j, 'pump').leastDuty = si(least, '%'))));
+    expect(points.idle.duty).to.equal(least);
+    expect(points.idle.railPressure).to.be.greaterThan(held.railPressure + 10e3);
+  });
+  it('makes up for its wiring by duty, and has none left where the wiring takes what it needs', () => {
+    const wired = (length: number) =>
+      changed(demoJobs.islandShuttle, (j) =>
+        Object.assign(get(j, 'pump'), {
+          supplyWire: 'awg18',
+          supplyLength: si(length, 'm'),
+          earthWire: 'awg18',
+          earthLength: si(1, 'm'),
+        }),
+      );
+    const [none, some, much] = [demoJobs.islandShuttle, wired(3), wired(60)].map(
+      (job) => solve(job).points.fullLoadHot,
+    );
+    expect(some!.railPressure).to.be.closeTo(500e3, 60);
+    expect(some!.duty!)
+      .to.be.greaterThan(none!.duty! + 0.01)
+      .and.at.most(1);
+    // what the controller leaves of what the wiring leaves is what the pump has
+    const pump = some!.parts.find((p) => p.id === 'pump-1')!;
+    const ohms = pumpWiring(get(wired(3), 'pump'))!;
+    expect(some!.duty! * (some!.point.voltage - pump.current! * ohms)).to.be.closeTo(pump.voltage!, 5e-3);
+    expect(much!.duty).to.equal(1);
+    expect(much!.railPressure).to.be.lessThan(490e3);
+  });
 });
 
 describe('two rails', () => {
@@ -219,5 +251,49 @@ describe('a run that cannot bring what the engine burns', () => {
     expect(delivered).to.be.lessThan(point.demand);
     for (const p of Object.values(points))
       for (const c of p!.parts) expect(Math.min(c.inletPressure, c.outletPressure)).to.be.greaterThan(-101.325e3);
+  });
+});
+
+describe('whose figure a condition is', () => {
+  const said = (job: Job, key: string, condition: Parameters<typeof originOf>[2]) => {
+    const { source, path } = originOf(job, key, condition);
+    return `${source === 'chosen' || source === 'computed' ? source : 'typical'} ${path?.join(' ') ?? ''}`.trim();
+  };
+  let van: Job;
+  beforeEach(() => (van = cleanJob()));
+  it('is typical while nobody chose one, with the field to choose it in', () => {
+    expect(said(van, 'idle', 'manifold')).to.equal('typical assumptions idleManifold');
+    expect(said(van, 'cruise', 'voltage')).to.equal('typical assumptions runningVoltage');
+    expect(said(van, 'fullLoadHot', 'voltage')).to.equal('typical assumptions lowVoltage');
+    expect(said(van, 'fullLoadHot', 'temperature')).to.equal('typical assumptions hotFuelTemperature');
+    expect(said(van, 'cruise', 'temperature')).to.equal('typical assumptions fuelTemperature');
+    expect(said(van, 'keyOn', 'level')).to.equal('typical assumptions fuelLevel');
+    expect(said(van, 'cruise', 'dirt')).to.equal('computed');
+    expect(said(van, 'keyOn', 'manifold')).to.equal('computed');
+  });
+  it('is the job’s where the fitter changed it for all points', () => {
+    const changedJob = cleanJob((j) => (j.assumptions.runningVoltage = si(14, 'V')));
+    expect(said(changedJob, 'cruise', 'voltage')).to.equal('chosen assumptions runningVoltage');
+  });
+  it('is the point’s where it was set apart there, and nowhere else', () => {
+    const job = cleanJob((j) => (j.points = { cruise: { voltage: si(13, 'V') } }));
+    expect(said(job, 'cruise', 'voltage')).to.equal('chosen points cruise voltage');
+    expect(said(job, 'idle', 'voltage')).to.equal('typical assumptions runningVoltage');
+    expect(said(job, 'cruise', 'level')).to.equal('typical assumptions fuelLevel');
+  });
+  it('at full load the manifold is the engine’s, from the brief', () => {
+    expect(said(van, 'fullLoad', 'manifold')).to.equal('chosen brief aspiration');
+    const boosted = cleanJob((j) => Object.assign(j.brief, { aspiration: 'turbo', boost: si(80e3, 'kPa') }));
+    for (const key of ['fullLoad', 'fullLoadHot'])
+      expect(said(boosted, key, 'manifold')).to.equal('chosen brief boost');
+    expect(said(boosted, 'cruise', 'manifold')).to.equal('typical assumptions cruiseManifold');
+    expect(said(boosted, 'fullLoad', 'voltage')).to.equal('typical assumptions runningVoltage');
+  });
+  it('of the fitter’s own point is what he set there, and else as at any', () => {
+    const job = cleanJob((j) => (j.points = { own: [{ id: 'hill', label: 'hill', load: si(0.7, '%'), level: si(0.1, '%') }, { id: 'ford' }] })); // prettier-ignore
+    expect(said(job, 'hill', 'level')).to.equal('chosen points own hill level');
+    expect(said(job, 'hill', 'manifold')).to.equal('chosen points own hill manifold');
+    expect(said(job, 'hill', 'temperature')).to.equal('typical assumptions fuelTemperature');
+    expect(said(job, 'ford', 'level')).to.equal('typical assumptions fuelLevel');
   });
 });
