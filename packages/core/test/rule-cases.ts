@@ -4,7 +4,7 @@ import { snagsOf } from '../src/checks/snags.ts';
 import { findingsOf } from '../src/run/findings.ts';
 import type { Grade, Snag } from '../src/checks/snag.ts';
 import { demoJobs } from '../src/demo/index.ts';
-import { applyAct, tryAct } from '../src/job/acts/apply-act.ts';
+import { tryAct } from '../src/job/acts/apply-act.ts';
 import { freshId } from '../src/job/acts/fresh-id.ts';
 import { GraphEdit, throughPorts } from '../src/job/acts/graph-edit.ts';
 import type { Act } from '../src/job/acts/act.ts';
@@ -14,6 +14,9 @@ import type { Joint } from '../src/parts/joint.ts';
 import type { Part, PartKind, PartOf } from '../src/parts/kinds.ts';
 import { circuitsOf } from '../src/run/circuits.ts';
 import type { Job } from '../src/job/job.ts';
+import type { FieldPath } from '../src/job/needs.ts';
+import { commonProperties } from '../src/parts/define-part.ts';
+import { propertiesOf } from '../src/parts/kinds.ts';
 
 /** A copy of a job with one thing changed. */
 export function changed(job: Job, change: (copy: Job) => void): Job {
@@ -177,6 +180,40 @@ export function snagsOfRule(job: Job, rule: string): Snag[] {
   return snagsOf(findingsOf(job), [found]);
 }
 
+/**
+ * A snag is whole: sentences, figure and limit of one kind with their labels, a path that leads to a field, and a cure that works
+ * where one is offered.
+ */
+export function expectWhole(job: Job, snag: Snag): void {
+  for (const sentence of [snag.what, snag.why, snag.cure]) expect(sentence).to.match(/^\S.*[.]$/s);
+  expect(snag.source).to.not.equal('');
+  for (const figure of [snag.figure, snag.limit])
+    if (figure) {
+      expect(figure.label).to.be.a('string').and.not.equal('');
+      expect(figure.kind).to.be.a('string');
+      expect(Number.isFinite(figure.si), `${snag.id}: ${figure.label}`).to.equal(true);
+    }
+  if (snag.path) expectField(job, snag.path);
+  if (snag.act) {
+    expect(snag.actLabel, 'a cure needs a label').to.be.a('string');
+    const cured = tryAct(job, snag.act);
+    if (!cured.ok) throw new Error(`${snag.id}: the cure is refused: ${cured.fault.message}`);
+    expect(snagsOfRule(cured.value, snag.rule).map((s) => s.id)).to.not.include(snag.id);
+  }
+}
+
+/** A path that a form has a field for. */
+function expectField(job: Job, [root, ...rest]: FieldPath): void {
+  const where = `${[root, ...rest].join(' ')} leads to no field`;
+  expect(rest.length, where).to.be.at.least(1);
+  if (root === 'parts') {
+    const part = job.parts[rest[0]!];
+    expect(part, where).to.not.equal(undefined);
+    if (rest.length > 1) expect(Object.keys({ ...propertiesOf(part!.kind), ...commonProperties, ports: 0 }), where).to.include(rest[1]); // prettier-ignore
+  } else if (root === 'joints') expect(job.joints, where).to.have.property(String(rest[0]));
+  else expect(['brief', 'survey', 'hanger', 'gauge', 'assumptions', 'points', 'layout'], where).to.include(root);
+}
+
 /** The rule is silent on the good job and speaks on the bad one, with whole sentences and, if it offers a cure, one that works. */
 export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, part?: string): Snag {
   expect(snagsOfRule(good, rule), 'on the good job').to.deep.equal([]);
@@ -184,11 +221,6 @@ export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, part
   if (!snag) throw new Error(`${rule} did not speak`);
   expect(snag.grade).to.equal(grade);
   expect(snag.part).to.equal(part);
-  for (const sentence of [snag.what, snag.why, snag.cure]) expect(sentence).to.match(/^\S.*[.]$/s);
-  expect(snag.source).to.not.equal('');
-  if (snag.act) {
-    expect(snag.actLabel, 'a cure needs a label').to.be.a('string');
-    expect(snagsOfRule(applyAct(bad, snag.act), rule).map((s) => s.id)).to.not.include(snag.id);
-  }
+  expectWhole(bad, snag);
   return snag;
 }

@@ -5,9 +5,11 @@ import {
   carburettorJob,
   changed,
   cleanJob,
+  expectWhole,
   get,
   putBehind,
   returnIntoSupply,
+  snagsOfRule,
 } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
@@ -179,6 +181,12 @@ describe('a run that cannot work', () => {
             .join()}`,
         );
       expect(faultPart(fault)).to.equal(part);
+      // as a snag it says how to mend it, and does so where one act can
+      const snags = snagsOfRule(job, 'run-does-not-solve');
+      // an empty run is told on the page, a missing sensor by its own rule
+      if (code !== 'emptyRun' && code !== 'noSensor')
+        expect(snags.map((s) => s.what)).to.include(describeRunFault(fault, job));
+      for (const snag of snags) expectWhole(job, snag);
       const said = describeRunFault(fault, job);
       expect(said)
         .to.match(sentence)

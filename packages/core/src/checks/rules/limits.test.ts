@@ -1,6 +1,15 @@
 import { expect } from 'chai';
 import { edgeOf } from '../../../test/edge.ts';
-import { act, afterRailJob, carburettorJob, changed, clamp, cleanJob, get } from '../../../test/rule-cases.ts';
+import {
+  act,
+  afterRailJob,
+  carburettorJob,
+  changed,
+  clamp,
+  cleanJob,
+  expectWhole,
+  get,
+} from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import type { Hanger } from '../../job/hanger.ts';
 import type { Job } from '../../job/job.ts';
@@ -129,6 +138,8 @@ describe('every limit, just under and just over', () => {
   for (const { rule, what, job, from, to, says: meant, at, share = 1, figure } of limits)
     it(`${rule}: ${what}`, () => {
       const edge = edgeOf(rule, job, [from, to], meant, at === undefined ? 1e-4 : 1e-6);
+      expect([edge.snag.figure, edge.snag.limit], 'figure against limit').to.not.include(undefined);
+      expectWhole(job(edge.speaks), edge.snag);
       if (at !== undefined) {
         // the limit itself is allowed, or is not: the edge lies on it to what was bisected and rounding
         const close = 2e-6 * Math.abs(to - from) + 1e-12;
