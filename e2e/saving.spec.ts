@@ -153,3 +153,22 @@ test('the table of changes tells what was done', async ({ page }) => {
   await expect(page.getByRole('dialog')).toContainText('set survey tank depth');
   await expect(page.getByRole('dialog')).toContainText('brought in from a job file');
 });
+
+test('a long list comes in pages, and is searched whole', async ({ page, server }) => {
+  for (let i = 0; i < 55; i++) {
+    const data = { name: `Yard tractor ${i}`, vehicle: 'harbour' };
+    expect((await page.request.post(`${server.address}/api/jobs`, { data })).status()).toBe(201);
+  }
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: '61 jobs' })).toBeVisible();
+  const rows = page.getByRole('main').getByRole('listitem');
+  await expect(rows).toHaveCount(50);
+  await page.getByRole('button', { name: 'Show more' }).click();
+  await expect(rows).toHaveCount(61);
+  await expect(page.getByRole('button', { name: 'Show more' })).toHaveCount(0);
+  await page.getByLabel('Find a job').fill('mail pellit');
+  await expect(rows).toHaveCount(1);
+  await expect(page.getByRole('link', { name: /^Mail van 4/ })).toBeVisible();
+  await page.getByLabel('Find a job').fill('nothing of that name');
+  await expect(page.getByText('No job is called that.')).toBeVisible();
+});

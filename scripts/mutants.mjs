@@ -1,9 +1,9 @@
-// npm run mutants [path ...] [--share=0.1]: changes the core a little, thousands of times, and tells which changes no test notices.
+// npm run mutants [path ...] [--share=0.1]: changes the core a little, thousands of times, and lists the changes that no test
+// notices.
 //
-// A path is a folder or file of packages/core/src; without one, the files changed since the last commit are taken. A share
-// tries that part of their lines, the same each time. It is
-// no part of npm test: a folder takes minutes.
-// The tests beside what is mutated are run, and those that judge whole jobs. What a message says (strings) is not mutated: it is read by eye.
+// A path is a folder or file of packages/core/src; without one, the files changed since the last commit are taken. A share tries
+// that part of their lines, the same each time. The tests beside what is mutated are run, and those that judge whole jobs. What a
+// message says (strings) is not mutated: it is read by eye. It takes minutes and is no part of npm test.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
