@@ -6,9 +6,10 @@ import { pumpClasses } from '../pumps/library.ts';
 import { celsius } from '../units/quick.ts';
 import { circuitsOf } from './circuits.ts';
 import { deadHeads } from './dead-head.ts';
-import { findingsOf } from './findings.ts';
+import { solveNetwork } from '../hydraulics/solve-network.ts';
+import { findingsOf, fuelOf } from './findings.ts';
 import { originOf, pointKeys } from './operating-point.ts';
-import type { RunSolution } from './solve-run.ts';
+import { networkAt, type RunSolution } from './solve-run.ts';
 import { pumpWiring } from './pump-wiring.ts';
 import { potSeconds, potVolumeFor } from './swirl-pot.ts';
 
@@ -295,5 +296,38 @@ describe('whose figure a condition is', () => {
     expect(said(job, 'hill', 'manifold')).to.equal('chosen points own hill manifold');
     expect(said(job, 'hill', 'temperature')).to.equal('typical assumptions fuelTemperature');
     expect(said(job, 'ford', 'level')).to.equal('typical assumptions fuelLevel');
+  });
+});
+
+describe('what a solved run tells', () => {
+  it('of a tank: what leaves it', () => {
+    const { fullLoad } = solve(demoJobs.mailVan).points;
+    expect(fullLoad.parts.find((p) => p.id === 'tank-1')!.flow * LPH).to.be.closeTo(fullLoad.pumpFlow * LPH, 1e-3);
+  });
+  it('when a pump works beyond the last row of its table, and not on it', () => {
+    const cut = (rows: number) =>
+      solve(cleanJob((j) => { for (const t of get(j, 'pump').tables!) t.rows = [...t.rows].sort((a, b) => a.pressure.si - b.pressure.si).slice(-rows); })); // prettier-ignore
+    expect(cut(99).beyondTable).to.equal(false);
+    expect(cut(2).beyondTable).to.equal(true);
+  });
+  it('what the rail ought to have: the brief’s pressure, no more than the controller holds', () => {
+    const { points } = solve(
+      changed(demoJobs.islandShuttle, (j) => (get(j, 'pump').targetPressure = si(450e3, 'kPa'))),
+    );
+    expect(points.fullLoad.wanted).to.equal(450e3);
+    expect(solve(changed(demoJobs.islandShuttle, (j) => (j.brief.railPressure = si(400e3, 'kPa')))).points.fullLoad.wanted).to.equal(400e3); // prettier-ignore
+  });
+  it('as a network for other engines, which has its answer: wiring, controller and demand in it', () => {
+    const wired = cleanJob((j) =>
+      Object.assign(get(j, 'pump'), { supplyWire: 'awg18', supplyLength: si(5, 'm'), earthWire: 'awg18', earthLength: si(2, 'm') }),
+    ); // prettier-ignore
+    for (const job of [wired, demoJobs.islandShuttle])
+      for (const key of ['idle', 'fullLoad'] as const) {
+        const result = solve(job).points[key];
+        const solved = solveNetwork(networkAt(job, fuelOf(job)!, result));
+        if (!solved.ok) throw new Error(solved.fault.code);
+        const pump = result.parts.find((p) => p.id === 'pump-1')!;
+        expect(solved.value.flows['pump-1']! * LPH, key).to.be.closeTo(pump.flow * LPH, 0.05);
+      }
   });
 });
