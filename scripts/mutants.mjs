@@ -20,6 +20,7 @@ const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
 /** Tests elsewhere of what a folder does for others. */
 const USED_BY = {
   hydraulics: ['run/prepared-run', 'run/system-curve', 'networks/networks'],
+  checks: ['run/run-fault'],
   run: ['checks/rules/voltage-drop', 'checks/rules/beyond-pump-table', 'networks/networks', 'working/run-workings'],
 };
 /** Random sequences: seconds each, for every mutant, and rarely the first to notice. */

@@ -1,3 +1,4 @@
+import { expect } from 'chai';
 import { cleanJob, expectSnag, fit, jointInto } from '../../../test/rule-cases.ts';
 
 describe('rule sealant-wrong', () => {
@@ -8,13 +9,16 @@ describe('rule sealant-wrong', () => {
         fit(j, 'rail-1', 'in', { form: 'npt', size: '1/4', gender: 'female' });
         jointInto(j, 'rail-1').sealant = sealant;
       });
-    expectSnag('sealant-wrong', taper('liquid'), taper('none'), 'fix', 'rail-1');
+    const dry = expectSnag('sealant-wrong', taper('liquid'), taper('none'), 'fix', 'rail-1');
+    expect(dry.what).to.match(/^The tapered joint .* has no sealant/);
+    expect(dry.act).to.deep.include({ act: 'setOnJoints' });
     expectSnag('sealant-wrong', taper('liquid'), taper('tape'), 'fix', 'rail-1');
     const flare = cleanJob((j) => {
       fit(j, 'hose-2', 'out', { form: 'flare37', size: '−6', gender: 'female' });
       fit(j, 'rail-1', 'in', { form: 'flare37', size: '−6', gender: 'male' });
       jointInto(j, 'rail-1').sealant = 'liquid';
     });
-    expectSnag('sealant-wrong', cleanJob(), flare, 'fix', 'rail-1');
+    const wet = expectSnag('sealant-wrong', cleanJob(), flare, 'fix', 'rail-1');
+    expect([wet.what, wet.cure].join(' ')).to.match(/has sealant on it.*join it dry/);
   });
 });
