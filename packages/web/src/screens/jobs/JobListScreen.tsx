@@ -43,7 +43,8 @@ function JobList() {
   if (query.status === 'error') return <ScreenFault error={query.error} onRetry={() => void query.refetch()} />;
   const { atHand, away } = query.data.pages[0]!;
   const jobs = query.data.pages.flatMap((page) => page.jobs);
-  if (showsAway && away === 0) setShowsAway(false);
+  // the last was taken out again; a count from before that is no reason
+  if (showsAway && away === 0 && !query.isFetching) setShowsAway(false);
   if (atHand + away === 0)
     return (
       <div className="sheet my-8 max-w-2xl p-6">
