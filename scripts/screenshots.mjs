@@ -37,7 +37,7 @@ ensurePackages();
 await withDemoApp(async ({ address, browser }) => {
   const folder = path.join(projectRoot, 'docs/screenshots');
   mkdirSync(folder, { recursive: true });
-  const jobs = await (await fetch(`${address}/api/jobs`)).json();
+  const { jobs } = await (await fetch(`${address}/api/jobs`)).json();
   for (const [file, name, below, act, viewport = { width: 1280, height: 800 }] of views) {
     const page = await browser.newPage({ viewport, locale: 'en-GB' });
     const job = name && jobs.find((j) => j.name.includes(name)).id;
