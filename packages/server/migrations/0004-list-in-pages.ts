@@ -7,7 +7,7 @@ export async function up(knex: Knex): Promise<void> {
       lower((coalesce(document->>'name', '') || ' ' || coalesce(document->>'vehicle', '')) collate "und-x-icu")
     ) stored`);
   await knex.raw(
-    `create index jobs_listed on jobs (shop_id, (put_away_at is not null), saved_at desc, id) where deleted_at is null`,
+    `create index jobs_listed on jobs (shop_id, (put_away_at is not null), saved_at desc, id desc) where deleted_at is null`,
   );
 }
 

@@ -67,8 +67,12 @@ export interface CompiledRun {
   /** Nodes at tank pressure, and how high they stand. */
   readonly open: readonly { readonly node: number; readonly height: (moment: Moment) => number }[];
   /**
-   * What the network becomes with other measurements of some parts (`changed`, of which those in `now` are new), by link: their own laws and, where a bore meets another
-   * there, their neighbours'. The places stay. @throws RangeError for a part that would be another piece of network.
+   * What the network becomes with other measurements of some parts, by link: their own laws and, where a bore meets another there,
+   * their neighbours'. The places stay.
+   *
+   * @param changed - every part that is another than when the run was compiled.
+   * @param now - those of them that are new.
+   * @throws RangeError for a part that would be another piece of network.
    */
   lowerAgain(
     changed: ReadonlyMap<string, Part>,
