@@ -146,6 +146,7 @@ function OneTable({
   onRemove(): void;
 }) {
   const [entry, setEntry] = useState<Cells>({});
+  const cells = useRef<Cells>({}); // as of the last key: two cells may be left before the row is drawn again
   const [entryKey, setEntryKey] = useState(0);
   const entryRow = useRef<HTMLTableRowElement>(null);
   useEffect(() => {
@@ -157,8 +158,9 @@ function OneTable({
     onChange({ ...table, rows: table.rows.with(row, { ...table.rows[row]!, [key]: cell }) }, group);
   };
   const enter = (key: keyof Cells, cell: Measured | undefined) => {
-    const next = { ...entry, [key]: cell };
+    const next = (cells.current = { ...cells.current, [key]: cell });
     if (next.pressure && next.flow) {
+      cells.current = {};
       onChange({
         ...table,
         rows: [

@@ -82,6 +82,7 @@ export function QuantityField(props: QuantityFieldProps) {
   }
   function leave(): void {
     if (text !== undefined && commit(text)) {
+      latest.current = { ...latest.current, text: undefined }; // a field that goes away with this has handed it over already
       setText(undefined);
       onUnfinished?.(undefined);
     }
