@@ -69,5 +69,6 @@ function changeOf(before: Assessment, after: Assessment): AssessmentChange {
 export function followed(before: Assessment, job: Job, change: AssessmentChange): Assessment {
   const findings = { ...before.findings, ...change.findings, job };
   for (const key of change.gone) delete findings[key];
-  return { findings, snags: change.snags ?? before.snags };
+  const same = (snag: Snag) => before.snags.find((was) => was.id === snag.id && isSame(was, snag));
+  return { findings, snags: change.snags?.map((snag) => same(snag) ?? snag) ?? before.snags };
 }

@@ -27,9 +27,11 @@ export class JobFollower {
     this.#onSaid = onSaid;
   }
 
-  follow(job: Job): void {
+  /** @throws what the reckoning throws; the next edit then begins anew. */
+  async follow(job: Job): Promise<void> {
+    if (job === this.#wanted?.job) return; // saved, or something said: no edit
     this.#wanted = { job, since: performance.now() };
-    if (!this.#isBusy) void this.#catchUp();
+    if (!this.#isBusy) await this.#catchUp();
   }
 
   async #catchUp(): Promise<void> {

@@ -1,4 +1,4 @@
-import { useId, useState } from 'react';
+import { memo, useId, useState } from 'react';
 import type { Measured } from '@endrel/core/job/measured';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
@@ -20,11 +20,17 @@ interface PropertyFieldProps {
   readonly needed?: boolean;
   /** In a list: no hint under it, and one line of text. */
   readonly brief?: boolean;
+  /** Follows from the path and the session alone: a field whose value stays is not drawn again for it. */
   onChange(value: unknown, group?: string): void;
 }
 
 /** The field of one property, whatever its type. Absent is unknown, and every field can go back to it. */
-export function PropertyField({ jobId, property, path, value, needed, brief, onChange }: PropertyFieldProps) {
+export const PropertyField = memo(AnyField, (was, is) => {
+  const keys = ['jobId', 'property', 'value', 'needed', 'brief'] as const;
+  return keys.every((key) => was[key] === is[key]) && was.path.join('/') === is.path.join('/');
+});
+
+function AnyField({ jobId, property, path, value, needed, brief, onChange }: PropertyFieldProps) {
   const anchor = anchorOf(path);
   switch (property.type) {
     case 'quantity':

@@ -1,6 +1,6 @@
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
-import { useAct, useJobSession } from '../session/session-context.tsx';
+import { useAct, useNeeds, useSession } from '../session/session-context.tsx';
 import { PropertyField } from './PropertyField.tsx';
 
 interface PropertyGridProps {
@@ -22,10 +22,10 @@ export function PropertyGrid({
   without,
   columns = 'sm:grid-cols-2',
 }: PropertyGridProps) {
-  const { session, assessment } = useJobSession();
+  const session = useSession();
+  const { paths: needed } = useNeeds();
   const act = useAct();
   const keys = (only ?? Object.keys(properties)).filter((key) => !without?.includes(key));
-  const needs = new Set(assessment?.findings.needs.map((n) => n.path.join('/')));
   return (
     <div className={`grid gap-x-6 ${columns}`}>
       {keys.map((key) => {
@@ -37,7 +37,7 @@ export function PropertyGrid({
             property={properties[key]!}
             path={at}
             value={(values as Record<string, unknown>)[key]}
-            needed={needs.has(at.join('/'))}
+            needed={needed.has(at.join('/'))}
             onChange={(value, group) => act({ act: 'set', path: [...at], value }, group)}
           />
         );

@@ -1,22 +1,29 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { createContext, use, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
+import { createContext, use, useCallback, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { Assessment } from '@endrel/core/assess';
 import type { Act } from '@endrel/core/job/acts/act';
 import type { Job } from '@endrel/core/job/job';
+import type { Need } from '@endrel/core/job/needs';
 import { sendAttachment } from '../api/attachments.ts';
 import { actsSince, readJob, sendActs } from '../api/jobs.ts';
-import { useAssessment } from '../calc/use-assessment.ts';
+import { useFollowed } from '../calc/use-followed.ts';
 import { JobSession, type SessionSnapshot } from './job-session.ts';
 import { keep } from './kept-store.ts';
 import type { Kept } from './pending.ts';
 
-interface SessionValue {
-  readonly session: JobSession;
-  readonly snapshot: SessionSnapshot;
-  readonly assessment: Assessment | undefined;
+// one context each, so that what follows the job is not drawn again because it was saved
+const SessionContext = createContext<JobSession | undefined>(undefined);
+const SnapshotContext = createContext<SessionSnapshot | undefined>(undefined);
+const JobContext = createContext<Job | undefined>(undefined);
+const AssessmentContext = createContext<Assessment | undefined>(undefined);
+const NeedsContext = createContext<Needs>({ list: [], paths: new Set() });
+
+/** What is still to be measured or chosen, and the paths of its fields. */
+interface Needs {
+  readonly list: readonly Need[];
+  readonly paths: ReadonlySet<string>;
 }
-const Context = createContext<SessionValue | undefined>(undefined);
 
 /** A job as it was opened: what the server has, and what this browser kept of it. */
 export interface OpenedJob {
@@ -52,7 +59,7 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
     );
   }, [opened, queries]);
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
-  const assessment = useAssessment(snapshot.job);
+  const assessment = useFollowed(session);
   useEffect(() => {
     const retry = () => session.retry();
     const flush = () => document.visibilityState === 'hidden' && session.retry();
@@ -67,8 +74,19 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
       session.retry(); // leaving the job: save what waits
     };
   }, [session]);
-  const value = useMemo(() => ({ session, snapshot, assessment }), [session, snapshot, assessment]);
-  return <Context value={value}>{children}</Context>;
+  const list = assessment?.findings.needs;
+  const needs = useMemo(() => ({ list: list ?? [], paths: new Set(list?.map((n) => n.path.join('/'))) }), [list]);
+  return (
+    <SessionContext value={session}>
+      <SnapshotContext value={snapshot}>
+        <JobContext value={snapshot.job}>
+          <AssessmentContext value={assessment}>
+            <NeedsContext value={needs}>{children}</NeedsContext>
+          </AssessmentContext>
+        </JobContext>
+      </SnapshotContext>
+    </SessionContext>
+  );
 }
 
 /** A mesh goes to the server before the act that names it. */
@@ -81,13 +99,21 @@ async function sendMeshOf(act: Act): Promise<void> {
   }
 }
 
-export function useJobSession(): SessionValue {
-  const value = use(Context);
-  if (!value) throw new Error('JobSessionProvider is missing');
+function given<T>(value: T | undefined): T {
+  if (value === undefined) throw new Error('JobSessionProvider is missing');
   return value;
 }
-export const useJob = (): Job => useJobSession().snapshot.job;
+/** The job being edited, and what can be done with it: the same object as long as the job is open. */
+export const useSession = (): JobSession => given(use(SessionContext));
+/** How far it is saved, and which step comes back: other at each save too. */
+export const useSnapshot = (): SessionSnapshot => given(use(SnapshotContext));
+/** The job as it is shown: other at each edit. */
+export const useJob = (): Job => given(use(JobContext));
+/** What there is to say of the job, once it is reckoned. */
+export const useAssessment = (): Assessment | undefined => use(AssessmentContext);
+/** Other only when a need came or went. */
+export const useNeeds = (): Needs => use(NeedsContext);
 export function useAct(): (act: Act, group?: string) => void {
-  const { session } = useJobSession();
-  return (act, group) => session.act(act, group);
+  const session = useSession();
+  return useCallback((act, group) => void session.act(act, group), [session]);
 }

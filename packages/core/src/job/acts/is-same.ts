@@ -4,5 +4,7 @@ export function isSame(a: unknown, b: unknown): boolean {
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
   if (Array.isArray(a) !== Array.isArray(b)) return false;
   const [left, right] = [a as Record<string, unknown>, b as Record<string, unknown>];
-  return [...new Set([...Object.keys(left), ...Object.keys(right)])].every((key) => isSame(left[key], right[key]));
+  for (const key in left) if (!isSame(left[key], right[key])) return false;
+  for (const key in right) if (right[key] !== undefined && left[key] === undefined) return false;
+  return true;
 }

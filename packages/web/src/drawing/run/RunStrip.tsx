@@ -2,6 +2,7 @@ import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } 
 import type { Assessment } from '@endrel/core/assess';
 import { grades, type Grade } from '@endrel/core/checks/snag';
 import type { PortAsItIs } from '@endrel/core/job/graph';
+import { isSame } from '@endrel/core/job/acts/is-same';
 import type { Job } from '@endrel/core/job/job';
 import { kindOf, partName } from '@endrel/core/parts/kinds';
 import { pointName } from '@endrel/core/run/operating-point';
@@ -31,9 +32,10 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
     return () => observer.disconnect();
   }, []);
   const { parts, joints, survey, hanger, assumptions } = job;
+  const [settled] = useState(() => settling<RunGeometry>());
   const geometry = useMemo(
-    () => runGeometry({ parts, joints, survey, hanger, assumptions }, available),
-    [parts, joints, survey, hanger, assumptions, available],
+    () => settled(runGeometry({ parts, joints, survey, hanger, assumptions }, available)),
+    [settled, parts, joints, survey, hanger, assumptions, available],
   );
 
   const walk = (event: KeyboardEvent) => {
@@ -81,6 +83,12 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
       </svg>
     </div>
   );
+}
+
+/** Gives back the drawing of before where the new one is like it: most edits move nothing on the run. */
+function settling<T extends object>(): (drawn: T) => T {
+  let last: T | undefined;
+  return (drawn) => (last = last && isSame(last, drawn) ? last : drawn);
 }
 
 const worstGrade = (assessment: Assessment | undefined, id: string): Grade | undefined =>

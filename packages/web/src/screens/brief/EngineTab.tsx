@@ -1,15 +1,15 @@
 import { briefProperties } from '@endrel/core/job/brief';
 import { TextField } from '../../components/PropertyField.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
-import { useAct, useJobSession } from '../../session/session-context.tsx';
+import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 /** What the engine and its owner want; demand follows from it at once. */
 export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const act = useAct();
   const units = useDisplayUnits();
-  const { job } = snapshot;
   const { brief } = job;
   const boosted = brief.aspiration !== undefined && brief.aspiration !== 'natural';
   const hidden = [

@@ -4,12 +4,13 @@ import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { layouts } from '@endrel/core/job/layout';
 import { Caution } from '../../components/Caution.tsx';
 import { download } from '../../components/download.ts';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob, useSnapshot } from '../../session/session-context.tsx';
 
 /** What to buy and what to cut for the run, for the bench and for the parts counter. */
 export function CardsStage() {
-  const { snapshot, assessment } = useJobSession();
-  const { job, revision } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
+  const { revision } = useSnapshot();
   const [parts, cuts] = [partRows(job), cutRows(job)];
   const stops = assessment?.snags.filter((s) => s.grade === 'stop').length ?? 0;
   if (parts.length === 0)

@@ -1,13 +1,14 @@
 import Papa from 'papaparse';
 import { download } from '../../components/download.ts';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob, useSnapshot } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 /** Ohms by tenths of the tank: for a programmable gauge, and to hold the real tank against as fuel goes in. */
 export function CalibrationTab() {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
-  const { job, revision } = snapshot;
+  const { revision } = useSnapshot();
   const outcome = assessment?.findings.gauge;
   if (outcome?.kind !== 'computed')
     return (

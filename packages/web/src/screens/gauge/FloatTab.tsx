@@ -2,17 +2,18 @@ import { gaugeProperties } from '@endrel/core/job/gauge';
 import { measured } from '@endrel/core/job/measured';
 import { armSection } from '@endrel/core/senders/float-findings';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
-import { useAct, useJobSession } from '../../session/session-context.tsx';
+import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { HangerSection } from '../hanger/HangerSection.tsx';
 import { Reading } from '../../components/Reading.tsx';
 
 /** The float arm: its range in this tank, the arm that would suit, and what its arc meets. */
 export function FloatTab() {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
   const act = useAct();
-  const gauge = snapshot.job.gauge ?? {};
+  const gauge = job.gauge ?? {};
   const float = assessment?.findings.float;
   const length = (value: number) => units.show('length', value);
   const angle = (rad: number) => units.show('angle', rad);

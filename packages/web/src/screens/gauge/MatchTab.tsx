@@ -5,7 +5,7 @@ import type { MatchedNetwork } from '@endrel/core/senders/match-sender';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { CircuitDrawing, ohms } from '../../drawing/CircuitDrawing.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
@@ -14,8 +14,8 @@ const NeedleChart = lazy(() => import('../../charts/NeedleChart.tsx').then((m) =
 
 /** What goes between sender and gauge, and what the needle then shows in litres. */
 export function MatchTab({ view }: { view: JobView }) {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
   const gauge = job.gauge ?? {};
   const outcome = assessment?.findings.gauge;
   const needs =

@@ -5,7 +5,7 @@ import { senderFaults, simulatedSweep, type SenderFault } from '@endrel/core/sen
 import { anchorOf } from '../../components/anchor.ts';
 import { SelectField } from '../../components/PropertyField.tsx';
 import { SweepChart } from '../../charts/SweepChart.tsx';
-import { useAct, useJobSession } from '../../session/session-context.tsx';
+import { useAct, useAssessment, useJob, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { unfinishedText } from '../../session/unfinished-text.ts';
 
@@ -16,10 +16,12 @@ const OPEN = /^(ol|o\.l\.|open|–|-|inf|∞|1\.?)$/i; // what meters show for n
 
 /** Readings from stop to stop, typed or from the simulated ohmmeter, and what they say about the sender. */
 export function SweepTab() {
-  const { session, snapshot, assessment } = useJobSession();
+  const session = useSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const act = useAct();
   const units = useDisplayUnits();
-  const gauge = snapshot.job.gauge ?? {};
+  const gauge = job.gauge ?? {};
   const check = assessment?.findings.sweep;
   const [fault, setFault] = useState<SenderFault>('none');
   const [seed, setSeed] = useState(1);
@@ -68,7 +70,7 @@ export function SweepTab() {
       </div>
       <div className="min-w-0">
         <Readings
-          key={`up-${snapshot.job.gauge?.sweep?.length ?? 0}-${seed}`}
+          key={`up-${job.gauge?.sweep?.length ?? 0}-${seed}`}
           title="Upwards, bottom stop to top stop"
           jobId={session.id}
           path={UP}
@@ -76,7 +78,7 @@ export function SweepTab() {
           onChange={(value) => act({ act: 'set', path: UP, value })}
         />
         <Readings
-          key={`down-${snapshot.job.gauge?.sweepDown?.length ?? 0}-${seed}`}
+          key={`down-${job.gauge?.sweepDown?.length ?? 0}-${seed}`}
           title="Downwards again, top stop to bottom stop"
           jobId={session.id}
           path={DOWN}

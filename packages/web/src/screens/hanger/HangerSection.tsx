@@ -5,7 +5,7 @@ import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 import { Dimension } from '../../drawing/tank/Dimension.tsx';
 import { TankContents } from '../../drawing/tank/TankContents.tsx';
 import { TankSection } from '../../drawing/tank/TankSection.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { SurveyedTank } from '@endrel/core/job/tank';
 
@@ -21,9 +21,9 @@ function drawnTank(survey: SurveyedTank) {
 
 /** The tank cut through the opening with everything that hangs in it. */
 export function HangerSection({ axis = 1 }: { axis?: 0 | 1 }) {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
-  const { job } = snapshot;
   const drawn = useMemo(() => drawnTank(job.survey.tank), [job.survey.tank]);
   const findings = assessment?.findings;
   if (!drawn || !findings)

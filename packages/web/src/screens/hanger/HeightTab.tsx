@@ -4,7 +4,7 @@ import type { HangerStand } from '@endrel/core/hangers/stack-height';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { MeasuringGuide } from '../survey/MeasuringGuide.tsx';
 import { Reading } from '../../components/Reading.tsx';
@@ -12,8 +12,8 @@ import { HangerSection } from './HangerSection.tsx';
 
 /** How high the hanger hangs: stack height, and what every rod and tube is cut to. */
 export function HeightTab() {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
   const hanger = job.hanger ?? {};
   const stand = assessment?.findings.hanger.stand;
   const sprung = hanger.hold === 'sprung';

@@ -3,15 +3,16 @@ import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
 import { OpeningDrawing } from '../../drawing/hanger/OpeningDrawing.tsx';
 import { TiltInDrawing } from '../../drawing/hanger/TiltInDrawing.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { MeasuringGuide } from '../survey/MeasuringGuide.tsx';
 
 /** Whether pumps and hanger pass the opening, at what angle, and what has to come off first. */
 export function OpeningTab() {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
-  const hanger = snapshot.job.hanger ?? {};
+  const hanger = job.hanger ?? {};
   const { opening, tilt, strip } = assessment?.findings.hanger ?? {};
   const length = (value: number) => units.show('length', value);
   return (

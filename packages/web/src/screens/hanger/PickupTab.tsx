@@ -4,15 +4,15 @@ import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
 import { usePickupMap } from '../../calc/use-pickup-map.ts';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { PickupMapDrawing } from '../../drawing/tank/PickupMapDrawing.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { HangerSection } from './HangerSection.tsx';
 
 /** What the pickup leaves behind at any tilt, where the return ends, and what the siphon brings across. */
 export function PickupTab() {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
   const hanger = job.hanger ?? {};
   const saddle = job.survey.tank.shape === 'saddle';
   const findings = assessment?.findings.hanger;

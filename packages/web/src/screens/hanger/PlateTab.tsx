@@ -5,7 +5,7 @@ import { download } from '../../components/download.ts';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
 import { PlateDrawing } from '../../drawing/hanger/PlateDrawing.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob, useSnapshot } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../../components/Reading.tsx';
 
@@ -13,9 +13,10 @@ const kinds = { ring: 'ring plate', cover: 'hanger plate with ports', drill: 'dr
 
 /** The ring plate with its studs and ports, and templates at true size. */
 export function PlateTab() {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
-  const { job, revision } = snapshot;
+  const { revision } = useSnapshot();
   const hanger = job.hanger ?? {};
   const plate = assessment?.findings.hanger.plate;
   const [kind, setKind] = useState<keyof typeof kinds>('ring');

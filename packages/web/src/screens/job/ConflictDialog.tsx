@@ -1,9 +1,10 @@
 import { Dialog } from 'radix-ui';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useSession, useSnapshot } from '../../session/session-context.tsx';
 
 /** Two people changed the same fields: nothing was overwritten, and one of them decides. */
 export function ConflictDialog() {
-  const { session, snapshot } = useJobSession();
+  const session = useSession();
+  const snapshot = useSnapshot();
   const { save } = snapshot;
   if (save.status !== 'conflict') return null;
   return (

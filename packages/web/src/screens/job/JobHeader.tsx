@@ -4,11 +4,12 @@ import { attachmentText } from '@endrel/core/attachments/attachment';
 import { writeJobFile } from '@endrel/core/job/read-job-file';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { download } from '../../components/download.ts';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useSession, useSnapshot } from '../../session/session-context.tsx';
 import { SaveBadge } from './SaveBadge.tsx';
 
 export function JobHeader({ onHelp }: { onHelp(): void }) {
-  const { session, snapshot } = useJobSession();
+  const session = useSession();
+  const snapshot = useSnapshot();
   const { job, undo, redo } = snapshot;
   return (
     <header className="no-print flex flex-wrap items-center gap-x-3 border-b-2 border-ink px-5 py-1">

@@ -1,9 +1,9 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { openJob } from '../../session/open-job.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
-import { JobSessionProvider, useJobSession } from '../../session/session-context.tsx';
+import { JobSessionProvider, useAssessment, useJob } from '../../session/session-context.tsx';
 import { RunStrip } from '../../drawing/run/RunStrip.tsx';
 import { BriefStage } from '../brief/BriefStage.tsx';
 import { CardsStage } from '../cards/CardsStage.tsx';
@@ -21,7 +21,7 @@ import { SnagGutter } from './SnagGutter.tsx';
 import { StageRow } from './StageRow.tsx';
 import { stageList } from './stages.ts';
 import { useJobShortcuts } from './use-job-shortcuts.ts';
-import { useJobView } from './use-job-view.ts';
+import { useJobView, type JobView } from './use-job-view.ts';
 import { WorkingSheet } from './WorkingSheet.tsx';
 
 export function JobScreen() {
@@ -49,48 +49,36 @@ export function JobScreen() {
   }
 }
 
+// an edit is drawn by those who follow the job, not by the whole page
+const Brief = memo(BriefStage);
+const Survey = memo(SurveyStage);
+const Layout = memo(LayoutStage);
+const Hanger = memo(HangerStage);
+const Run = memo(RunStage);
+const Gauge = memo(GaugeStage);
+const Cards = memo(CardsStage);
+
 /** Run on top, stages below it, bench and snags under those: the same frame around every stage. */
 function JobFrame() {
-  const { snapshot, assessment } = useJobSession();
   const view = useJobView();
   const [working, setWorking] = useState<string>();
   const [dialog, setDialog] = useState<'shortcuts' | 'finder'>();
   useJobShortcuts(view, { openWorking: setWorking, openDialog: setDialog });
-  const { job } = snapshot;
   return (
     <div className="flex min-h-screen flex-col lg:h-screen print:block print:h-auto">
-      <title>{`${job.name} – Endrel`}</title>
+      <JobTitle />
       <JobHeader onHelp={() => setDialog('shortcuts')} />
-      <div className="no-print border-b border-hair bg-sheet">
-        <Readings point={view.point} onPoint={view.setPoint} onWorking={setWorking} />
-        {Object.keys(job.parts).length > 0 ? (
-          <RunStrip
-            job={job}
-            assessment={assessment}
-            point={view.point}
-            selected={view.part}
-            onSelect={view.selectPart}
-          />
-        ) : (
-          <p className="px-5 py-9 text-ink-soft">
-            There is no run yet. Fill in the brief, then{' '}
-            <button className="underline" onClick={() => view.goTo('layout')}>
-              choose a layout
-            </button>
-            : Endrel lays the run out from it.
-          </p>
-        )}
-      </div>
+      <RunPanel view={view} onWorking={setWorking} />
       <StageRow view={view} />
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row print:block">
         <main className="min-w-0 flex-1 overflow-auto px-5 py-3 print:overflow-visible print:p-0" tabIndex={-1}>
-          {view.stage === 'brief' && <BriefStage onWorking={setWorking} />}
-          {view.stage === 'survey' && <SurveyStage />}
-          {view.stage === 'layout' && <LayoutStage />}
-          {view.stage === 'hanger' && <HangerStage />}
-          {view.stage === 'run' && <RunStage view={view} onWorking={setWorking} />}
-          {view.stage === 'gauge' && <GaugeStage view={view} />}
-          {view.stage === 'cards' && <CardsStage />}
+          {view.stage === 'brief' && <Brief onWorking={setWorking} />}
+          {view.stage === 'survey' && <Survey />}
+          {view.stage === 'layout' && <Layout />}
+          {view.stage === 'hanger' && <Hanger />}
+          {view.stage === 'run' && <Run view={view} onWorking={setWorking} />}
+          {view.stage === 'gauge' && <Gauge view={view} />}
+          {view.stage === 'cards' && <Cards />}
         </main>
         <SnagGutter view={view} />
       </div>
@@ -98,6 +86,39 @@ function JobFrame() {
       <ShortcutsDialog open={dialog === 'shortcuts'} onClose={() => setDialog(undefined)} />
       <FinderDialog open={dialog === 'finder'} onClose={() => setDialog(undefined)} view={view} />
       <ConflictDialog />
+    </div>
+  );
+}
+
+function JobTitle() {
+  return <title>{`${useJob().name} – Endrel`}</title>;
+}
+
+/** What the run has at the operating points, and the run itself. */
+function RunPanel({ view, onWorking }: { view: JobView; onWorking(key: string): void }) {
+  const assessment = useAssessment();
+  const latest = useJob();
+  const job = assessment?.findings.job ?? latest; // drawn once for an edit, with what it leads to
+  return (
+    <div className="no-print border-b border-hair bg-sheet">
+      <Readings point={view.point} onPoint={view.setPoint} onWorking={onWorking} />
+      {Object.keys(job.parts).length > 0 ? (
+        <RunStrip
+          job={job}
+          assessment={assessment}
+          point={view.point}
+          selected={view.part}
+          onSelect={view.selectPart}
+        />
+      ) : (
+        <p className="px-5 py-9 text-ink-soft">
+          There is no run yet. Fill in the brief, then{' '}
+          <button className="underline" onClick={() => view.goTo('layout')}>
+            choose a layout
+          </button>
+          : Endrel lays the run out from it.
+        </p>
+      )}
     </div>
   );
 }

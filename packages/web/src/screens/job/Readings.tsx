@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { capital } from '../../components/capital.ts';
 import { Moving } from '../../components/Moving.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 
 interface ReadingsProps {
   readonly point: string;
@@ -17,10 +17,10 @@ interface ReadingsProps {
 
 /** Rail pressure at each operating point, demand and pump margin; each opens its working. */
 export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const solution = assessment?.findings.solution;
   const demand = assessment?.findings.demand;
-  const { job } = snapshot;
   const place = partsOnRun(job).some((p) => p.kind === 'carburettor') ? 'Carburettor' : 'Rail';
   const waiting = waitingFor(assessment);
   return (
@@ -102,7 +102,7 @@ function Wanted({ result }: { result: PointResult }) {
 
 const TOLERABLE = 0.05; // of the wanted pressure, as in the rules
 
-function waitingFor(assessment: ReturnType<typeof useJobSession>['assessment']): string | undefined {
+function waitingFor(assessment: ReturnType<typeof useAssessment>): string | undefined {
   if (!assessment || assessment.findings.solution) return undefined;
   const blocking = assessment.findings.needs.filter((n) => n.blocksSolution);
   if (blocking.length > 0)

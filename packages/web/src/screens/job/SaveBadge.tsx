@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { useChanges } from '../../api/jobs.ts';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useSession, useSnapshot } from '../../session/session-context.tsx';
 import { Modal } from '../../components/Modal.tsx';
 
 /** Whether the work is safe, in words; opens the list of changes. */
 export function SaveBadge() {
-  const { session, snapshot } = useJobSession();
+  const session = useSession();
+  const snapshot = useSnapshot();
   const [open, setOpen] = useState(false);
   const { save, revision, notice } = snapshot;
   const words = {

@@ -1,14 +1,14 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { Snag } from '@endrel/core/checks/snag';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useSession } from '../../session/session-context.tsx';
 import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from './use-job-view.ts';
 
 /** What is wrong or doubtful, worst first. */
 export function SnagGutter({ view }: { view: JobView }) {
-  const { assessment } = useJobSession();
+  const assessment = useAssessment();
   const [opened, setOpened] = useState<string | null>();
   const snags = assessment?.snags ?? [];
   const live = snags.filter((s) => !s.overruled);
@@ -20,13 +20,7 @@ export function SnagGutter({ view }: { view: JobView }) {
       : (live.find((s) => s.id === opened)?.id ?? overruled.find((s) => s.id === opened)?.id ?? live[0]?.id);
   const list = (items: readonly Snag[]) =>
     items.map((snag) => (
-      <SnagItem
-        key={snag.id}
-        snag={snag}
-        open={snag.id === openId}
-        onToggle={() => setOpened(snag.id === openId ? null : snag.id)}
-        view={view}
-      />
+      <SnagItem key={snag.id} snag={snag} open={snag.id === openId} onToggle={setOpened} view={view} />
     ));
   return (
     <aside
@@ -54,7 +48,14 @@ function summary(snags: readonly Snag[]): string {
   return [count('stop', 'to stop for'), count('fix', 'to fix'), count('note', 'to note')].filter(Boolean).join(', ');
 }
 
-function SnagItem({ snag, open, onToggle, view }: { snag: Snag; open: boolean; onToggle(): void; view: JobView }) {
+interface SnagItemProps {
+  readonly snag: Snag;
+  readonly open: boolean;
+  /** Told which snag is open now: none with `null`. */
+  onToggle(opened: string | null): void;
+  readonly view: JobView;
+}
+const SnagItem = memo(function SnagItem({ snag, open, onToggle, view }: SnagItemProps) {
   const units = useDisplayUnits();
   const show = () => {
     if (snag.path) view.goToField(snag.stage, snag.path, snag.part);
@@ -66,7 +67,7 @@ function SnagItem({ snag, open, onToggle, view }: { snag: Snag; open: boolean; o
       <button
         className="flex w-full gap-2 px-4 pt-2 pb-1 text-left hover:bg-lit"
         aria-expanded={open}
-        onClick={onToggle}
+        onClick={() => onToggle(open ? null : snag.id)}
       >
         <GradeMark grade={snag.grade} />
         <span className="leading-snug font-semibold">{snag.what}</span>
@@ -99,10 +100,10 @@ function SnagItem({ snag, open, onToggle, view }: { snag: Snag; open: boolean; o
       </div>
     </li>
   );
-}
+});
 
 function Actions({ snag, onShow }: { snag: Snag; onShow(): void }) {
-  const { session } = useJobSession();
+  const session = useSession();
   const [reasoning, setReasoning] = useState(false);
   const [reason, setReason] = useState('');
   return (

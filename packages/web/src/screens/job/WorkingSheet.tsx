@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { workingsOf } from '@endrel/core/working/workings';
 import type { Working } from '@endrel/core/working/working';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { stageOfField } from './stage-tabs.ts';
 import type { JobView } from './use-job-view.ts';
@@ -15,7 +15,7 @@ interface WorkingSheetProps {
 
 /** Formula, values, units, assumptions and sources of one number; a fitter must be able to argue with it. */
 export function WorkingSheet({ openKey, view, onOpen, onClose }: WorkingSheetProps) {
-  const { assessment } = useJobSession();
+  const assessment = useAssessment();
   const workings = openKey !== undefined && assessment ? workingsOf(assessment.findings) : [];
   const working = workings.find((w) => w.key === openKey);
   return (

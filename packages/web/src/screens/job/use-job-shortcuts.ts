@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { stageList } from './stages.ts';
 import type { JobView } from './use-job-view.ts';
@@ -14,7 +14,8 @@ export function useJobShortcuts(
   view: JobView,
   open: { openWorking(key: string): void; openDialog(dialog: 'shortcuts' | 'finder'): void },
 ): void {
-  const { session, assessment } = useJobSession();
+  const session = useSession();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
   const goPressed = useRef(0);
   const snagAt = useRef(-1);

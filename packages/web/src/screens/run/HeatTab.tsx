@@ -2,16 +2,16 @@ import { lazy, Suspense } from 'react';
 import { assumptionProperties } from '@endrel/core/job/assumption';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { Reading } from '../../components/Reading.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 const DriveChart = lazy(() => import('../../charts/DriveChart.tsx').then((m) => ({ default: m.DriveChart })));
 
 /** A drive at cruise: what the pump and the engine do to the tank, and when the pump begins to draw vapour. */
 export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
-  const { job } = snapshot;
   const drive = assessment?.findings.drive;
   const end = drive?.steps.at(-1);
   const watts = (value: number) => units.show('power', value);

@@ -11,7 +11,7 @@ import { kindOf, partKinds, partName, propertiesOf, type Part, type PartKind } f
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { PartSymbol } from '../../drawing/symbols/PartSymbol.tsx';
-import { useAct, useJobSession } from '../../session/session-context.tsx';
+import { useAct, useAssessment, useJob, useSession } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { ActButton } from './ActButton.tsx';
 import { MenuItem } from './AddPart.tsx';
@@ -39,9 +39,10 @@ const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>>
 
 /** One part of the run: what it does, its measurements, and the acts that change its place. */
 export function PartBench({ part, view }: { part: Part; view: JobView }) {
-  const { session, snapshot, assessment } = useJobSession();
+  const session = useSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const act = useAct();
-  const { job } = snapshot;
   const run = circuitsOf(job);
   const line = run.lineOf(part.id);
   const values = part as unknown as Record<string, unknown>;
@@ -167,7 +168,7 @@ function moving(job: Job, part: Part, way: 'earlier' | 'later'): Act | undefined
 
 /** Another part in its place; joints and what both kinds measure are kept. */
 function SwapMenu({ part, onPart }: { part: Part; onPart(id: string): void }) {
-  const { snapshot } = useJobSession();
+  const job = useJob();
   const act = useAct();
   const kinds = (Object.keys(partKinds) as PartKind[]).filter(
     (kind) => kind !== 'tank' && (throughPorts({ kind, id: '' }) === undefined) === (throughPorts(part) === undefined),
@@ -184,7 +185,7 @@ function SwapMenu({ part, onPart }: { part: Part; onPart(id: string): void }) {
             <MenuItem
               key={kind}
               onSelect={() => {
-                const by = { kind, id: newPartId(snapshot.job, kind) } as Part;
+                const by = { kind, id: newPartId(job, kind) } as Part;
                 act({ act: 'swapPart', id: part.id, by });
                 onPart(by.id);
               }}

@@ -1,7 +1,7 @@
 import { partsAside, partsOnRun } from '@endrel/core/job/graph';
 import { partName } from '@endrel/core/parts/kinds';
 import { lazy, Suspense } from 'react';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
 import { LossList } from './LossList.tsx';
@@ -14,8 +14,8 @@ const drawing = <p className="h-64 text-ink-soft">Drawing …</p>;
 
 /** The chosen part with its measurements, beside the pressure along the whole run. */
 export function PartTab({ view }: { view: JobView }) {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
   const parts = partsOnRun(job);
   const aside = partsAside(job);
   const part = parts.find((p) => p.id === view.part);

@@ -5,15 +5,15 @@ import { resultAt } from '@endrel/core/run/solve-run';
 import { capital } from '../../components/capital.ts';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 
 /** Every condition that the run is solved for, side by side; each may have its own fuel, voltage and level. */
 export function PointsTab({ view, onWorking }: { view: JobView; onWorking(key: string): void }) {
-  const { snapshot, assessment } = useJobSession();
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
-  const { job } = snapshot;
   const solution = assessment?.findings.solution;
   const keys = [...pointKeys, ...(job.points?.own ?? []).map((o) => o.id)];
   const results = solution && keys.flatMap((key) => (solution.points[key] ? [resultAt(solution, key)] : []));

@@ -8,7 +8,7 @@ import { partName, type Part } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { capital } from '../../components/capital.ts';
-import { useAct, useJobSession } from '../../session/session-context.tsx';
+import { useAct, useNeeds, useJob, useSession } from '../../session/session-context.tsx';
 import { ActButton } from './ActButton.tsx';
 import { AddPart, MenuItem } from './AddPart.tsx';
 import { freeEnds, teeing } from './place-part.ts';
@@ -17,8 +17,8 @@ const fittingProperty: Property = { type: 'port', name: 'form and size', schema:
 
 /** Every port of a part: what is on it, what it is joined to, and the acts that change that. */
 export function PortList({ part, onPart }: { part: Part; onPart(id: string): void }) {
-  const { snapshot } = useJobSession();
-  const ports = circuitsOf(snapshot.job).ports(part.id);
+  const job = useJob();
+  const ports = circuitsOf(job).ports(part.id);
   return (
     <ul className="ruled" aria-label={`Ports of ${partName(part)}`}>
       {ports.map((port) => (
@@ -29,9 +29,9 @@ export function PortList({ part, onPart }: { part: Part; onPart(id: string): voi
 }
 
 function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart(id: string): void }) {
-  const { session, snapshot, assessment } = useJobSession();
+  const session = useSession();
+  const job = useJob();
   const act = useAct();
-  const { job } = snapshot;
   const { peer, known, spec, state } = port;
   const ref = { part: part.id, port: port.port };
   const other = peer && job.parts[peer.part];
@@ -39,7 +39,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
     const { closed: _old, ...rest } = known;
     return { act: 'setPort', ...ref, state: closed ? { ...rest, closed } : rest };
   };
-  const needs = new Set(assessment?.findings.needs.map((n) => n.path.join('/')));
+  const { paths: needs } = useNeeds();
   return (
     <li className="py-1.5" data-port={port.port}>
       <div className="flex flex-wrap items-baseline gap-x-2">
@@ -68,7 +68,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
           value={known.fitting}
           needed={false}
           onChange={(fitting, group) => {
-            const { fitting: _old, ...rest } = known;
+            const { fitting: _old, ...rest } = session.getSnapshot().job.parts[part.id]?.ports?.[port.port] ?? {};
             act({ act: 'setPort', ...ref, state: fitting === undefined ? rest : { ...rest, fitting: fitting as never } }, group); // prettier-ignore
           }}
         />
@@ -135,8 +135,8 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
 }
 
 function Tee({ joint, onPart }: { joint: string; onPart(id: string): void }) {
-  const { snapshot } = useJobSession();
-  const { act, id } = teeing(snapshot.job, joint);
+  const job = useJob();
+  const { act, id } = teeing(job, joint);
   return (
     <ActButton act={act} onDone={() => onPart(id)}>
       Branch by a tee
@@ -156,9 +156,9 @@ function EndMenu({
   acts(to: { part: string; port: string }): Act;
   own?: boolean;
 }) {
-  const { snapshot } = useJobSession();
+  const job = useJob();
   const act = useAct();
-  const ends = freeEnds(snapshot.job, own ? '' : part);
+  const ends = freeEnds(job, own ? '' : part);
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className="button" disabled={ends.length === 0}>

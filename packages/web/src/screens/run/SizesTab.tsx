@@ -2,13 +2,14 @@ import type { Check, Proposal } from '@endrel/core/sizing/proposals';
 import { usePumpLibrary } from '../../api/pumps.ts';
 import { useProposals } from '../../calc/use-proposals.ts';
 import { EffectsList } from '../../components/EffectsList.tsx';
-import { useAct, useJobSession } from '../../session/session-context.tsx';
+import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 /** Sizes that Endrel proposes: the smallest that keeps every limit on the whole run, and what it changes elsewhere. */
 export function SizesTab() {
-  const { snapshot, assessment } = useJobSession();
-  const { found, working } = useProposals(snapshot.job, usePumpLibrary());
+  const job = useJob();
+  const assessment = useAssessment();
+  const { found, working } = useProposals(job, usePumpLibrary());
   if (!assessment?.findings.solution)
     return <p className="sheet p-4 text-ink-soft">Sizes are worked out as soon as the run can be solved.</p>;
   return (

@@ -1,11 +1,11 @@
 import { oldConnectionProperties } from '@endrel/core/job/old-connection';
 import { RowsField } from '../../components/RowsField.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 
 /** Outlets, returns and breathers of the factory system: what each did, what becomes of it, and what is lost with it. */
 export function OldConnectionsTab() {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
   const list = assessment?.findings.blockedOff ?? [];
   const [back, gone] = [list.filter((b) => b.reversible), list.filter((b) => !b.reversible)];
   return (

@@ -2,7 +2,7 @@ import { lazy, Suspense, useMemo } from 'react';
 import { fillReadings } from '@endrel/core/tanks/fills';
 import { volumeAtLevel } from '@endrel/core/tanks/strapping-table';
 import { tankProperties } from '@endrel/core/job/tank';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 const StrappingChart = lazy(() =>
@@ -11,7 +11,7 @@ const StrappingChart = lazy(() =>
 
 /** The few volumes that matter, and litres against height. */
 export function TankLitres() {
-  const { assessment } = useJobSession();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
   const findings = assessment?.findings;
   const tank = findings?.tank;

@@ -10,7 +10,7 @@ import { MeasureSketch } from '../../drawing/tank/MeasureSketch.tsx';
 import { SectionTrace } from '../../drawing/tank/SectionTrace.tsx';
 import { TankContents } from '../../drawing/tank/TankContents.tsx';
 import { TankSection } from '../../drawing/tank/TankSection.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { AttitudeExport } from './AttitudeExport.tsx';
 import { FillsField } from './FillsField.tsx';
@@ -40,8 +40,8 @@ const fieldsOf: Record<string, readonly string[]> = {
 
 /** The tank's shape from tape and rule, and the litres in it at any height and tilt. */
 export function TankTab() {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
   const { tank: survey } = job.survey;
   const units = useDisplayUnits();
   const [look, setLook] = useState<Look>();

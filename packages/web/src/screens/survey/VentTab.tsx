@@ -3,13 +3,13 @@ import { ventProperties } from '@endrel/core/job/vent';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { VentDrawing } from '../../drawing/VentDrawing.tsx';
-import { useJobSession } from '../../session/session-context.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 /** The vent in section: where it rises, turns and ends, and what it costs in vacuum and in time at the pump. */
 export function VentTab() {
-  const { snapshot, assessment } = useJobSession();
-  const { job } = snapshot;
+  const job = useJob();
+  const assessment = useAssessment();
   const units = useDisplayUnits();
   const { tank, vent = {} } = job.survey;
   const findings = assessment?.findings.vent;
