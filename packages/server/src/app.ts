@@ -27,7 +27,6 @@ export interface AppParts {
   readonly boundTo: string;
 }
 
-const LARGEST_BODY = '2mb';
 const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at most
 
 /** The HTTP application: API under /api, the web application everywhere else. */
@@ -61,7 +60,6 @@ export function createApp({ jobs, attachments, feed, pumps, shop, logger, webRoo
       message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' },
     }),
   );
-  api.use(express.json({ limit: LARGEST_BODY }));
   api.get('/health', (_req, res) => void res.json({ ok: true }));
   api.get('/shop', (_req, res) => void res.json({ name: shop.name }));
   api.use('/jobs', jobRoutes(jobs, feed, acting));

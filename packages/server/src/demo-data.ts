@@ -8,6 +8,7 @@ const EMPTY_SHOP_NAME = 'The workshop';
 export async function prepareShop(shops: ShopRepository, jobs: JobService, loadDemo: boolean) {
   const shop = await shops.ensureOnly(loadDemo ? demoShopName : EMPTY_SHOP_NAME);
   if (shop.isNew && loadDemo && (await jobs.isEmpty({ shop: shop.id, actor: 'demo data' })))
-    for (const job of Object.values(demoJobs).reverse()) await jobs.import({ shop: shop.id, actor: 'demo data' }, job);
+    for (const document of Object.values(demoJobs).reverse())
+      await jobs.create({ shop: shop.id, actor: 'demo data' }, JSON.stringify({ document }));
   return shop;
 }

@@ -28,3 +28,13 @@ export class ConflictError extends AppError {
     super(409, { code: 'notPutAway', message });
   }
 }
+
+/** What is stored cannot be read by this Endrel. It stays as it is. */
+export class UnreadableError extends AppError {
+  constructor(why: string) {
+    super(422, {
+      code: 'unreadable',
+      message: `What is stored of this job cannot be read: ${why}. It is kept as it is; nothing was changed.`,
+    });
+  }
+}

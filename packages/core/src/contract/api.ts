@@ -113,7 +113,7 @@ export interface ChangeRow {
   readonly fields: number;
 }
 export interface ApiFault {
-  readonly code: 'invalid' | 'notPutAway' | 'notFound' | 'tooLarge' | 'tooMany' | 'internal';
+  readonly code: 'invalid' | 'notPutAway' | 'notFound' | 'unreadable' | 'tooLarge' | 'tooMany' | 'internal';
   readonly message: string;
   readonly issues?: readonly { readonly field: string; readonly message: string }[];
 }

@@ -32,7 +32,7 @@ const whole = (message: string) => failure([{ field: '', message }]);
 export function readJobFile(text: string): Result<JobFile, JobFileIssue[]> {
   if (text.length > LARGEST_JOB_FILE)
     return whole(`The file is ${(text.length / 1024 / 1024).toFixed(1)} MB; a job file is at most 2 MB.`);
-  if (nestingOf(text) > DEEPEST_NESTING)
+  if (isNestedTooDeep(text))
     return whole(`The file is nested deeper than ${DEEPEST_NESTING} levels; no job is.`);
   let parsed: unknown;
   try {
@@ -119,19 +119,20 @@ export const describeIssue = ({ field, message }: JobFileIssue): string => (fiel
 const fieldPath = (path: readonly PropertyKey[]): string =>
   path.map((part, i) => (typeof part === 'number' ? `[${part}]` : `${i > 0 ? '.' : ''}${String(part)}`)).join('');
 
-/** Deepest bracket level outside strings, found without recursion so that a hostile file cannot exhaust the stack. */
-function nestingOf(text: string): number {
-  let [depth, deepest, inString] = [0, 0, false];
+/** Whether JSON text nests deeper than any job, found without recursion so that a hostile one cannot exhaust the stack. */
+export function isNestedTooDeep(text: string): boolean {
+  let [depth, inString] = [0, false];
   for (let i = 0; i < text.length; i++) {
     const c = text[i];
     if (inString) {
       if (c === '\\') i++;
       else if (c === '"') inString = false;
     } else if (c === '"') inString = true;
-    else if (c === '{' || c === '[') deepest = Math.max(deepest, ++depth);
-    else if (c === '}' || c === ']') depth--;
+    else if (c === '{' || c === '[') {
+      if (++depth > DEEPEST_NESTING) return true;
+    } else if (c === '}' || c === ']') depth--;
   }
-  return deepest;
+  return false;
 }
 
 /** Path of a key that could reach an object's prototype. The document is known to be shallow or is cut off here. */

@@ -1,4 +1,4 @@
-import { Router, type Request } from 'express';
+import express, { Router, type Request } from 'express';
 import { z } from 'zod';
 import { keepPumpSchema } from '@endrel/core/contract/api';
 import { pumpTableFault } from '@endrel/core/hydraulics/pump-curve';
@@ -8,6 +8,7 @@ import type { PumpRepository } from '../repositories/pump-repository.ts';
 import type { Acting } from '../services/job-service.ts';
 import { readRequest } from './read-request.ts';
 
+const LARGEST_BODY = '200kb'; // six tables of forty rows are 50
 const MOST_PUMPS = 200; // in one shop's library
 
 export function pumpRoutes(pumps: PumpRepository, acting: (req: Request) => Acting): Router {
@@ -15,7 +16,7 @@ export function pumpRoutes(pumps: PumpRepository, acting: (req: Request) => Acti
 
   router.get('/', async (req, res) => void res.json(await pumps.list(acting(req).shop)));
 
-  router.post('/', async (req, res) => {
+  router.post('/', express.json({ limit: LARGEST_BODY }), async (req, res) => {
     const { name, tables } = readRequest(keepPumpSchema, req.body);
     const fault = pumpTableFault(pumpRows({ tables }));
     if (fault)

@@ -1,55 +1,25 @@
-import { Worker } from 'node:worker_threads';
 import type { JobFacts } from '@endrel/core/contract/summary';
+import { Thread } from '../threads/thread.ts';
 
-export type Question = { ask: 'facts'; job: unknown; mesh: string | undefined } | { ask: 'meshFault'; text: string };
-interface Waiting {
-  resolve(answer: unknown): void;
-  reject(error: Error): void;
-}
+export type Question =
+  | { readonly ask: 'facts'; readonly document: string; readonly mesh: string | undefined }
+  | { readonly ask: 'meshFault'; readonly text: string };
 
-/** A thread beside the server's own, so that reckoning never holds up an answer. */
+/** Where what the server has to reckon is reckoned: a whole job's findings, a mesh's soundness. */
 export class Reckoner {
-  #last = 0;
-  readonly #waiting = new Map<number, Waiting>();
-  #worker: Worker | undefined = this.#start(); // it takes a second or two to load
+  readonly #thread = new Thread<Question>(new URL('./reckon.worker.ts', import.meta.url));
 
-  facts(job: unknown, mesh: string | undefined): Promise<JobFacts> {
-    return this.#ask({ ask: 'facts', job, mesh }) as Promise<JobFacts>;
+  /** @param document - a judged job as JSON text. */
+  facts(document: string, mesh: string | undefined): Promise<JobFacts> {
+    return this.#thread.ask({ ask: 'facts', document, mesh }) as Promise<JobFacts>;
   }
 
   /** What is wrong with a mesh, in words; undefined when it is sound. */
   meshFault(text: string): Promise<string | undefined> {
-    return this.#ask({ ask: 'meshFault', text }) as Promise<string | undefined>;
+    return this.#thread.ask({ ask: 'meshFault', text }) as Promise<string | undefined>;
   }
 
-  #ask(question: Question): Promise<unknown> {
-    this.#worker ??= this.#start();
-    const id = ++this.#last;
-    return new Promise((resolve, reject) => {
-      this.#waiting.set(id, { resolve, reject });
-      this.#worker!.postMessage({ id, question });
-    });
-  }
-
-  #start(): Worker {
-    const worker = new Worker(new URL('./thread.mjs', import.meta.url));
-    worker.unref();
-    worker.on('message', ({ id, answer, fault }: { id: number; answer: unknown; fault?: string }) => {
-      const waiting = this.#waiting.get(id);
-      this.#waiting.delete(id);
-      if (fault === undefined) waiting?.resolve(answer);
-      else waiting?.reject(new Error(fault));
-    });
-    worker.on('error', (error) => {
-      this.#worker = undefined;
-      for (const waiting of this.#waiting.values())
-        waiting.reject(error instanceof Error ? error : new Error(String(error)));
-      this.#waiting.clear();
-    });
-    return worker;
-  }
-
-  async close(): Promise<void> {
-    await this.#worker?.terminate();
+  close(): Promise<void> {
+    return this.#thread.close();
   }
 }

@@ -1,9 +1,10 @@
 import type { Knex } from 'knex';
-import type { ChangeRow, KeptAct } from '@endrel/core/contract/api';
+import type { ChangeRow } from '@endrel/core/contract/api';
+import type { OtherChange, Tried } from '../judging/judge.ts';
 
-/** A stored document, not yet judged: an older Endrel may have written it. */
+/** A stored document as JSON text, not yet judged: an older Endrel may have written it. */
 export interface JobRow extends JobHead {
-  readonly document: unknown;
+  readonly document: string;
 }
 export interface JobHead {
   readonly id: string;
@@ -29,30 +30,11 @@ export interface ListRow extends JobHead {
   /** Of which revision the facts are. */
   readonly factsOf?: number;
 }
-/** An act as a row of the table of changes. */
-export interface NewChange {
-  readonly actor: string;
-  readonly summary: string;
-  readonly act?: unknown;
-  readonly actId?: string;
-  readonly client?: string;
-  /** Addresses of what it touched. */
-  readonly fields?: readonly (readonly (string | number)[])[];
-}
-/** What is kept of an act that was done. `act` and `fields` are absent in rows that an older Endrel wrote. */
-export interface StoredChange {
-  readonly revision: number;
-  readonly actId?: string;
-  readonly client?: string;
-  readonly act?: KeptAct['act'];
-  readonly fields?: readonly (readonly (string | number)[])[];
-}
-
 interface StoredRow {
   id: string;
   revision: number;
   saved_at: Date;
-  document: unknown;
+  document: string;
 }
 const toJobRow = (row: StoredRow): JobRow => ({ ...toHead(row), document: row.document });
 const toHead = ({ id, revision, saved_at: savedAt }: Omit<StoredRow, 'document'>): JobHead => ({
@@ -61,11 +43,12 @@ const toHead = ({ id, revision, saved_at: savedAt }: Omit<StoredRow, 'document'>
   savedAt: savedAt.toISOString(),
 });
 const head: string[] = ['id', 'revision', 'saved_at'];
-const columns: string[] = [...head, 'document'];
 
 /** The channel on which the database tells every server of a change. */
 export const CHANNEL = 'endrel_job_changed';
 const MOST_CHANGES = 500;
+const MOST_OTHERS = 2000; // changes that an act is held against
+const MOST_TEXT = 4e6; // bytes of acts in one answer
 
 /** Jobs and their changes, always within one shop. A deleted job is not there, but its history stays. */
 export class JobRepository {
@@ -121,7 +104,7 @@ export class JobRepository {
   }
 
   async find(shop: string, id: string): Promise<JobRow | undefined> {
-    const row = (await this.#jobs(shop).where({ id }).first(columns)) as StoredRow | undefined;
+    const row = (await this.#jobs(shop).where({ id }).first(...head, this.#database.raw('document::text as document'))) as StoredRow | undefined; // prettier-ignore
     return row && toJobRow(row);
   }
 
@@ -131,19 +114,22 @@ export class JobRepository {
     return row && toHead(row);
   }
 
-  async create(shop: string, document: unknown, change: NewChange): Promise<JobRow> {
+  /** @param document - a judged job as JSON text. */
+  async create(
+    shop: string,
+    document: string,
+    { actor, summary }: { actor: string; summary: string },
+  ): Promise<JobHead> {
     return this.#database.transaction(async (trx) => {
-      const [row] = (await trx('jobs')
-        .insert({ shop_id: shop, revision: 1, document: JSON.stringify(document) })
-        .returning(columns)) as StoredRow[];
-      await append(trx, shop, row!.id, 0, [change]);
-      return toJobRow(row!);
+      const [row] = (await trx('jobs').insert({ shop_id: shop, revision: 1, document }).returning(head)) as StoredRow[];
+      await trx('job_changes').insert({ shop_id: shop, job_id: row!.id, revision: 1, actor, summary });
+      return toHead(row!);
     });
   }
 
   /**
-   * Puts a document in the place of one of that very revision, with the acts that led to it, each a revision of its own. What
-   * was reckoned beforehand holds the row for the write alone.
+   * Puts what came of acts in the place of the document of that very revision, and the acts into the table of changes, each a
+   * revision of its own. What was reckoned beforehand holds the row for the write alone.
    *
    * @returns undefined when the stored revision has moved on, or one of the acts is there already: then nothing is changed.
    */
@@ -151,19 +137,9 @@ export class JobRepository {
     shop: string,
     id: string,
     base: number,
-    document: unknown,
-    changes: readonly NewChange[],
+    { document, changes, count }: Tried,
   ): Promise<JobHead | undefined> {
-    const rows = changes.map(({ actor, summary, act, actId, client, fields }, i) => ({
-      revision: base + i + 1,
-      actor,
-      summary,
-      act,
-      act_id: actId,
-      client,
-      fields,
-    }));
-    const revision = base + changes.length;
+    const revision = base + count;
     try {
       // one statement: the row is held for no longer than it takes
       const { rows: done } = (await this.#database.raw(
@@ -180,11 +156,11 @@ export class JobRepository {
          select saved.*, pg_notify(:channel, :notice) from saved`,
         {
           revision,
-          document: JSON.stringify(document),
+          document,
           id,
           shop,
           base,
-          changes: JSON.stringify(rows),
+          changes,
           channel: CHANNEL,
           notice: JSON.stringify({ job: id, revision }),
         },
@@ -196,24 +172,54 @@ export class JobRepository {
     }
   }
 
-  /** Acts behind a revision, oldest first, at most 500. */
-  async changesSince(shop: string, id: string, revision: number): Promise<StoredChange[]> {
+  /**
+   * What was changed behind a revision, oldest first. Where that is more than can be held against an act, the last of them counts
+   * as having touched anything.
+   */
+  async fieldsSince(shop: string, id: string, revision: number): Promise<OtherChange[]> {
     const rows = (await this.#database('job_changes')
       .where({ shop_id: shop, job_id: id })
       .where('revision', '>', revision)
       .orderBy('revision')
-      .limit(MOST_CHANGES)
-      .select('revision', 'act', 'act_id', 'client', 'fields')) as StoredChangeRow[];
-    return rows.map(toChange);
+      .limit(MOST_OTHERS + 1)
+      .select('revision', 'client', 'fields')) as { revision: number; client: string | null; fields: OtherChange['fields'] | null }[]; // prettier-ignore
+    return rows.map(({ revision: at, client, fields }, i) => {
+      if (i === MOST_OTHERS) return { revision: at };
+      return { revision: at, ...(client === null ? {} : { client }), ...(fields ? { fields } : {}) };
+    });
+  }
+
+  /**
+   * The acts from behind a revision up to another, each as JSON text of a `KeptAct`.
+   *
+   * @returns undefined where they are too many for one answer, or one of them is not known as an act.
+   */
+  async actsBetween(shop: string, id: string, from: number, to: number): Promise<string[] | undefined> {
+    if (to - from > MOST_CHANGES) return undefined;
+    if (to <= from) return [];
+    const rows = (await this.#database('job_changes')
+      .where({ shop_id: shop, job_id: id })
+      .whereBetween('revision', [from + 1, to])
+      .whereNotNull('act')
+      .whereNotNull('client')
+      .orderBy('revision')
+      .select(
+        this.#database.raw(
+          `case when sum(pg_column_size(act)) over (order by revision) < ${MOST_TEXT}
+             then json_build_object('revision', revision, 'id', act_id, 'client', client, 'act', act)::text end as act`,
+        ),
+      )) as { act: string | null }[];
+    const acts = rows.flatMap((row) => row.act ?? []);
+    return acts.length === to - from ? acts : undefined;
   }
 
   /** Which of these acts are done already, with their revisions. */
-  async doneActs(shop: string, id: string, acts: readonly string[]): Promise<Map<string, number>> {
+  async doneActs(shop: string, id: string, acts: readonly string[]): Promise<[id: string, revision: number][]> {
     const rows = (await this.#database('job_changes')
       .where({ shop_id: shop, job_id: id })
       .whereIn('act_id', acts)
       .select('act_id', 'revision')) as { act_id: string; revision: number }[];
-    return new Map(rows.map((row) => [row.act_id, row.revision]));
+    return rows.map((row) => [row.act_id, row.revision]);
   }
 
   async changes(shop: string, id: string): Promise<ChangeRow[]> {
@@ -264,42 +270,3 @@ export class JobRepository {
 const literally = (word: string) => word.replace(/[\\%_]/g, '\\$&');
 
 const UNIQUE_VIOLATION = '23505';
-
-interface StoredChangeRow {
-  revision: number;
-  act: KeptAct['act'] | null;
-  act_id: string | null;
-  client: string | null;
-  fields: (string | number)[][] | null;
-}
-const toChange = ({ revision, act, act_id: actId, client, fields }: StoredChangeRow): StoredChange => ({
-  revision,
-  ...(act ? { act } : {}),
-  ...(actId === null ? {} : { actId }),
-  ...(client === null ? {} : { client }),
-  ...(fields ? { fields } : {}),
-});
-
-const json = (value: unknown) => (value === undefined ? null : JSON.stringify(value));
-
-async function append(
-  trx: Knex.Transaction,
-  shop: string,
-  job: string,
-  base: number,
-  changes: readonly NewChange[],
-): Promise<void> {
-  await trx('job_changes').insert(
-    changes.map(({ actor, summary, act, actId, client, fields }, i) => ({
-      shop_id: shop,
-      job_id: job,
-      revision: base + i + 1,
-      actor,
-      summary,
-      act: json(act),
-      act_id: actId ?? null,
-      client: client ?? null,
-      fields: json(fields),
-    })),
-  );
-}

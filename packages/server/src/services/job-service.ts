@@ -1,27 +1,7 @@
-import {
-  LIST_PAGE,
-  type ActOutcome,
-  type ActsAnswer,
-  type ActsRequest,
-  type ChangeRow,
-  type KeptAct,
-  type ListRequest,
-  type StoredJob,
-} from '@endrel/core/contract/api';
-import type { Act } from '@endrel/core/job/acts/act';
-import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
-import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
-import { blankJob, type Job } from '@endrel/core/job/job';
-import { describeIssue, readJobDocument } from '@endrel/core/job/read-job-file';
-import { ConflictError, InvalidError, NotFoundError } from '../errors.ts';
-import type {
-  JobHead,
-  JobRepository,
-  JobRow,
-  ListRow,
-  NewChange,
-  StoredChange,
-} from '../repositories/job-repository.ts';
+import { LIST_PAGE, type ActsAnswer, type ChangeRow, type ListRequest } from '@endrel/core/contract/api';
+import { AppError, ConflictError, InvalidError, NotFoundError, UnreadableError } from '../errors.ts';
+import type { ActsTried, Judge, JudgedJob, OpenedJob, Tried } from '../judging/judge.ts';
+import type { JobHead, JobRepository, ListRow } from '../repositories/job-repository.ts';
 import type { AttachmentService } from './attachment-service.ts';
 import type { SummaryService } from './summary-service.ts';
 
@@ -31,21 +11,23 @@ export interface Acting {
   readonly actor: string;
 }
 
-const MOST_HELD = 60; // jobs
 const MOST_TRIES = 20; // an act meets that many others at once at most
 
-/** Jobs: what is done to them is an act, applied and judged here as it was in the page. */
+/**
+ * Jobs: what is done to them is an act, applied and judged as it was in the page. Documents and acts are JSON text here; they are
+ * read where they are judged.
+ */
 export class JobService {
   readonly #jobs: JobRepository;
   readonly #attachments: AttachmentService;
   readonly #summaries: SummaryService;
-  /** Jobs as they were last read or saved, so that an act does not read and judge a whole document again. */
-  readonly #held = new Map<string, { readonly shop: string; readonly revision: number; readonly savedAt: string; readonly job: Job }>(); // prettier-ignore
+  readonly #judge: Judge;
 
-  constructor(jobs: JobRepository, attachments: AttachmentService, summaries: SummaryService) {
+  constructor(jobs: JobRepository, attachments: AttachmentService, summaries: SummaryService, judge: Judge) {
     this.#jobs = jobs;
     this.#attachments = attachments;
     this.#summaries = summaries;
+    this.#judge = judge;
   }
 
   /** A page of the list as JSON text of a `JobList`. */
@@ -78,117 +60,131 @@ export class JobService {
   /** Has the facts of a job reckoned that the list does not know yet. */
   #reckon(shop: string, id: string): void {
     this.#summaries.queue(id, async () => {
-      const row = await this.#jobs.find(shop, id);
-      if (!row) return undefined;
-      const read = readJobDocument(row.document);
-      if (!read.ok) return { revision: row.revision, unreadable: describeIssue(read.fault[0]!) };
-      await this.#attachments.keepAll(shop, read.value.attachments);
-      return { revision: row.revision, job: read.value.job, mesh: await this.#meshOf(shop, read.value.job) };
+      const head = await this.#jobs.headOf(shop, id);
+      if (!head) return undefined;
+      try {
+        const job = await this.#opened(shop, head);
+        return { revision: head.revision, job, mesh: await this.#meshOf(shop, job) };
+      } catch (error) {
+        if (error instanceof UnreadableError || error instanceof AppError)
+          return { revision: head.revision, unreadable: error.message };
+        throw error;
+      }
     });
   }
 
-  async #meshOf(shop: string, { survey }: Job): Promise<string | undefined> {
-    const digest = survey.tank.mesh?.digest;
-    return digest === undefined ? undefined : this.#attachments.find(shop, digest);
+  async #meshOf(shop: string, { mesh }: JudgedJob): Promise<string | undefined> {
+    return mesh === undefined ? undefined : this.#attachments.find(shop, mesh);
   }
 
-  async read({ shop }: Acting, id: string): Promise<StoredJob> {
-    const row = await this.#rowOf(shop, id);
-    const { job } = await this.#judgedRow(shop, row);
-    const { revision, savedAt } = row;
-    return { id, revision, savedAt, document: job };
+  /** A stored job as JSON text of a `StoredJob`. @throws NotFoundError, UnreadableError */
+  async read({ shop }: Acting, id: string): Promise<string> {
+    const head = await this.#headOf(shop, id);
+    return stored(head, await this.#opened(shop, head));
   }
 
-  async createBlank(acting: Acting, name: string, vehicle: string): Promise<StoredJob> {
-    return this.#create(acting, blankJob(name, vehicle), 'new job');
-  }
-
-  async import(acting: Acting, document: unknown): Promise<StoredJob> {
-    const read = readJobDocument(document);
-    if (!read.ok) throw new InvalidError(`The job was not saved: ${describeIssue(read.fault[0]!)}.`, read.fault);
-    await this.#attachments.keepAll(acting.shop, read.value.attachments);
-    await this.#requireMesh(acting.shop, undefined, read.value.job);
-    return this.#create(acting, read.value.job, 'brought in from a job file');
+  /** A job as it is now; what an older version held inside becomes attachments. */
+  async #opened(shop: string, head: JobHead): Promise<OpenedJob> {
+    const held = await this.#judge.open(keyOf(shop, head.id), head.revision);
+    if (held) return held;
+    const row = await this.#jobs.find(shop, head.id);
+    if (!row) throw new NotFoundError('job');
+    const job = (await this.#judge.open(keyOf(shop, row.id), row.revision, row.document))!;
+    await this.#attachments.keepAll(shop, job.attachments);
+    return job;
   }
 
   /**
-   * Does acts in order, each judged on the job as it is now. What others did since an act's base joins where it touches other
-   * fields; where it touches the same, the act waits for a person to decide.
+   * A new job out of a request's body, a name or a document, as JSON text of a `StoredJob`.
+   *
+   * @throws InvalidError
    */
-  async act(acting: Acting, id: string, request: ActsRequest): Promise<ActsAnswer> {
+  async create(acting: Acting, body: string): Promise<{ id: string; text: string }> {
+    const { shop, actor } = acting;
+    const job = await this.#judge.create(body);
+    await this.#attachments.keepAll(shop, job.attachments);
+    await this.#requireMeshes(shop, job.mesh === undefined ? [] : [job.mesh]);
+    const head = await this.#jobs.create(shop, job.document, {
+      actor,
+      summary: job.isBlank ? 'new job' : 'brought in from a job file',
+    });
+    this.#summarise(shop, head, job);
+    return { id: head.id, text: stored(head, job) };
+  }
+
+  /**
+   * Does the acts of a request's body in order, each judged on the job as it is now. What others did since an act's base joins
+   * where it touches other fields; where it touches the same, the act waits for a person to decide.
+   *
+   * @returns JSON text of an `ActsAnswer`.
+   * @throws InvalidError, NotFoundError, UnreadableError
+   */
+  async act(acting: Acting, id: string, body: string): Promise<string> {
+    const { shop, actor } = acting;
+    const key = keyOf(shop, id);
+    const { head, tried } = await this.#judge.act(key, actor, body);
+    const first = tried && (await this.#store(shop, { id, revision: head.known }, head, tried, []));
+    if (first) return first;
     for (let i = 0; i < MOST_TRIES; i++) {
-      const answer = await this.#tryActs(acting, id, request, i);
+      const answer = await this.#actAgain(acting, id, body, head);
       if (answer) return answer;
     }
     throw new Error(`job ${id}: acts met others ${MOST_TRIES} times`);
   }
 
-  async #tryActs(
+  /** Once more, on what is stored by now. */
+  async #actAgain(
     { shop, actor }: Acting,
     id: string,
-    { client, known, acts }: ActsRequest,
-    tries: number,
-  ): Promise<ActsAnswer | undefined> {
-    const held = this.#held.get(id);
-    // the usual case: one page, nobody else since. What is held is then as good as what is stored: the write itself makes sure
-    const isAlone =
-      tries === 0 && held?.shop === shop && held.revision === known && acts.every((a) => a.base === known);
-    const { head, job: stored } = isAlone ? { head: { id, revision: known, savedAt: held.savedAt }, job: held.job } : await this.#current(shop, id); // prettier-ignore
-    for (const { base } of [{ base: known }, ...acts])
-      if (base > head.revision)
-        throw new InvalidError(
-          `There is no revision ${base} of this job: the last is ${head.revision}. Nothing was changed.`,
-        );
-    const done = isAlone ? new Map<string, number>() : await this.#jobs.doneActs(shop, id, acts.map((a) => a.id)); // prettier-ignore
-    const since = isAlone ? [] : await this.#jobs.changesSince(shop, id, Math.min(known, ...acts.map((a) => a.base))); // prettier-ignore
-    const outcomes: ActOutcome[] = [];
-    const changes: NewChange[] = [];
-    let job = stored;
-    for (const { id: actId, base, act } of acts) {
-      const revision = done.get(actId);
-      if (revision !== undefined) {
-        outcomes.push({ id: actId, outcome: 'saved', revision });
-        continue;
-      }
-      const tried = tryAct(job, act);
-      if (!tried.ok) {
-        outcomes.push({ id: actId, outcome: 'refused', ...tried.fault });
-        break;
-      }
-      const fields = touchedBy(job, tried.value);
-      const others = since.filter((c) => c.revision > base && c.client !== client);
-      const met = others.some((c) => !c.fields) ? fields : overlap(fields, others.flatMap((c) => c.fields ?? [])); // prettier-ignore
-      if (met.length > 0) {
-        outcomes.push({ id: actId, outcome: 'conflict', fields: met.map((path) => sayField(job, path)) });
-        break;
-      }
-      await this.#requireMesh(shop, job, tried.value);
-      if (fields.length > 0) changes.push({ actor, summary: describeAct(job, act as Act).slice(0, 300), act, actId, client, fields }); // prettier-ignore
-      outcomes.push({ id: actId, outcome: 'saved', revision: head.revision + changes.length });
-      job = tried.value;
+    body: string,
+    acts: ActsTried['head'],
+  ): Promise<string | undefined> {
+    const key = keyOf(shop, id);
+    const head = await this.#headOf(shop, id);
+    const oldest = Math.min(acts.known, ...acts.acts.map((a) => a.base));
+    const [done, others] = await Promise.all([
+      this.#jobs.doneActs(shop, id, acts.acts.map((a) => a.id)), // prettier-ignore
+      this.#jobs.fieldsSince(shop, id, oldest),
+    ]);
+    const stored = { revision: head.revision, done, others };
+    let { tried } = await this.#judge.act(key, actor, body, stored);
+    if (!tried) {
+      const row = await this.#jobs.find(shop, id);
+      if (row?.revision !== head.revision) return undefined;
+      ({ tried } = await this.#judge.act(key, actor, body, { ...stored, document: row.document }));
     }
-    // what is held may be behind: only a write that comes through proves that it was not
-    if (isAlone && changes.length !== acts.length) return undefined;
-    const now = changes.length === 0 ? head : await this.#jobs.replace(shop, id, head.revision, job, changes);
-    if (!now) return undefined; // somebody was quicker: once more on what is there now
-    if (changes.length > 0) {
-      this.#hold(shop, now, job);
-      const mesh = await this.#meshOf(shop, job);
-      this.#summaries.queue(id, () => Promise.resolve({ revision: now.revision, job, mesh }));
-    }
-    const kept = [
-      ...since.filter((c) => c.revision > known),
-      ...changes.map(({ actId, act }, i): StoredChange => ({ revision: head.revision + i + 1, actId, client, act: act as Act })), // prettier-ignore
-    ];
-    return { revision: now.revision, savedAt: now.savedAt, outcomes, ...continued(kept, known, now.revision) };
+    const since = await this.#jobs.actsBetween(shop, id, acts.known, head.revision);
+    return this.#store(shop, head, acts, tried!, since);
   }
 
-  /** Acts behind a revision that a page has. */
-  async since({ shop }: Acting, id: string, known: number): Promise<ActsAnswer> {
+  /** @returns the answer; undefined when somebody was quicker. */
+  async #store(
+    shop: string,
+    base: { readonly id: string; readonly revision: number; readonly savedAt?: string },
+    { known }: ActsTried['head'],
+    tried: Tried,
+    since: readonly string[] | undefined,
+  ): Promise<string | undefined> {
+    await this.#requireMeshes(shop, tried.newMeshes);
+    const { id, revision } = base;
+    const now = tried.count === 0 ? await this.#headOf(shop, id) : await this.#jobs.replace(shop, id, revision, tried);
+    if (now?.revision !== revision + tried.count) return undefined;
+    if (tried.count > 0) {
+      this.#judge.stored(keyOf(shop, id), now.revision, tried);
+      this.#summarise(shop, now, tried);
+    }
+    const kept = since && [...since, ...tried.kept];
+    return answer(now, JSON.stringify(tried.outcomes), kept?.length === now.revision - known ? kept : undefined);
+  }
+
+  #summarise(shop: string, { id, revision }: JobHead, job: JudgedJob): void {
+    this.#summaries.queue(id, async () => ({ revision, job, mesh: await this.#meshOf(shop, job) }));
+  }
+
+  /** Acts behind a revision that a page has, as JSON text of an `ActsAnswer`. */
+  async since({ shop }: Acting, id: string, known: number): Promise<string> {
     const head = await this.#headOf(shop, id);
-    const kept = await this.#jobs.changesSince(shop, id, known);
-    const { revision, savedAt } = head;
-    return { revision, savedAt, outcomes: [], ...continued(kept.filter((c) => c.revision <= revision), known, revision) }; // prettier-ignore
+    return answer(head, '[]', await this.#jobs.actsBetween(shop, id, known, head.revision));
   }
 
   async revisionOf({ shop }: Acting, id: string): Promise<number> {
@@ -209,25 +205,16 @@ export class JobService {
     const outcome = await this.#jobs.delete(shop, id);
     if (outcome === 'notFound') throw new NotFoundError('job');
     if (outcome === 'notPutAway') throw new ConflictError('Put the job away first; then it can be deleted for good.');
-    this.#held.delete(id);
+    this.#judge.forget(keyOf(shop, id));
   }
 
   /** A job may name only a mesh that is here. */
-  async #requireMesh(shop: string, before: Job | undefined, { survey }: Job): Promise<void> {
-    const digest = survey.tank.mesh?.digest;
-    if (digest === undefined || digest === before?.survey.tank.mesh?.digest) return;
-    if (!(await this.#attachments.has(shop, digest)))
-      throw new InvalidError('The tank’s mesh itself has not been sent: send the attachment first.', [
-        { field: 'survey.tank.mesh', message: 'names an attachment that is not here' },
-      ]);
-  }
-
-  async #create({ shop, actor }: Acting, job: Job, summary: string): Promise<StoredJob> {
-    const { id, revision, savedAt } = await this.#jobs.create(shop, job, { actor, summary });
-    this.#hold(shop, { id, revision, savedAt }, job);
-    const mesh = await this.#meshOf(shop, job);
-    this.#summaries.queue(id, () => Promise.resolve({ revision, job, mesh }));
-    return { id, revision, savedAt, document: job };
+  async #requireMeshes(shop: string, digests: readonly string[]): Promise<void> {
+    for (const digest of digests)
+      if (!(await this.#attachments.has(shop, digest)))
+        throw new InvalidError('The tank’s mesh itself has not been sent: send the attachment first.', [
+          { field: 'survey.tank.mesh', message: 'names an attachment that is not here' },
+        ]);
   }
 
   /** @throws NotFoundError */
@@ -236,40 +223,15 @@ export class JobService {
     if (!head) throw new NotFoundError('job');
     return head;
   }
-  /** @throws NotFoundError */
-  async #rowOf(shop: string, id: string): Promise<JobRow> {
-    const row = await this.#jobs.find(shop, id);
-    if (!row) throw new NotFoundError('job');
-    return row;
-  }
-
-  async #current(shop: string, id: string): Promise<{ head: JobHead; job: Job }> {
-    const held = this.#held.get(id);
-    const head = await this.#headOf(shop, id);
-    if (held?.revision === head.revision) return { head, job: held.job };
-    const row = await this.#rowOf(shop, id);
-    return { head: row, job: (await this.#judgedRow(shop, row)).job };
-  }
-
-  /** A stored row as a job of the current version; what an older version held inside becomes attachments. */
-  async #judgedRow(shop: string, row: JobRow): Promise<{ job: Job }> {
-    const read = readJobDocument(row.document);
-    if (!read.ok) throw new Error(`job ${row.id}: ${describeIssue(read.fault[0]!)}`);
-    await this.#attachments.keepAll(shop, read.value.attachments);
-    this.#hold(shop, row, read.value.job);
-    return { job: read.value.job };
-  }
-
-  #hold(shop: string, { id, revision, savedAt }: JobHead, job: Job): void {
-    this.#held.delete(id);
-    if (this.#held.size >= MOST_HELD) this.#held.delete(this.#held.keys().next().value!);
-    this.#held.set(id, { shop, revision, savedAt, job });
-  }
 }
 
-/** The acts from a revision to another, or nothing where one of them is not known as an act. */
-function continued(kept: readonly StoredChange[], known: number, revision: number): { since?: KeptAct[] } {
-  const isWhole = kept.length === revision - known && kept.every((c) => c.act && c.actId && c.client);
-  if (!isWhole) return {};
-  return { since: kept.map((c) => ({ revision: c.revision, id: c.actId!, client: c.client!, act: c.act! })) };
+const keyOf = (shop: string, id: string): string => `${shop}/${id}`;
+
+const stored = ({ id, revision, savedAt }: JobHead, { document }: JudgedJob): string =>
+  `${JSON.stringify({ id, revision, savedAt }).slice(0, -1)},"document":${document}}`;
+
+/** @param since - acts as JSON text; absent where the page has to read the job anew. */
+function answer({ revision, savedAt }: JobHead, outcomes: string, since: readonly string[] | undefined): string {
+  const head = JSON.stringify({ revision, savedAt } satisfies Partial<ActsAnswer>).slice(0, -1);
+  return `${head},"outcomes":${outcomes}${since ? `,"since":[${since.join()}]` : ''}}`;
 }

@@ -1,10 +1,10 @@
 import type { Logger } from 'pino';
-import type { Job } from '@endrel/core/job/job';
+import type { JudgedJob } from '../judging/judge.ts';
 import type { Reckoner } from '../reckoning/reckoner.ts';
 import type { JobRepository } from '../repositories/job-repository.ts';
 
 type Found =
-  | { readonly revision: number; readonly job: Job; readonly mesh: string | undefined }
+  | { readonly revision: number; readonly job: JudgedJob; readonly mesh: string | undefined }
   | { readonly revision: number; readonly unreadable: string };
 
 const PATIENCE = 400; // ms that a list waits for what was saved just before it
@@ -57,9 +57,9 @@ export class SummaryService {
           this.#unreadable.set(id, { revision: found.revision, why: found.unreadable });
           continue;
         }
-        const { name, vehicle, state } = found.job;
-        const facts = await this.#reckoner.facts(found.job, found.mesh);
-        await this.#jobs.keepSummary(id, found.revision, { name, vehicle, state, facts });
+        const { document, names } = found.job;
+        const facts = await this.#reckoner.facts(document, found.mesh);
+        await this.#jobs.keepSummary(id, found.revision, { ...names, facts });
       } catch (error) {
         this.#logger.error({ err: error, job: id }, 'the summary of a job could not be reckoned');
       }

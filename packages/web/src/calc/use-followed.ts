@@ -19,7 +19,6 @@ export function useFollowed(session: JobSession): Assessment | undefined {
   const follower = useMemo(
     () =>
       new JobFollower(editReckoner, (assessment, since) => {
-        performance.measure('endrel: edit to answer', { start: since });
         flushSync(() => setSaid({ assessment, since })); // drawn before whatever else waits for its turn
       }),
     [],

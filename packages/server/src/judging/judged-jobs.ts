@@ -1,0 +1,169 @@
+import {
+  actsRequestSchema,
+  createRequestSchema,
+  type ActOutcome,
+  type ActsRequest,
+  type KeptAct,
+} from '@endrel/core/contract/api';
+import type { Act } from '@endrel/core/job/acts/act';
+import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
+import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
+import { blankJob, type Job } from '@endrel/core/job/job';
+import { describeIssue, isNestedTooDeep, readJobDocument } from '@endrel/core/job/read-job-file';
+import { InvalidError, UnreadableError } from '../errors.ts';
+import { readRequest } from '../http/read-request.ts';
+import type { ActsTried, JudgedJob, OpenedJob, Stored, Tried } from './judge.ts';
+
+const MOST_HELD = 60; // jobs
+const MOST_TRIED = 200; // acts that wait to be stored
+const LONGEST_SUMMARY = 300;
+
+interface ToTry {
+  readonly key: string;
+  readonly actor: string;
+  readonly body: string;
+  readonly stored?: Stored;
+}
+interface Held {
+  readonly revision: number;
+  readonly job: Job;
+}
+
+/** Jobs as they were last read or saved, so that an act does not read and judge a whole document again. */
+export class JudgedJobs {
+  readonly #held = new Map<string, Held>();
+  readonly #tried = new Map<number, Job>();
+  #lastTicket = 0;
+
+  create(body: string): OpenedJob & { isBlank: boolean } {
+    const request = readRequest(createRequestSchema, parsed(body));
+    if (!('document' in request))
+      return { ...judged(blankJob(request.name, request.vehicle)), attachments: {}, isBlank: true };
+    const read = readJobDocument(request.document);
+    if (!read.ok) throw new InvalidError(`The job was not saved: ${describeIssue(read.fault[0]!)}.`, read.fault);
+    return { ...judged(read.value.job), attachments: read.value.attachments, isBlank: false };
+  }
+
+  open(key: string, revision: number, document?: string): OpenedJob | undefined {
+    const held = this.#held.get(key);
+    if (held?.revision === revision) return { ...judged(held.job), attachments: {} };
+    if (document === undefined) return undefined;
+    const { job, attachments } = this.#read(key, revision, document);
+    return { ...judged(job), attachments };
+  }
+
+  act({ key, actor, body, stored }: ToTry): ActsTried {
+    const request = readRequest(actsRequestSchema, parsed(body));
+    const { client, known, acts } = request;
+    const head = { client, known, acts: acts.map(({ id, base }) => ({ id, base })) };
+    if (stored) {
+      const job = this.#jobAt(key, stored);
+      return job ? { head, tried: this.#try(job, request, actor, stored) } : { head };
+    }
+    const held = this.#held.get(key);
+    // the usual case: one page, nobody else since. What is held is then as good as what is stored: the write itself makes sure
+    if (held?.revision !== known || acts.some((a) => a.base !== known)) return { head };
+    const tried = this.#try(held.job, request, actor, { revision: known, done: [], others: [] });
+    // what is held may be behind: only a write that comes through proves that it was not
+    return tried.count === acts.length ? { head, tried } : { head };
+  }
+
+  /** A job with acts done on it, each judged on what the one before it left. */
+  #try(from: Job, { client, known, acts }: ActsRequest, actor: string, { revision, done, others }: Stored): Tried {
+    for (const base of [known, ...acts.map((a) => a.base)])
+      if (base > revision)
+        throw new InvalidError(
+          `There is no revision ${base} of this job: the last is ${revision}. Nothing was changed.`,
+        );
+    const before = new Map(done);
+    const outcomes: ActOutcome[] = [];
+    const rows: object[] = [];
+    const kept: string[] = [];
+    const newMeshes = new Set<string>();
+    let job = from;
+    for (const { id, base, act } of acts) {
+      const doneAt = before.get(id);
+      if (doneAt !== undefined) {
+        outcomes.push({ id, outcome: 'saved', revision: doneAt });
+        continue;
+      }
+      const tried = tryAct(job, act);
+      if (!tried.ok) {
+        outcomes.push({ id, outcome: 'refused', ...tried.fault });
+        break;
+      }
+      const fields = touchedBy(job, tried.value);
+      const since = others.filter((c) => c.revision > base && c.client !== client);
+      const met = since.some((c) => !c.fields) ? fields : overlap(fields, since.flatMap((c) => c.fields ?? [])); // prettier-ignore
+      if (met.length > 0) {
+        outcomes.push({ id, outcome: 'conflict', fields: met.map((path) => sayField(job, path)) });
+        break;
+      }
+      const [was, is] = [meshOf(job), meshOf(tried.value)];
+      if (is !== undefined && is !== was) newMeshes.add(is);
+      if (fields.length > 0) {
+        const at = revision + rows.length + 1;
+        const summary = describeAct(job, act as Act).slice(0, LONGEST_SUMMARY);
+        rows.push({ revision: at, actor, summary, act, act_id: id, client, fields });
+        kept.push(JSON.stringify({ revision: at, id, client, act: act as Act } satisfies KeptAct));
+      }
+      outcomes.push({ id, outcome: 'saved', revision: revision + rows.length });
+      job = tried.value;
+    }
+    const changes = JSON.stringify(rows);
+    return { ...judged(job), outcomes, changes, count: rows.length, kept, newMeshes: [...newMeshes], ticket: this.#keep(job) }; // prettier-ignore
+  }
+
+  stored(key: string, revision: number, ticket: number): void {
+    const job = this.#tried.get(ticket);
+    this.#tried.delete(ticket);
+    if (job) this.#hold(key, { revision, job });
+  }
+
+  forget(key: string): void {
+    this.#held.delete(key);
+  }
+
+  #jobAt(key: string, { revision, document }: Stored): Job | undefined {
+    const held = this.#held.get(key);
+    if (held?.revision === revision) return held.job;
+    return document === undefined ? undefined : this.#read(key, revision, document).job;
+  }
+
+  #read(key: string, revision: number, document: string): { job: Job; attachments: Readonly<Record<string, string>> } {
+    const read = readJobDocument(JSON.parse(document));
+    if (!read.ok) throw new UnreadableError(describeIssue(read.fault[0]!));
+    this.#hold(key, { revision, job: read.value.job });
+    return read.value;
+  }
+
+  #hold(key: string, held: Held): void {
+    this.#held.delete(key);
+    if (this.#held.size >= MOST_HELD) this.#held.delete(this.#held.keys().next().value!);
+    this.#held.set(key, held);
+  }
+
+  #keep(job: Job): number {
+    if (this.#tried.size >= MOST_TRIED) this.#tried.delete(this.#tried.keys().next().value!);
+    this.#tried.set(++this.#lastTicket, job);
+    return this.#lastTicket;
+  }
+}
+
+const meshOf = ({ survey }: Job): string | undefined => survey.tank.mesh?.digest;
+
+function judged(job: Job): JudgedJob {
+  const { name, vehicle, state } = job;
+  const mesh = meshOf(job);
+  return { document: JSON.stringify(job), names: { name, vehicle, state }, ...(mesh === undefined ? {} : { mesh }) };
+}
+
+/** @throws InvalidError */
+function parsed(body: string): unknown {
+  if (isNestedTooDeep(body)) throw new InvalidError('The request is nested deeper than any job.');
+  try {
+    return JSON.parse(body) as unknown;
+  } catch {
+    throw new InvalidError('The request is not JSON.');
+  }
+}
