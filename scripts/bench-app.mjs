@@ -1,5 +1,4 @@
 // The second half of npm run bench: the application itself, on a database of its own, in a browser.
-import { randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { attachMesh } from '../packages/core/src/attachments/tank-mesh.ts';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
@@ -57,38 +56,7 @@ function fixedSum() {
 
 await withDemoApp(async ({ address, browser, databaseUrl }) => {
   const call = caller(address);
-  // saves: any act, a strapping table of 400 rows among them
   const jobs = (await call('GET', '/jobs')).read.jobs;
-  const mail = jobs.find((j) => j.name.includes('Mail')).id;
-  const litres = (i) => ({ si: (i + 1) * 1e-4, unit: 'L' });
-  const rows = Array.from({ length: 400 }, (_, i) => ({
-    level: { si: (i + 1) * 5e-4, unit: 'mm' },
-    volume: litres(i),
-  }));
-  const acts = (n) => [
-    { act: 'set', path: ['survey', 'tank', 'depth'], value: { si: 0.2 + n / 1e4, unit: 'mm' } },
-    { act: 'setOnPart', id: 'hose-1', key: 'length', value: { si: 0.2 + n / 1e4, unit: 'mm' } },
-  ];
-  let revision = 1;
-  const save = async (act) => {
-    const { read, ms } = await call('POST', `/jobs/${mail}/acts`, {
-      client: 'bench',
-      known: revision,
-      acts: [{ id: randomUUID(), base: revision, act }],
-    });
-    if (read.outcomes[0].outcome !== 'saved') throw new Error(JSON.stringify(read.outcomes));
-    revision = read.revision;
-    return ms;
-  };
-  const plain = [];
-  const tables = [];
-  for (let n = 0; n < 60; n++) for (const act of acts(n)) plain.push(await save(act));
-  for (let n = 0; n < 20; n++) {
-    const value = rows.map((r, i) => (i === 0 ? { ...r, volume: litres(0.5 + n / 100) } : r));
-    tables.push(await save({ act: 'set', path: ['survey', 'tank', 'strapping'], value }));
-  }
-  say('save of an act, there and back', plain, 'limit 10 ms at the server');
-  say('save of a strapping table of 400 rows', tables, 'limit 10 ms at the server');
 
   // edits in the page: from the act to its consequences on the screen's data
   say('a fixed sum, for the speed of the machine', Array.from({ length: 9 }, fixedSum), '');

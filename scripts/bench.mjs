@@ -4,7 +4,7 @@ import { ensurePackages } from './lib/ensure-packages.mjs';
 import { projectRoot } from './lib/project-root.mjs';
 
 ensurePackages();
-for (const script of ['scripts/bench.ts', 'scripts/bench-app.mjs']) {
+for (const script of ['scripts/bench.ts', 'scripts/bench-saves.ts', 'scripts/bench-app.mjs']) {
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', script], {
     cwd: projectRoot,
     stdio: 'inherit',

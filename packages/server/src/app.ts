@@ -25,14 +25,18 @@ export interface AppParts {
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
   readonly boundTo: string;
+  /** From one address; a measurement may ask more. */
+  readonly requestsPerMinute?: number;
 }
 
 const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at most
 
 /** The HTTP application: API under /api, the web application everywhere else. */
-export function createApp({ jobs, attachments, feed, pumps, shop, logger, webRoot, boundTo }: AppParts): Express {
+export function createApp(parts: AppParts): Express {
+  const { jobs, attachments, feed, pumps, shop, logger, webRoot, boundTo } = parts;
   const app = express();
   app.disable('x-powered-by');
+  app.disable('etag'); // answers are not kept by anyone
   app.use(pinoHttp({ logger, autoLogging: false }));
   app.use(allowedHosts(boundTo));
   app.use(
@@ -54,7 +58,7 @@ export function createApp({ jobs, attachments, feed, pumps, shop, logger, webRoo
   api.use(
     rateLimit({
       windowMs: 60_000,
-      limit: REQUESTS_PER_MINUTE,
+      limit: parts.requestsPerMinute ?? REQUESTS_PER_MINUTE,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
       message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' },

@@ -38,7 +38,10 @@ describe('acts over the API', () => {
     const saved = await send(id, 'a', 1, depth(240), outlet(30));
     expect(saved.status).to.equal(200);
     expect(saved.body).to.include({ revision: 3 });
-    expect(saved.body.since.map((k: { act: Act }) => k.act)).to.deep.equal([depth(240), outlet(30)]);
+    expect(saved.body.since.map((k: { revision: number }) => k.revision)).to.deep.equal([2, 3]);
+    expect(saved.body.since[0], 'what the page sent is not sent back').to.not.have.property('act');
+    const { body: later } = await server.call('GET', `/api/jobs/${id}/acts?since=1`);
+    expect(later.since.map((k: { act: Act }) => k.act)).to.deep.equal([depth(240), outlet(30)]);
     expect((await read(id)).document.survey.tank).to.deep.include({ depth: mm(240), outletHeight: mm(30) });
     const { body: changes } = await server.call('GET', `/api/jobs/${id}/changes`);
     expect(changes.map((c: { revision: number }) => c.revision)).to.deep.equal([3, 2, 1]);
@@ -64,6 +67,25 @@ describe('acts over the API', () => {
     expect(document.parts['valve-9'].kind).to.equal('checkValve');
     const { body } = await server.call('GET', `/api/jobs/${id}/acts?since=2`);
     expect(body.since).to.have.length(2);
+  });
+
+  it('are sent again only as far as one answer holds: beyond it the page reads the job anew', async () => {
+    const { id } = await create();
+    const notes = (count: number, text: () => string) =>
+      Array.from({ length: count }, () => ({ act: 'set', path: ['survey', 'notes'], value: text() }));
+    let revision = 1;
+    for (let i = 0; i < 5; i++) revision = (await send(id, 'a', revision, ...notes(100, randomUUID))).body.revision;
+    const since = async (known: number) => (await server.call('GET', `/api/jobs/${id}/acts?since=${known}`)).body.since;
+    expect(await since(1)).to.have.length(500);
+    revision = (await send(id, 'a', revision, ...notes(1, randomUUID))).body.revision;
+    expect(await since(1), '501 acts').to.equal(undefined);
+    expect(await since(2)).to.have.length(500);
+    // random text does not pack: some 4 kB each
+    const long = () => Array.from({ length: 111 }, () => randomUUID()).join('').slice(0, 3990); // prettier-ignore
+    const before = revision;
+    for (let i = 0; i < 2; i++) revision = (await send(id, 'a', revision, ...notes(70, long))).body.revision;
+    expect(await since(before), 'over 500 kB').to.equal(undefined);
+    expect(await since(before + 70), 'under 300 kB').to.have.length(70);
   });
 
   it('ask where both touched one field: nothing is overwritten, nor is anything behind it tried', async () => {
@@ -250,7 +272,7 @@ describe('what is stored of old and in the list', () => {
   });
 
   it('a database of the version before is brought along: its jobs open, its history shows, acts go on', async () => {
-    await server.database.migrate.down(); // as it was before acts
+    for (const _later of ['quick compression', 'list in pages', 'acts']) await server.database.migrate.down(); // as it was before acts
     const old = readFileSync(new URL('../../core/test/version-2/mailVan.json', import.meta.url), 'utf8');
     const [shop] = await server.database('shops').select('id');
     const [job] = await server

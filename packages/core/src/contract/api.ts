@@ -94,7 +94,8 @@ export interface KeptAct {
   readonly revision: number;
   readonly id: string;
   readonly client: string;
-  readonly act: Act;
+  /** Absent where it is one of those that this very request brought. */
+  readonly act?: Act;
 }
 export interface ActsAnswer {
   readonly revision: number;

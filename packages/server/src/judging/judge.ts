@@ -41,7 +41,7 @@ export interface Tried extends JudgedJob {
   /** Rows for the table of changes, as JSON text, and how many they are: each is a revision. */
   readonly changes: string;
   readonly count: number;
-  /** The same acts as the page hears of them, each as JSON text. */
+  /** The same acts as the page hears of them, each as JSON text of a `KeptAct`. */
   readonly kept: readonly string[];
   /** Meshes that the job did not name before. */
   readonly newMeshes: readonly string[];

@@ -105,7 +105,7 @@ export class JudgedJobs {
         const at = revision + rows.length + 1;
         const summary = describeAct(job, act as Act).slice(0, LONGEST_SUMMARY);
         rows.push({ revision: at, actor, summary, act, act_id: id, client, fields });
-        kept.push(JSON.stringify({ revision: at, id, client, act: act as Act } satisfies KeptAct));
+        kept.push(JSON.stringify({ revision: at, id, client } satisfies KeptAct));
       }
       outcomes.push({ id, outcome: 'saved', revision: revision + rows.length });
       job = tried.value;

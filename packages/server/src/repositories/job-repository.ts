@@ -48,7 +48,7 @@ const head: string[] = ['id', 'revision', 'saved_at'];
 export const CHANNEL = 'endrel_job_changed';
 const MOST_CHANGES = 500;
 const MOST_OTHERS = 2000; // changes that an act is held against
-const MOST_TEXT = 4e6; // bytes of acts in one answer
+const MOST_STORED = 500_000; // bytes of acts in one answer, as they are packed: some ten times that as text
 
 /** Jobs and their changes, always within one shop. A deleted job is not there, but its history stays. */
 export class JobRepository {
@@ -205,7 +205,7 @@ export class JobRepository {
       .orderBy('revision')
       .select(
         this.#database.raw(
-          `case when sum(pg_column_size(act)) over (order by revision) < ${MOST_TEXT}
+          `case when sum(pg_column_size(act)) over (order by revision) < ${MOST_STORED}
              then json_build_object('revision', revision, 'id', act_id, 'client', client, 'act', act)::text end as act`,
         ),
       )) as { act: string | null }[];

@@ -8,6 +8,7 @@ type Found =
   | { readonly revision: number; readonly unreadable: string };
 
 const PATIENCE = 400; // ms that a list waits for what was saved just before it
+const QUIET = 500; // ms without a save before a job is reckoned that no list asks for: somebody is typing
 
 /** Reckons what the list shows of a job after it was saved, one job after the other, and stores it. */
 export class SummaryService {
@@ -15,9 +16,12 @@ export class SummaryService {
   readonly #reckoner: Reckoner;
   readonly #logger: Logger;
   /** The last thing asked for each job: of several saves in a row only the last is reckoned. */
-  readonly #queue = new Map<string, () => Promise<Found | undefined>>();
+  readonly #queue = new Map<string, { readonly find: () => Promise<Found | undefined>; readonly due: number }>();
   readonly #unreadable = new Map<string, { readonly revision: number; readonly why: string }>();
   #working: Promise<void> | undefined;
+  /** Ends the wait for a quiet moment. */
+  #hurry: () => void = () => undefined;
+  #waitingLists = 0;
 
   constructor(jobs: JobRepository, reckoner: Reckoner, logger: Logger) {
     this.#jobs = jobs;
@@ -26,17 +30,21 @@ export class SummaryService {
   }
 
   queue(id: string, find: () => Promise<Found | undefined>): void {
-    this.#queue.set(id, find);
+    this.#queue.delete(id);
+    this.#queue.set(id, { find, due: performance.now() + QUIET });
     this.#working ??= this.#work().finally(() => (this.#working = undefined));
   }
 
   /** Waits a little for what is being reckoned, so that a list that is read after a save shows it. */
   async settle(): Promise<void> {
     if (!this.#working) return;
+    this.#waitingLists++;
+    this.#hurry();
     let timer: NodeJS.Timeout | undefined;
     const patience = new Promise<void>((resolve) => (timer = setTimeout(resolve, PATIENCE)));
     await Promise.race([this.#working, patience]);
     clearTimeout(timer);
+    this.#waitingLists--;
   }
 
   isUnreadable({ id, revision }: { id: string; revision: number }): string | undefined {
@@ -48,7 +56,12 @@ export class SummaryService {
     for (;;) {
       const [next] = this.#queue;
       if (!next) return;
-      const [id, find] = next;
+      const [id, { find, due }] = next;
+      const wait = due - performance.now();
+      if (wait > 0 && this.#waitingLists === 0) {
+        await this.#quiet(wait);
+        continue; // there may have been another save
+      }
       this.#queue.delete(id);
       try {
         const found = await find();
@@ -66,9 +79,20 @@ export class SummaryService {
     }
   }
 
+  #quiet(milliseconds: number): Promise<void> {
+    return new Promise((resolve) => {
+      const timer = setTimeout(resolve, milliseconds);
+      this.#hurry = () => {
+        clearTimeout(timer);
+        resolve();
+      };
+    });
+  }
+
   /** Drops what waits. */
   async close(): Promise<void> {
     this.#queue.clear();
+    this.#hurry();
     await this.#working;
   }
 }

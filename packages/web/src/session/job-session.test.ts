@@ -22,7 +22,7 @@ const { mailVan } = demoJobs;
 class Bench {
   revision = 1;
   job: Job = mailVan;
-  readonly kept: (KeptAct & { fields: FieldPath[] })[] = [];
+  readonly kept: (Required<KeptAct> & { fields: FieldPath[] })[] = [];
   online = true;
   /** The answer is lost on the way back: the acts are done all the same. */
   losesAnswers = false;
@@ -51,6 +51,7 @@ class Bench {
 
   #act({ client, known, acts }: ActsRequest): Promise<ActsAnswer> {
     const outcomes: ActOutcome[] = [];
+    const kept = this.kept.length;
     for (const { id, base, act } of acts) {
       const done = this.kept.find((k) => k.id === id);
       if (done) {
@@ -74,10 +75,14 @@ class Bench {
       this.kept.push({ id, client, revision: this.revision, act: act as Act, fields });
       outcomes.push({ id, outcome: 'saved', revision: this.revision });
     }
-    return this.losesAnswers ? Promise.reject(new OfflineError()) : Promise.resolve(this.#answer(outcomes, known));
+    return this.losesAnswers
+      ? Promise.reject(new OfflineError())
+      : Promise.resolve(this.#answer(outcomes, known, kept));
   }
-  #answer(outcomes: ActOutcome[], known: number): ActsAnswer {
-    return { revision: this.revision, savedAt: '', outcomes, since: this.kept.filter((k) => k.revision > known) };
+  /** @param own - how many were kept before the request: it is not told its own acts again. */
+  #answer(outcomes: ActOutcome[], known: number, own = this.kept.length): ActsAnswer {
+    const since = this.kept.map(({ act, ...kept }, i) => (i < own ? { ...kept, act } : kept));
+    return { revision: this.revision, savedAt: '', outcomes, since: since.filter((k) => k.revision > known) };
   }
 
   /** Lets every waiting timer go off, and what follows from it. */

@@ -1,4 +1,4 @@
-import type { ActsAnswer, ActsRequest, KeptAct, StoredJob } from '@endrel/core/contract/api';
+import type { ActsAnswer, ActsRequest, StoredJob } from '@endrel/core/contract/api';
 import { MOST_ACTS } from '@endrel/core/contract/api';
 import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
@@ -229,8 +229,12 @@ export class JobSession {
     const saved = new Set(answer.outcomes.flatMap((o) => (o.outcome === 'saved' ? [o.id] : [])));
     const trouble = answer.outcomes.find((o) => o.outcome !== 'saved');
     const isOld = answer.outcomes.some((o) => o.outcome === 'saved' && o.revision <= before.revision);
-    const others = (answer.since ?? []).filter((k) => k.client !== this.client);
-    const carried = answer.since && continuing(before.job, answer.since);
+    const since = answer.since?.flatMap((kept) => {
+      const act = kept.act ?? sent.find((p) => p.id === kept.id)?.act;
+      return act ? [{ ...kept, act }] : [];
+    });
+    const others = (since ?? []).filter((k) => k.client !== this.client);
+    const carried = since?.length === answer.since?.length && since ? continuing(before.job, since) : undefined;
     this.#stored = carried
       ? { revision: answer.revision, job: carried }
       : await this.#ports.read(this.id).then((s) => ({ revision: s.revision, job: s.document }));
@@ -289,7 +293,7 @@ export class JobSession {
 }
 
 /** A job with acts that the server has done; undefined where one cannot be done here, which a fresh reading settles. */
-function continuing(job: Job, acts: readonly KeptAct[]): Job | undefined {
+function continuing(job: Job, acts: readonly { readonly act: Act }[]): Job | undefined {
   const { job: now, dropped } = withActs(job, acts);
   return dropped.length === 0 ? now : undefined;
 }

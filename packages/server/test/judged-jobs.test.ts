@@ -1,0 +1,78 @@
+import { randomUUID } from 'node:crypto';
+import { expect } from 'chai';
+import { demoJobs } from '@endrel/core/demo/index';
+import { InvalidError, UnreadableError } from '../src/errors.ts';
+import { JudgedJobs } from '../src/judging/judged-jobs.ts';
+
+const document = JSON.stringify(demoJobs.mailVan);
+const depth = (mm: number) => ({
+  act: 'set',
+  path: ['survey', 'tank', 'depth'],
+  value: { si: mm / 1000, unit: 'mm' },
+});
+const body = (known: number, ...acts: unknown[]) =>
+  JSON.stringify({ client: 'a', known, acts: acts.map((act) => ({ id: randomUUID(), base: known, act })) });
+
+describe('the judging of jobs', () => {
+  const holding = () => {
+    const jobs = new JudgedJobs();
+    jobs.open('k', 1, document);
+    const act = (text: string, stored?: Parameters<JudgedJobs['act']>[0]['stored']) =>
+      jobs.act({ key: 'k', actor: 'the bench', body: text, stored });
+    return { jobs, act };
+  };
+
+  it('tries acts on what it holds, and goes on from there only once they are stored', () => {
+    const { jobs, act } = holding();
+    const { tried } = act(body(1, depth(240)));
+    expect(JSON.parse(tried!.document).survey.tank.depth.si).to.equal(0.24);
+    expect(act(body(2, depth(250))).tried, 'revision 2 is not stored yet').to.equal(undefined);
+    jobs.stored('k', 2, tried!.ticket);
+    expect(act(body(2, depth(250))).tried!.outcomes[0]).to.include({ outcome: 'saved', revision: 3 });
+    expect(act(body(1, depth(250))).tried, 'others may have been there').to.equal(undefined);
+    jobs.forget('k');
+    expect(act(body(2, depth(250))).tried).to.equal(undefined);
+  });
+
+  it('asks for what others did where an act cannot be done or changes nothing on what it holds: that may be behind', () => {
+    const { act } = holding();
+    const nothing = { act: 'removeRow', path: ['survey', 'lines'], id: 'none' };
+    expect(act(body(1, nothing)).tried).to.equal(undefined);
+    const again = act(body(1, nothing), { revision: 1, done: [], others: [] });
+    expect(again.tried!.outcomes[0]!.outcome).to.equal('refused');
+    expect(again.tried!.count).to.equal(0);
+  });
+
+  it('asks for the document where it does not hold that revision', () => {
+    const { act } = holding();
+    const stored = { revision: 4, done: [], others: [] };
+    expect(act(body(4, depth(250)), stored).tried).to.equal(undefined);
+    expect(act(body(4, depth(250)), { ...stored, document }).tried!.outcomes[0]).to.include({ revision: 5 });
+  });
+
+  it('holds an act against a change that may have touched anything', () => {
+    const { act } = holding();
+    const others = [{ revision: 2, client: 'b' }];
+    const { tried } = act(body(1, depth(250)), { revision: 2, document, done: [], others });
+    expect(tried!.outcomes[0]!.outcome).to.equal('conflict');
+  });
+
+  it('refuses what is no request in words: broken, too deep, a revision that never was', () => {
+    const { jobs, act } = holding();
+    const stored = { revision: 1, done: [], others: [] };
+    const deep = `{"document":${'['.repeat(33)}${']'.repeat(33)}}`;
+    for (const refused of [
+      () => act('{'),
+      () => jobs.create(deep),
+      () => act(body(7, depth(250)), stored),
+      () => jobs.create('{"name":""}'),
+    ])
+      expect(refused).to.throw(InvalidError, /[.]$/);
+    const justDeep = `{"document":${'['.repeat(31)}${']'.repeat(31)}}`;
+    expect(() => jobs.create(justDeep)).to.throw(InvalidError, /an object is expected/);
+  });
+
+  it('says of a stored document that it cannot be read', () => {
+    expect(() => new JudgedJobs().open('k', 1, '{"schemaVersion":99}')).to.throw(UnreadableError, /newer than this/);
+  });
+});
