@@ -58,7 +58,7 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
   const call = caller(address);
   const jobs = (await call('GET', '/jobs')).read.jobs;
 
-  // edits in the page: from the act to its consequences on the screen's data
+  // edits in the page: from the act until its consequences are drawn
   say('a fixed sum, for the speed of the machine', Array.from({ length: 9 }, fixedSum), '');
   const scanned = scannedTank();
   const { id } = (await call('POST', '/jobs', { document: scanned.document })).read;
@@ -72,12 +72,14 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
     await page.evaluate(() => performance.clearMeasures());
     await height.focus();
     for (let i = 0; i < 14; i++) {
-      await page.keyboard.press(i % 2 ? 'ArrowUp' : 'Shift+ArrowUp');
+      await height.fill(`${600 + i} mm`);
+      await page.waitForTimeout(60);
+      await page.keyboard.press('Enter');
       await page.waitForTimeout(120);
     }
     const times = await page.evaluate(() => performance.getEntriesByName('endrel: edit to consequences').map((m) => m.duration)); // prettier-ignore
     everything.push(...times);
-    if (times.length > 0) say(`edit to consequences: ${job.name}`, times, '');
+    if (times.length > 0) say(`edit to consequences: ${job.name.split(':')[0]}`, times, '');
     await page.close();
   }
   say('edit to consequences, all demo jobs', everything, 'limit 15 ms, worst 50 ms');

@@ -47,9 +47,9 @@ describe('a page that follows its job in the worker', () => {
     const { reckoner, calls } = aside();
     const follower = start(reckoner);
     const [first, second] = [demoJobs.mailVan, length(demoJobs.mailVan, 'hose-2', 0.9)];
-    follower.follow(first);
+    void follower.follow(first);
     await spoken(first);
-    follower.follow(second);
+    void follower.follow(second);
     await spoken(second);
     expect(calls).to.deep.equal(['hold', 'act']);
     expect(isSame(said[1], assess(second))).to.equal(true);
@@ -61,8 +61,8 @@ describe('a page that follows its job in the worker', () => {
     const { reckoner, calls } = aside();
     const follower = start(reckoner);
     let job: Job = demoJobs.mailVan;
-    follower.follow(job);
-    for (let i = 1; i < 6; i++) follower.follow((job = length(job, 'hose-2', 0.5 + i / 10)));
+    void follower.follow(job);
+    for (let i = 1; i < 6; i++) void follower.follow((job = length(job, 'hose-2', 0.5 + i / 10)));
     await spoken(job);
     expect(calls).to.deep.equal(['hold', 'act']);
     expect(isSame(said.at(-1), assess(job))).to.equal(true);
@@ -70,11 +70,11 @@ describe('a page that follows its job in the worker', () => {
   it('hands the job over anew when the worker has lost it', async () => {
     const { reckoner, calls, restart } = aside();
     const follower = start(reckoner);
-    follower.follow(demoJobs.mailVan);
+    void follower.follow(demoJobs.mailVan);
     await spoken(demoJobs.mailVan);
     restart();
     const job = length(demoJobs.mailVan, 'hose-2', 0.7);
-    follower.follow(job);
+    void follower.follow(job);
     await spoken(job);
     expect(calls).to.deep.equal(['hold', 'act', 'hold']);
     expect(isSame(said.at(-1), assess(job))).to.equal(true);

@@ -182,12 +182,12 @@ export class JobSession {
   }
 
   #changed(): void {
-    this.#ports.keep({ pending: this.#pending, past: this.#past, future: this.#future });
     if (this.hasUnsaved) {
       this.#save = { status: 'unsaved' };
       this.#schedule(PAUSE_BEFORE_SAVE);
     } else this.#save = { status: 'saved' };
     this.#publish();
+    this.#ports.keep({ pending: [...this.#pending], past: [...this.#past], future: [...this.#future] });
   }
 
   #schedule(milliseconds: number): void {

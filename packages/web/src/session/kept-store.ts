@@ -21,13 +21,12 @@ const isEmpty = ({ pending, past, future }: Kept) => pending.length + past.lengt
 /** Writes go one after the other, so that the last one stands; none is lost to the one behind it. */
 let writing: Promise<unknown> = Promise.resolve();
 
-/** Keeps unsaved acts and the steps of undo of one page on one job. */
+/** Keeps unsaved acts and the steps of undo of one page on one job. What is handed over is not changed afterwards. */
 export function keep(job: string, client: string, kept: Kept): void {
-  const plain = JSON.parse(JSON.stringify(kept)) as Kept;
   writing = writing
     .then(async () => {
       const db = await database();
-      await (isEmpty(plain) ? db.delete('kept', [job, client]) : db.put('kept', { ...plain, job, client }));
+      await (isEmpty(kept) ? db.delete('kept', [job, client]) : db.put('kept', { ...kept, job, client }));
     })
     .catch(() => undefined); // storage is full or forbidden: saving to the server still runs
 }

@@ -31,11 +31,12 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
     observer.observe(frame.current!);
     return () => observer.disconnect();
   }, []);
-  const { parts, joints, survey, hanger, assumptions } = job;
+  const { parts, joints, hanger, assumptions } = job;
+  const { tank } = job.survey;
   const [settled] = useState(() => settling<RunGeometry>());
   const geometry = useMemo(
-    () => settled(runGeometry({ parts, joints, survey, hanger, assumptions }, available)),
-    [settled, parts, joints, survey, hanger, assumptions, available],
+    () => settled(runGeometry({ parts, joints, survey: { tank }, hanger, assumptions }, available)),
+    [settled, parts, joints, tank, hanger, assumptions, available],
   );
 
   const walk = (event: KeyboardEvent) => {

@@ -60,7 +60,9 @@ export interface RunGeometry {
 }
 
 /** What of a job its drawing shows. */
-export type DrawnJob = Pick<Job, 'parts' | 'joints' | 'survey' | 'hanger' | 'assumptions'>;
+export type DrawnJob = Pick<Job, 'parts' | 'joints' | 'hanger' | 'assumptions'> & {
+  readonly survey: Pick<Job['survey'], 'tank'>;
+};
 
 const MARGIN = 14;
 const LEAST_SLOT = 70; // room for a symbol and two lines of name

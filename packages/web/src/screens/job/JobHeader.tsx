@@ -1,16 +1,35 @@
 import { CircleHelp, Download, Redo2, Undo2 } from 'lucide-react';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { attachmentText } from '@endrel/core/attachments/attachment';
 import { writeJobFile } from '@endrel/core/job/read-job-file';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { download } from '../../components/download.ts';
+import type { JobSession } from '../../session/job-session.ts';
 import { useSession, useSnapshot } from '../../session/session-context.tsx';
 import { SaveBadge } from './SaveBadge.tsx';
 
 export function JobHeader({ onHelp }: { onHelp(): void }) {
   const session = useSession();
-  const snapshot = useSnapshot();
-  const { job, undo, redo } = snapshot;
+  const { job, undo, redo } = useSnapshot();
+  return <Header name={job.name} vehicle={job.vehicle} {...{ session, undo, redo, onHelp }} />;
+}
+
+interface HeaderProps {
+  readonly session: JobSession;
+  readonly name: string;
+  readonly vehicle: string;
+  readonly undo: string | undefined;
+  readonly redo: string | undefined;
+  onHelp(): void;
+}
+
+/** Drawn again for another name or another step of undo, not at every edit. */
+const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp }: HeaderProps) {
+  const saveAsFile = () => {
+    const { job } = session.getSnapshot();
+    download(`${fileName(job.name)}.endrel.json`, 'application/json', writeJobFile(job, attachmentText));
+  };
   return (
     <header className="no-print flex flex-wrap items-center gap-x-3 border-b-2 border-ink px-5 py-1">
       <Link to="/" className="text-lg font-bold" style={{ fontStretch: '80%' }}>
@@ -19,8 +38,8 @@ export function JobHeader({ onHelp }: { onHelp(): void }) {
       <span aria-hidden className="text-hair-strong">
         /
       </span>
-      <h1 className="min-w-0 truncate text-lg">{job.name}</h1>
-      <span className="hidden truncate text-ink-soft md:inline">{job.vehicle}</span>
+      <h1 className="min-w-0 truncate text-lg">{name}</h1>
+      <span className="hidden truncate text-ink-soft md:inline">{vehicle}</span>
       <div className="ml-auto flex items-center gap-0.5">
         <SaveBadge />
         <button
@@ -43,9 +62,7 @@ export function JobHeader({ onHelp }: { onHelp(): void }) {
         </button>
         <button
           className="quiet"
-          onClick={() =>
-            download(`${fileName(job.name)}.endrel.json`, 'application/json', writeJobFile(job, attachmentText))
-          }
+          onClick={saveAsFile}
           aria-label="Save as a job file"
           title="Save as a job file (.endrel.json)"
         >
@@ -59,7 +76,7 @@ export function JobHeader({ onHelp }: { onHelp(): void }) {
       </div>
     </header>
   );
-}
+});
 
 const fileName = (name: string) =>
   name

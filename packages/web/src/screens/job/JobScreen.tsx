@@ -1,4 +1,4 @@
-import { memo, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { Navigate, useParams } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { openJob } from '../../session/open-job.ts';
@@ -50,6 +50,9 @@ export function JobScreen() {
 }
 
 // an edit is drawn by those who follow the job, not by the whole page
+const Header = memo(JobHeader);
+const Strip = memo(RunStrip);
+const Figures = memo(Readings);
 const Brief = memo(BriefStage);
 const Survey = memo(SurveyStage);
 const Layout = memo(LayoutStage);
@@ -57,17 +60,25 @@ const Hanger = memo(HangerStage);
 const Run = memo(RunStage);
 const Gauge = memo(GaugeStage);
 const Cards = memo(CardsStage);
+const Gutter = memo(SnagGutter);
+const Sheet = memo(WorkingSheet);
+const Shortcuts = memo(ShortcutsDialog);
+const Finder = memo(FinderDialog);
+const Conflict = memo(ConflictDialog);
 
 /** Run on top, stages below it, bench and snags under those: the same frame around every stage. */
 function JobFrame() {
   const view = useJobView();
   const [working, setWorking] = useState<string>();
   const [dialog, setDialog] = useState<'shortcuts' | 'finder'>();
+  const openShortcuts = useCallback(() => setDialog('shortcuts'), []);
+  const closeDialog = useCallback(() => setDialog(undefined), []);
+  const closeWorking = useCallback(() => setWorking(undefined), []);
   useJobShortcuts(view, { openWorking: setWorking, openDialog: setDialog });
   return (
     <div className="flex min-h-screen flex-col lg:h-screen print:block print:h-auto">
       <JobTitle />
-      <JobHeader onHelp={() => setDialog('shortcuts')} />
+      <Header onHelp={openShortcuts} />
       <RunPanel view={view} onWorking={setWorking} />
       <StageRow view={view} />
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row print:block">
@@ -80,12 +91,12 @@ function JobFrame() {
           {view.stage === 'gauge' && <Gauge view={view} />}
           {view.stage === 'cards' && <Cards />}
         </main>
-        <SnagGutter view={view} />
+        <Gutter view={view} />
       </div>
-      <WorkingSheet openKey={working} onClose={() => setWorking(undefined)} onOpen={setWorking} view={view} />
-      <ShortcutsDialog open={dialog === 'shortcuts'} onClose={() => setDialog(undefined)} />
-      <FinderDialog open={dialog === 'finder'} onClose={() => setDialog(undefined)} view={view} />
-      <ConflictDialog />
+      <Sheet openKey={working} onClose={closeWorking} onOpen={setWorking} view={view} />
+      <Shortcuts open={dialog === 'shortcuts'} onClose={closeDialog} />
+      <Finder open={dialog === 'finder'} onClose={closeDialog} view={view} />
+      <Conflict />
     </div>
   );
 }
@@ -101,15 +112,9 @@ function RunPanel({ view, onWorking }: { view: JobView; onWorking(key: string): 
   const job = assessment?.findings.job ?? latest; // drawn once for an edit, with what it leads to
   return (
     <div className="no-print border-b border-hair bg-sheet">
-      <Readings point={view.point} onPoint={view.setPoint} onWorking={onWorking} />
+      <Figures job={job} assessment={assessment} point={view.point} onPoint={view.setPoint} onWorking={onWorking} />
       {Object.keys(job.parts).length > 0 ? (
-        <RunStrip
-          job={job}
-          assessment={assessment}
-          point={view.point}
-          selected={view.part}
-          onSelect={view.selectPart}
-        />
+        <Strip job={job} assessment={assessment} point={view.point} selected={view.part} onSelect={view.selectPart} />
       ) : (
         <p className="px-5 py-9 text-ink-soft">
           There is no run yet. Fill in the brief, then{' '}

@@ -1,24 +1,25 @@
 import { RadioGroup } from 'radix-ui';
+import type { Assessment } from '@endrel/core/assess';
 import { partsOnRun } from '@endrel/core/job/graph';
+import type { Job } from '@endrel/core/job/job';
 import { pointKeysOf, pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { resultAt, type PointResult } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { capital } from '../../components/capital.ts';
 import { Moving } from '../../components/Moving.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { useAssessment, useJob } from '../../session/session-context.tsx';
 
 interface ReadingsProps {
+  readonly job: Job;
+  readonly assessment: Assessment | undefined;
   readonly point: string;
   onPoint(point: string): void;
   onWorking(key: string): void;
 }
 
 /** Rail pressure at each operating point, demand and pump margin; each opens its working. */
-export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
-  const job = useJob();
-  const assessment = useAssessment();
+export function Readings({ job, assessment, point, onPoint, onWorking }: ReadingsProps) {
   const solution = assessment?.findings.solution;
   const demand = assessment?.findings.demand;
   const place = partsOnRun(job).some((p) => p.kind === 'carburettor') ? 'Carburettor' : 'Rail';
@@ -31,13 +32,11 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
             key={key}
             className={`min-w-[6.7rem] border-r border-hair px-2.5 pt-1 pb-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
           >
-            <RadioGroup.Item
-              value={key}
-              className="label block w-full text-left"
-              aria-label={`${capital(pointName(job, key))}: show on the run`}
-            >
-              {key === 'idle' ? `${place} at idle` : capital(shortPointName(job, key))}
-            </RadioGroup.Item>
+            <PointChoice
+              point={key}
+              name={pointName(job, key)}
+              short={key === 'idle' ? `${place} at idle` : shortPointName(job, key)}
+            />
             <Reading
               onOpen={solution && (() => onWorking(`railPressure:${key}`))}
               label={`Working of the pressure at ${shortPointName(job, key)}`}
@@ -64,6 +63,19 @@ export function Readings({ point, onPoint, onWorking }: ReadingsProps) {
     </div>
   );
 }
+
+/** Drawn again only under another name: figures move at every edit, points do not. */
+const PointChoice = memo(function PointChoice({ point, name, short }: { point: string; name: string; short: string }) {
+  return (
+    <RadioGroup.Item
+      value={point}
+      className="label block w-full text-left"
+      aria-label={`${capital(name)}: show on the run`}
+    >
+      {capital(short)}
+    </RadioGroup.Item>
+  );
+});
 
 function Reading({
   children,
@@ -102,7 +114,7 @@ function Wanted({ result }: { result: PointResult }) {
 
 const TOLERABLE = 0.05; // of the wanted pressure, as in the rules
 
-function waitingFor(assessment: ReturnType<typeof useAssessment>): string | undefined {
+function waitingFor(assessment: Assessment | undefined): string | undefined {
   if (!assessment || assessment.findings.solution) return undefined;
   const blocking = assessment.findings.needs.filter((n) => n.blocksSolution);
   if (blocking.length > 0)
