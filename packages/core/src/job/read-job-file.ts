@@ -32,8 +32,7 @@ const whole = (message: string) => failure([{ field: '', message }]);
 export function readJobFile(text: string): Result<JobFile, JobFileIssue[]> {
   if (text.length > LARGEST_JOB_FILE)
     return whole(`The file is ${(text.length / 1024 / 1024).toFixed(1)} MB; a job file is at most 2 MB.`);
-  if (isNestedTooDeep(text))
-    return whole(`The file is nested deeper than ${DEEPEST_NESTING} levels; no job is.`);
+  if (isNestedTooDeep(text)) return whole(`The file is nested deeper than ${DEEPEST_NESTING} levels; no job is.`);
   let parsed: unknown;
   try {
     parsed = JSON.parse(text);
