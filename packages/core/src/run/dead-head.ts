@@ -1,6 +1,5 @@
-import { compilePump } from '../hydraulics/pump-curve.ts';
 import { springOf } from '../parts/engine-pump/engine-pump.ts';
-import { pumpRows } from '../pumps/pump-rows.ts';
+import { pumpModel } from '../pumps/pump-model.ts';
 import type { Circuits } from './circuits.ts';
 
 /** Highest pressures that the pumps can make, at no flow: everything upstream of a regulator must survive them. Pa gauge. */
@@ -39,7 +38,7 @@ export function deadHeads(circuits: Circuits, voltage: number): DeadHead {
     let made = nothing;
     if (part.kind === 'enginePump') made = { pressure: before + springOf(part), beyondTable: false, relieved: true };
     else if (part.kind === 'pump') {
-      const model = compilePump(pumpRows(part));
+      const model = pumpModel(part);
       if (model.ok) {
         const { deadHead, deadHeadBeyondTable } = model.value.at(voltage);
         const relief = part.reliefPressure?.si;

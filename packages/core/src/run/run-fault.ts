@@ -1,9 +1,9 @@
-import { pumpTableFault, type PumpTableFault } from '../hydraulics/pump-curve.ts';
+import type { PumpTableFault } from '../hydraulics/pump-curve.ts';
 import type { NetworkFault } from '../hydraulics/network.ts';
 import { partsOnRun, type Graph } from '../job/graph.ts';
 import { describeNetworkFault } from '../networks/network-report.ts';
 import { isPump, partName } from '../parts/kinds.ts';
-import { pumpRows } from '../pumps/pump-rows.ts';
+import { pumpModel } from '../pumps/pump-model.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
 
@@ -126,8 +126,8 @@ function pumpFaults(run: Circuits): RunFault[] {
       if (port.state !== 'mated' && (port.port === 'in' || port.port === 'out'))
         faults.push({ code: 'pumpUnjoined', part: id, port: port.spec.name });
     if (part.kind !== 'pump' || !part.tables?.length) continue;
-    const fault = pumpTableFault(pumpRows(part));
-    if (fault) faults.push({ code: 'pumpTable', part: id, fault });
+    const model = pumpModel(part);
+    if (!model.ok) faults.push({ code: 'pumpTable', part: id, fault: model.fault });
   }
   const controlled = run.parts.find((c) => c.kind === 'pump' && c.drive === 'pwm');
   const sensed = run.parts.some((c) => c.kind === 'pressureSensor' && run.into(c.id).length > 0);

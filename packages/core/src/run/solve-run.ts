@@ -2,14 +2,14 @@ import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
 import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { flowRegime } from '../hydraulics/friction-factor.ts';
 import { STANDARD_GRAVITY, type LinkState, type Network } from '../hydraulics/network.ts';
-import { compilePump, type PumpCurve } from '../hydraulics/pump-curve.ts';
+import type { PumpCurve } from '../hydraulics/pump-curve.ts';
 import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { settledValue } from '../job/value.ts';
 import { lastWhere } from '../numerics/last-where.ts';
 import { isRegulator, kindOf, type Part } from '../parts/kinds.ts';
 import type { Moment } from '../parts/lower.ts';
-import { pumpRows } from '../pumps/pump-rows.ts';
+import { pumpModel } from '../pumps/pump-model.ts';
 import { success, type Result } from '../result.ts';
 import type { Circuits } from './circuits.ts';
 import { compileRun, networkOfRun, type CompiledRun } from './compile-run.ts';
@@ -180,7 +180,7 @@ const flowAgainst = (curve: PumpCurve, pressure: number): number =>
 /** Share of its flow that a pump loses to its wiring at the pressure it works against. */
 function wiringCost(part: Part, curve: PumpCurve, pressure: number, voltage: number): number | undefined {
   if (part.kind !== 'pump' || part.drive === 'pwm') return undefined;
-  const full = compilePump(pumpRows(part));
+  const full = pumpModel(part);
   if (!full.ok) return undefined;
   const without = flowAgainst(full.value.at(voltage), pressure);
   return without > 0 ? 1 - flowAgainst(curve, pressure) / without : undefined;

@@ -3,8 +3,7 @@ import { bar, celsius, kPa, mm } from '../../units/quick.ts';
 import { gaugeArea, wireGauges, type WireGauge } from '../../wiring/wire.ts';
 import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
 import { pumpTableSchema } from './pump-table.ts';
-import { compilePump } from '../../hydraulics/pump-curve.ts';
-import { pumpRows } from '../../pumps/pump-rows.ts';
+import { pumpModel } from '../../pumps/pump-model.ts';
 import { pumpRuns } from '../../pumps/staging.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart } from '../define-part.ts';
@@ -132,7 +131,7 @@ export const pump = definePart('pump', 'Pump', properties, {
   symbol: () => 'pump',
   lower(part, site) {
     const { id, reliefPressure } = part;
-    const model = compilePump(pumpRows(part));
+    const model = pumpModel(part);
     if (!model.ok) throw new RangeError(`pump table of ${id}: ${model.fault.code}`);
     const curve = (moment: Moment) => (pumpRuns(part, moment.point) ? model.value.at(moment.voltageAt(id)) : undefined);
     const links: LoweredLink[] = [
