@@ -17,7 +17,7 @@ import { startPrivatePostgres } from './private-postgres.mjs';
 export interface MeasuredServer {
   readonly address: string;
   readonly database: pg.Client;
-  /** From a request's arrival to the last byte of its answer, ms, by what was asked. */
+  /** From the last byte of a request to the last byte of its answer, ms, by what was asked. */
   readonly times: Map<string, number[]>;
   /** Runs a client in a thread of its own, whose work holds up nothing here. @returns what it posts. */
   client<R>(module: string, data: object): Promise<R>;
@@ -42,7 +42,8 @@ export async function withMeasuredServer(use: (server: MeasuredServer) => Promis
   const app = createApp({ ...services, shop, logger, boundTo: '127.0.0.1', requestsPerMinute: 1e9 });
   const times = new Map<string, number[]>();
   const server = createServer((req, res) => {
-    const started = performance.now();
+    let started = performance.now();
+    req.on('end', () => (started = performance.now()));
     const asked = nameOf(req);
     res.on('finish', () => times.set(asked, [...(times.get(asked) ?? []), performance.now() - started]));
     app(req, res);
