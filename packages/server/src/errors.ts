@@ -1,4 +1,5 @@
 import type { ApiFault } from '@endrel/core/contract/api';
+import { describeIssue, type JobFileIssue } from '@endrel/core/job/read-job-file';
 
 /** A fault that the client is told about, with its HTTP status. Anything else is logged and becomes 500. */
 export class AppError extends Error {
@@ -31,10 +32,11 @@ export class ConflictError extends AppError {
 
 /** What is stored cannot be read by this Endrel. It stays as it is. */
 export class UnreadableError extends AppError {
-  constructor(why: string) {
+  constructor(issue: JobFileIssue) {
     super(422, {
       code: 'unreadable',
-      message: `What is stored of this job cannot be read: ${why}. It is kept as it is; nothing was changed.`,
+      message: `What is stored of this job cannot be read: ${describeIssue(issue)}. It is kept as it is; nothing was changed.`,
+      issues: [issue],
     });
   }
 }

@@ -235,6 +235,24 @@ describe('large things', () => {
     expect((await put('no-digest', text)).status).to.equal(404);
     expect((await server.call('GET', `/api/attachments/${'0'.repeat(64)}`)).status).to.equal(404);
   }); // prettier-ignore
+
+  it('a mesh that a row of version 2 holds inside is kept, also where an act is the first to touch the row', async () => {
+    const old = JSON.parse(readFileSync(new URL('../../core/test/version-2/mailVan.json', import.meta.url), 'utf8'));
+    const own = packMesh(ruledMesh(stations.slice(0, 9)), 'old.stl', false);
+    old.survey.tank.mesh = own;
+    const [shop] = await server.database('shops').select('id');
+    const [job] = await server
+      .database('jobs')
+      .insert({ shop_id: shop.id, revision: 1, document: JSON.stringify(old) })
+      .returning('id');
+    const act = { act: 'setOnPart', id: 'hose-1', key: 'note', value: 'first' };
+    const done = await server.call('POST', `/api/jobs/${job.id}/acts`, { client: 'a', known: 1, acts: [{ id: randomUUID(), base: 1, act }] }); // prettier-ignore
+    expect(done.body.outcomes[0]).to.include({ outcome: 'saved', revision: 2 });
+    const { document } = (await server.call('GET', `/api/jobs/${job.id}`)).body;
+    const kept = await server.call('GET', `/api/attachments/${document.survey.tank.mesh.digest}`);
+    expect(kept.status).to.equal(200);
+    expect(JSON.parse(kept.body)).to.deep.equal(JSON.parse(JSON.stringify(own)));
+  });
 });
 
 describe('what is stored of old and in the list', () => {
@@ -268,7 +286,13 @@ describe('what is stored of old and in the list', () => {
     const rows = await list();
     expect(rows.find((r) => r.id === id).facts.run.parts.length).to.be.greaterThan(5);
     expect(rows.find((r) => r.id === bad)).to.include({ name: 'Half a job' });
-    expect(rows.find((r) => r.id === bad).unreadable).to.be.a('string');
+    const { unreadable } = rows.find((r) => r.id === bad);
+    expect(unreadable)
+      .to.be.a('string')
+      .and.not.match(/cannot be read/); // the list says that itself
+    const opened = await server.call('GET', `/api/jobs/${bad}`);
+    expect(opened.status).to.equal(422);
+    expect(opened.body.message).to.equal(`What is stored of this job cannot be read: ${unreadable}. It is kept as it is; nothing was changed.`); // prettier-ignore
   });
 
   it('a database of the version before is brought along: its jobs open, its history shows, acts go on', async () => {

@@ -43,17 +43,19 @@ describe('the judging of jobs', () => {
     expect(again.tried!.count).to.equal(0);
   });
 
-  it('asks for the document where it does not hold that revision', () => {
-    const { act } = holding();
+  it('asks for the job to be opened where it does not hold that revision', () => {
+    const { jobs, act } = holding();
     const stored = { revision: 4, done: [], others: [] };
     expect(act(body(4, depth(250)), stored).tried).to.equal(undefined);
-    expect(act(body(4, depth(250)), { ...stored, document }).tried!.outcomes[0]).to.include({ revision: 5 });
+    jobs.open('k', 4, document);
+    expect(act(body(4, depth(250)), stored).tried!.outcomes[0]).to.include({ revision: 5 });
   });
 
   it('holds an act against a change that may have touched anything', () => {
-    const { act } = holding();
+    const { jobs, act } = holding();
+    jobs.open('k', 2, document);
     const others = [{ revision: 2, client: 'b' }];
-    const { tried } = act(body(1, depth(250)), { revision: 2, document, done: [], others });
+    const { tried } = act(body(1, depth(250)), { revision: 2, done: [], others });
     expect(tried!.outcomes[0]!.outcome).to.equal('conflict');
   });
 

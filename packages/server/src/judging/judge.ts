@@ -23,15 +23,12 @@ export interface OtherChange {
 /** What is stored of a job, for acts to be tried on. */
 export interface Stored {
   readonly revision: number;
-  /** Left out while the thread is believed to hold that revision. */
-  readonly document?: string;
   /** Acts that were done before, with their revisions. */
   readonly done: readonly (readonly [id: string, revision: number])[];
   readonly others: readonly OtherChange[];
 }
-/** Who sent acts, on what. */
+/** Which acts were sent, on what. */
 export interface ActsHead {
-  readonly client: string;
   readonly known: number;
   readonly acts: readonly { readonly id: string; readonly base: number }[];
 }
@@ -50,7 +47,7 @@ export interface Tried extends JudgedJob {
 }
 export interface ActsTried {
   readonly head: ActsHead;
-  /** Absent where more has to be known first: what others did, or the document itself. */
+  /** Absent where more has to be known first: what others did, or the job itself, which is opened then. */
   readonly tried?: Tried;
 }
 
@@ -89,8 +86,8 @@ export class Judge {
   }
 
   /**
-   * Tries the acts of a request's body on a job; nothing is stored. Without `stored` only where the thread holds the very revision
-   * that the page has, and all of them can be done.
+   * Tries the acts of a request's body on a job of which the thread holds that revision; nothing is stored. Without `stored` only
+   * where that is the very one that the page has, and all of them can be done.
    *
    * @throws InvalidError when the request is none, or names a revision that never was.
    */

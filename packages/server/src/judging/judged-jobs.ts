@@ -48,19 +48,22 @@ export class JudgedJobs {
     const held = this.#held.get(key);
     if (held?.revision === revision) return { ...judged(held.job), attachments: {} };
     if (document === undefined) return undefined;
-    const { job, attachments } = this.#read(key, revision, document);
+    const read = readJobDocument(JSON.parse(document));
+    if (!read.ok) throw new UnreadableError(read.fault[0]!);
+    const { job, attachments } = read.value;
+    this.#hold(key, { revision, job });
     return { ...judged(job), attachments };
   }
 
   act({ key, actor, body, stored }: ToTry): ActsTried {
     const request = readRequest(actsRequestSchema, parsed(body));
-    const { client, known, acts } = request;
-    const head = { client, known, acts: acts.map(({ id, base }) => ({ id, base })) };
-    if (stored) {
-      const job = this.#jobAt(key, stored);
-      return job ? { head, tried: this.#try(job, request, actor, stored) } : { head };
-    }
+    const { known, acts } = request;
+    const head = { known, acts: acts.map(({ id, base }) => ({ id, base })) };
     const held = this.#held.get(key);
+    if (stored)
+      return held?.revision === stored.revision
+        ? { head, tried: this.#try(held.job, request, actor, stored) }
+        : { head };
     // the usual case: one page, nobody else since. What is held is then as good as what is stored: the write itself makes sure
     if (held?.revision !== known || acts.some((a) => a.base !== known)) return { head };
     const tried = this.#try(held.job, request, actor, { revision: known, done: [], others: [] });
@@ -122,19 +125,6 @@ export class JudgedJobs {
 
   forget(key: string): void {
     this.#held.delete(key);
-  }
-
-  #jobAt(key: string, { revision, document }: Stored): Job | undefined {
-    const held = this.#held.get(key);
-    if (held?.revision === revision) return held.job;
-    return document === undefined ? undefined : this.#read(key, revision, document).job;
-  }
-
-  #read(key: string, revision: number, document: string): { job: Job; attachments: Readonly<Record<string, string>> } {
-    const read = readJobDocument(JSON.parse(document));
-    if (!read.ok) throw new UnreadableError(describeIssue(read.fault[0]!));
-    this.#hold(key, { revision, job: read.value.job });
-    return read.value;
   }
 
   #hold(key: string, held: Held): void {

@@ -1,5 +1,6 @@
 import { LIST_PAGE, type ActsAnswer, type ChangeRow, type ListRequest } from '@endrel/core/contract/api';
-import { AppError, ConflictError, InvalidError, NotFoundError, UnreadableError } from '../errors.ts';
+import { describeIssue } from '@endrel/core/job/read-job-file';
+import { AppError, ConflictError, InvalidError, NotFoundError } from '../errors.ts';
 import type { ActsTried, Judge, JudgedJob, OpenedJob, Tried } from '../judging/judge.ts';
 import type { JobHead, JobRepository, ListRow } from '../repositories/job-repository.ts';
 import type { AttachmentService } from './attachment-service.ts';
@@ -66,9 +67,10 @@ export class JobService {
         const job = await this.#opened(shop, head);
         return { revision: head.revision, job, mesh: await this.#meshOf(shop, job) };
       } catch (error) {
-        if (error instanceof UnreadableError || error instanceof AppError)
-          return { revision: head.revision, unreadable: error.message };
-        throw error;
+        // what a thread threw has come as a plain AppError
+        const fault = error instanceof AppError ? error.fault : undefined;
+        if (fault?.code !== 'unreadable') throw error;
+        return { revision: head.revision, unreadable: describeIssue(fault.issues![0]!) };
       }
     });
   }
@@ -89,8 +91,14 @@ export class JobService {
     if (held) return held;
     const row = await this.#jobs.find(shop, head.id);
     if (!row) throw new NotFoundError('job');
-    const job = (await this.#judge.open(keyOf(shop, row.id), row.revision, row.document))!;
-    await this.#attachments.keepAll(shop, job.attachments);
+    const key = keyOf(shop, row.id);
+    const job = (await this.#judge.open(key, row.revision, row.document))!;
+    try {
+      await this.#attachments.keepAll(shop, job.attachments);
+    } catch (error) {
+      this.#judge.forget(key); // or the next to ask would find the job without what it carried
+      throw error;
+    }
     return job;
   }
 
@@ -149,18 +157,18 @@ export class JobService {
     const stored = { revision: head.revision, done, others };
     let { tried } = await this.#judge.act(key, actor, body, stored);
     if (!tried) {
-      const row = await this.#jobs.find(shop, id);
-      if (row?.revision !== head.revision) return undefined;
-      ({ tried } = await this.#judge.act(key, actor, body, { ...stored, document: row.document }));
+      await this.#opened(shop, head);
+      ({ tried } = await this.#judge.act(key, actor, body, stored));
     }
+    if (!tried) return undefined; // it has moved on meanwhile
     const since = await this.#jobs.actsBetween(shop, id, acts.known, head.revision);
-    return this.#store(shop, head, acts, tried!, since);
+    return this.#store(shop, head, acts, tried, since);
   }
 
   /** @returns the answer; undefined when somebody was quicker. */
   async #store(
     shop: string,
-    base: { readonly id: string; readonly revision: number; readonly savedAt?: string },
+    base: Pick<JobHead, 'id' | 'revision'>,
     { known }: ActsTried['head'],
     tried: Tried,
     since: readonly string[] | undefined,
