@@ -1,17 +1,14 @@
 // npm test: installs what is missing, runs every check, leaves nothing running, ends with "N passed, N failed".
 import { spawn } from 'node:child_process';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import { ensureBuild } from './lib/ensure-build.mjs';
-import { ensureChromium, ensurePostgres } from './lib/ensure-debian.mjs';
+import { ensureChromium } from './lib/ensure-debian.mjs';
 import { ensurePackages } from './lib/ensure-packages.mjs';
 import { projectRoot } from './lib/project-root.mjs';
+import { startTemporaryPostgres } from './lib/temporary-postgres.mjs';
 
 const only = process.argv.find((a) => a.startsWith('--only='))?.slice('--only='.length);
 const totals = { passed: 0, failed: 0 };
 let database;
-let temporary;
 
 const node = (...args) => [process.execPath, ...args];
 const mocha = (glob) => node('--import', 'tsx', 'node_modules/mocha/bin/mocha.js', '--reporter', 'dot', glob);
@@ -77,11 +74,7 @@ async function main() {
   }
   if (wanted('unit')) await suite('unit tests', mocha('packages/{core,cli,web}/**/*.test.ts'), ['passing', 'failing']);
   if (wanted('api') || wanted('browser')) {
-    const bin = ensurePostgres();
-    temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-test-'));
-    chmodSync(temporary, 0o755); // the database's user passes through
-    const { startPrivatePostgres } = await import('./lib/private-postgres.mjs');
-    database = await startPrivatePostgres(bin, path.join(temporary, 'data'), { fast: true });
+    database = await startTemporaryPostgres('test', { fast: true });
     const env = { TEST_DATABASE_ADMIN_URL: database.adminUrl };
     await ensureBuild();
     if (wanted('api'))
@@ -104,7 +97,6 @@ async function main() {
 
 async function cleanUp() {
   await database?.stop();
-  if (temporary) rmSync(temporary, { recursive: true, force: true });
 }
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void cleanUp().finally(() => process.exit(130)));
 

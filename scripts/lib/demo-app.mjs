@@ -1,22 +1,16 @@
 import { spawn } from 'node:child_process';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import { ensureBuild } from './ensure-build.mjs';
-import { ensureChromium, ensurePostgres } from './ensure-debian.mjs';
+import { ensureChromium } from './ensure-debian.mjs';
 import { projectRoot } from './project-root.mjs';
+import { startTemporaryPostgres } from './temporary-postgres.mjs';
 
 /**
  * Starts the built application with the demo workshop on a database of its own, and a browser beside it, for as long as `use`
  * takes; leaves nothing running.
  */
 export async function withDemoApp(use) {
-  // not before the packages are there
-  const { chromium } = await import('@playwright/test');
-  const { startPrivatePostgres } = await import('./private-postgres.mjs');
-  const temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-demo-'));
-  chmodSync(temporary, 0o755); // the database's user passes through
-  const database = await startPrivatePostgres(ensurePostgres(), path.join(temporary, 'data'), { fast: true });
+  const { chromium } = await import('@playwright/test'); // not before the packages are there
+  const database = await startTemporaryPostgres('demo', { fast: true });
   await ensureBuild();
   const server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
     cwd: projectRoot,
@@ -34,6 +28,5 @@ export async function withDemoApp(use) {
     server.kill('SIGTERM');
     await new Promise((resolve) => server.once('exit', resolve));
     await database.stop();
-    rmSync(temporary, { recursive: true, force: true });
   }
 }

@@ -1,18 +1,11 @@
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type IncomingMessage } from 'node:http';
-import os from 'node:os';
-import path from 'node:path';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { Worker } from 'node:worker_threads';
 import pg from 'pg';
 import { pino } from 'pino';
-import { createApp } from '../../packages/server/src/app.ts';
+import { composeApp } from '../../packages/server/src/compose-app.ts';
 import { migrate, openDatabase } from '../../packages/server/src/database.ts';
-import { prepareShop } from '../../packages/server/src/demo-data.ts';
-import { ShopRepository } from '../../packages/server/src/repositories/shop-repository.ts';
-import { composeServices } from '../../packages/server/src/services/compose.ts';
-import { ensurePostgres } from './ensure-debian.mjs';
-import { startPrivatePostgres } from './private-postgres.mjs';
+import { startTemporaryPostgres } from './temporary-postgres.mjs';
 
 export interface MeasuredServer {
   readonly address: string;
@@ -31,15 +24,16 @@ const RESOLUTION = 2; // ms
 
 /** The server in this very process, on a database of its own that is as safe as a shop's, with its times taken from inside. */
 export async function withMeasuredServer(use: (server: MeasuredServer) => Promise<void>): Promise<void> {
-  const temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-load-'));
-  chmodSync(temporary, 0o755); // the database's user passes through
-  const cluster = await startPrivatePostgres(ensurePostgres(), path.join(temporary, 'data'));
+  const cluster = await startTemporaryPostgres('load');
   const knex = openDatabase(cluster.url);
   await migrate(knex);
-  const logger = pino({ level: 'error' });
-  const services = await composeServices(knex, cluster.url, logger);
-  const shop = await prepareShop(new ShopRepository(knex), services.jobs, true);
-  const app = createApp({ ...services, shop, logger, boundTo: '127.0.0.1', requestsPerMinute: 1e9 });
+  const { app, close } = await composeApp(knex, {
+    databaseUrl: cluster.url,
+    loadDemo: true,
+    logger: pino({ level: 'error' }),
+    boundTo: '127.0.0.1',
+    requestsPerMinute: 1e9,
+  });
   const times = new Map<string, number[]>();
   const server = createServer((req, res) => {
     let started = performance.now();
@@ -76,10 +70,9 @@ export async function withMeasuredServer(use: (server: MeasuredServer) => Promis
     await database.end();
     server.closeAllConnections();
     server.close();
-    await services.close();
+    await close();
     await knex.destroy();
     await cluster.stop();
-    rmSync(temporary, { recursive: true, force: true });
   }
 }
 

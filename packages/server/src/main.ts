@@ -1,12 +1,9 @@
 import { createServer, type Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import { createApp } from './app.ts';
+import { composeApp } from './compose-app.ts';
 import { readConfig } from './config.ts';
 import { migrate, openDatabase } from './database.ts';
-import { prepareShop } from './demo-data.ts';
-import { ShopRepository } from './repositories/shop-repository.ts';
-import { composeServices } from './services/compose.ts';
 
 const PORTS_TO_TRY = 40;
 
@@ -34,10 +31,10 @@ async function main(): Promise<void> {
   const logger = pino({ level: config.logLevel });
   const database = openDatabase(config.databaseUrl);
   await migrate(database);
-  const services = await composeServices(database, config.databaseUrl, logger);
-  const shop = await prepareShop(new ShopRepository(database), services.jobs, config.loadDemo);
+  const { databaseUrl, loadDemo, host } = config;
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const server = createServer(createApp({ ...services, shop, logger, webRoot, boundTo: config.host }));
+  const { app, close } = await composeApp(database, { databaseUrl, loadDemo, logger, webRoot, boundTo: host });
+  const server = createServer(app);
   const port = await listen(server, config.host, config.port);
   console.log(`Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`);
 
@@ -47,8 +44,7 @@ async function main(): Promise<void> {
     stopping = true;
     server.close(
       () =>
-        void services
-          .close()
+        void close()
           .then(() => database.destroy())
           .finally(() => process.exit(0)),
     );

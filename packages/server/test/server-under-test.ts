@@ -2,11 +2,8 @@ import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { Knex } from 'knex';
 import { pino } from 'pino';
-import { createApp } from '../src/app.ts';
+import { composeApp } from '../src/compose-app.ts';
 import { migrate, openDatabase } from '../src/database.ts';
-import { prepareShop } from '../src/demo-data.ts';
-import { ShopRepository } from '../src/repositories/shop-repository.ts';
-import { composeServices } from '../src/services/compose.ts';
 
 /** A real server on a database of its own, on the PostgreSQL that scripts/test.mjs started. */
 export class ServerUnderTest {
@@ -91,11 +88,11 @@ const addressOf = (server: Server) => `http://127.0.0.1:${(server.address() as {
 
 async function serve(database: Knex, url: string, demo: boolean): Promise<[Server, () => Promise<void>]> {
   const logger = pino({ level: 'silent' });
-  const services = await composeServices(database, url, logger);
-  const shop = await prepareShop(new ShopRepository(database), services.jobs, demo);
-  const server = createServer(createApp({ ...services, shop, logger, boundTo: '127.0.0.1' }));
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  return [server, () => services.close()];
+  const boundTo = '127.0.0.1';
+  const { app, close } = await composeApp(database, { databaseUrl: url, loadDemo: demo, logger, boundTo });
+  const server = createServer(app);
+  await new Promise<void>((resolve) => server.listen(0, boundTo, resolve));
+  return [server, close];
 }
 
 async function callAt(address: string, method: string, path: string, body?: unknown): Promise<Answer> {

@@ -1,0 +1,43 @@
+import type { Express } from 'express';
+import { createApp, type AppParts } from './app.ts';
+import type { openDatabase } from './database.ts';
+import { prepareShop } from './demo-data.ts';
+import { Judge } from './judging/judge.ts';
+import { Reckoner } from './reckoning/reckoner.ts';
+import { AttachmentRepository } from './repositories/attachment-repository.ts';
+import { ChangeFeed } from './repositories/change-feed.ts';
+import { JobRepository } from './repositories/job-repository.ts';
+import { PumpRepository } from './repositories/pump-repository.ts';
+import { ShopRepository } from './repositories/shop-repository.ts';
+import { AttachmentService } from './services/attachment-service.ts';
+import { JobService } from './services/job-service.ts';
+import { SummaryService } from './services/summary-service.ts';
+
+interface Wanted extends Pick<AppParts, 'logger' | 'webRoot' | 'boundTo' | 'requestsPerMinute'> {
+  /** Where the database is, for the connection that listens to it. */
+  readonly databaseUrl: string;
+  readonly loadDemo: boolean;
+}
+
+/** The whole application on one migrated database, its shop made ready. `close` ends what runs beside the answers. */
+export async function composeApp(
+  database: ReturnType<typeof openDatabase>,
+  { databaseUrl, loadDemo, ...rest }: Wanted,
+): Promise<{ readonly app: Express; readonly close: () => Promise<void> }> {
+  const repository = new JobRepository(database);
+  const judge = new Judge();
+  const reckoner = new Reckoner();
+  const attachments = new AttachmentService(new AttachmentRepository(database), reckoner);
+  const summaries = new SummaryService(repository, reckoner, rest.logger);
+  const jobs = new JobService(repository, attachments, summaries, judge);
+  const feed = new ChangeFeed(databaseUrl);
+  await feed.open();
+  const shop = await prepareShop(new ShopRepository(database), jobs, loadDemo);
+  return {
+    app: createApp({ ...rest, jobs, attachments, feed, pumps: new PumpRepository(database), shop }),
+    async close(): Promise<void> {
+      await summaries.close();
+      await Promise.all([reckoner.close(), judge.close(), feed.close()]);
+    },
+  };
+}
