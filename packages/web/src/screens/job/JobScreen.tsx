@@ -50,9 +50,9 @@ export function JobScreen() {
 }
 
 // an edit is drawn by those who follow the job, not by the whole page
-const Header = memo(JobHeader);
 const Strip = memo(RunStrip);
 const Figures = memo(Readings);
+const Stages = memo(StageRow);
 const Brief = memo(BriefStage);
 const Survey = memo(SurveyStage);
 const Layout = memo(LayoutStage);
@@ -78,9 +78,9 @@ function JobFrame() {
   return (
     <div className="flex min-h-screen flex-col lg:h-screen print:block print:h-auto">
       <JobTitle />
-      <Header onHelp={openShortcuts} />
+      <JobHeader onHelp={openShortcuts} />
       <RunPanel view={view} onWorking={setWorking} />
-      <StageRow view={view} />
+      <Stages view={view} />
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row print:block">
         <main className="min-w-0 flex-1 overflow-auto px-5 py-3 print:overflow-visible print:p-0" tabIndex={-1}>
           {view.stage === 'brief' && <Brief onWorking={setWorking} />}

@@ -1,11 +1,10 @@
-import { memo } from 'react';
 import { Link } from 'react-router';
 import { useNeeds } from '../../session/session-context.tsx';
 import { stageList } from './stages.ts';
 import type { JobView } from './use-job-view.ts';
 
 /** Stages in the order of the work; each says in words what is still open in it. */
-export const StageRow = memo(function StageRow({ view }: { view: JobView }) {
+export function StageRow({ view }: { view: JobView }) {
   const { list: needs } = useNeeds();
   return (
     <nav aria-label="Stages" className="no-print flex overflow-x-auto border-b border-ink">
@@ -41,7 +40,7 @@ export const StageRow = memo(function StageRow({ view }: { view: JobView }) {
       )}
     </nav>
   );
-});
+}
 
 /** The chosen part and operating point go along to another stage, the open tab does not. */
 function withoutTab(search: string): string {
