@@ -2,9 +2,9 @@ import { createServer, type IncomingMessage } from 'node:http';
 import { monitorEventLoopDelay } from 'node:perf_hooks';
 import { Worker } from 'node:worker_threads';
 import pg from 'pg';
-import { pino } from 'pino';
 import { composeApp } from '../../packages/server/src/compose-app.ts';
-import { migrate, openDatabase } from '../../packages/server/src/database.ts';
+import { openDatabase } from '../../packages/server/src/database.ts';
+import { makeLogger } from '../../packages/server/src/logger.ts';
 import { startTemporaryPostgres } from './temporary-postgres.mjs';
 
 export interface MeasuredServer {
@@ -26,11 +26,10 @@ const RESOLUTION = 2; // ms
 export async function withMeasuredServer(use: (server: MeasuredServer) => Promise<void>): Promise<void> {
   const cluster = await startTemporaryPostgres('load');
   const knex = openDatabase(cluster.url);
-  await migrate(knex);
   const { app, close } = await composeApp(knex, {
     databaseUrl: cluster.url,
     loadDemo: true,
-    logger: pino({ level: 'error' }),
+    logger: makeLogger('error'),
     boundTo: '127.0.0.1',
     requestsPerMinute: 1e9,
   });

@@ -3,8 +3,8 @@ import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
-import { pinoHttp } from 'pino-http';
 import { NotFoundError } from './errors.ts';
+import { only } from './http/only.ts';
 import { allowedHosts } from './http/allowed-hosts.ts';
 import { errorHandler } from './http/error-handler.ts';
 import { attachmentRoutes } from './http/attachment-routes.ts';
@@ -13,12 +13,14 @@ import { pumpRoutes } from './http/pump-routes.ts';
 import type { ChangeFeed } from './repositories/change-feed.ts';
 import type { PumpRepository } from './repositories/pump-repository.ts';
 import type { AttachmentService } from './services/attachment-service.ts';
+import type { Health } from './services/health.ts';
 import type { Acting, JobService } from './services/job-service.ts';
 
 export interface AppParts {
   readonly jobs: JobService;
   readonly attachments: AttachmentService;
   readonly feed: ChangeFeed;
+  readonly health: Health;
   readonly pumps: PumpRepository;
   readonly shop: { readonly id: string; readonly name: string };
   readonly logger: Logger;
@@ -33,11 +35,20 @@ const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at mos
 
 /** The HTTP application: API under /api, the web application everywhere else. */
 export function createApp(parts: AppParts): Express {
-  const { jobs, attachments, feed, pumps, shop, logger, webRoot, boundTo } = parts;
+  const { jobs, attachments, feed, health, pumps, shop, webRoot, boundTo } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.disable('etag'); // answers are not kept by anyone
-  app.use(pinoHttp({ logger, autoLogging: false }));
+  // before all else: whatever can be asked for counts
+  app.use(
+    rateLimit({
+      windowMs: 60_000,
+      limit: parts.requestsPerMinute ?? REQUESTS_PER_MINUTE,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' },
+    }),
+  );
   app.use(allowedHosts(boundTo));
   app.use(
     helmet({
@@ -55,17 +66,25 @@ export function createApp(parts: AppParts): Express {
 
   const acting = (): Acting => ({ shop: shop.id, actor: 'the bench' });
   const api = express.Router();
-  api.use(
-    rateLimit({
-      windowMs: 60_000,
-      limit: parts.requestsPerMinute ?? REQUESTS_PER_MINUTE,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' },
-    }),
-  );
-  api.get('/health', (_req, res) => void res.json({ ok: true }));
-  api.get('/shop', (_req, res) => void res.json({ name: shop.name }));
+  api.use((_req, res, next) => {
+    res.set('Cache-Control', 'no-store');
+    next();
+  });
+  api
+    .route('/alive')
+    .get((_req, res) => void res.json({ isAlive: true }))
+    .all(only('GET'));
+  api
+    .route('/health')
+    .get(async (_req, res) => {
+      const answer = await health.check();
+      res.status(answer.isReady ? 200 : 503).json(answer);
+    })
+    .all(only('GET'));
+  api
+    .route('/shop')
+    .get((_req, res) => void res.json({ name: shop.name }))
+    .all(only('GET'));
   api.use('/jobs', jobRoutes(jobs, feed, acting));
   api.use('/attachments', attachmentRoutes(attachments, acting));
   api.use('/pumps', pumpRoutes(pumps, acting));
@@ -75,15 +94,18 @@ export function createApp(parts: AppParts): Express {
   app.use('/api', api);
 
   if (webRoot && existsSync(webRoot)) {
-    app.use(
-      '/assets',
-      express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', index: false, fallthrough: false }),
-    );
+    app.use('/assets', express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', index: false }));
     app.use(express.static(webRoot, { index: false }));
-    app.get('/{*splat}', (_req, res) =>
-      res.sendFile('index.html', { root: webRoot, headers: { 'Cache-Control': 'no-cache' } }),
-    );
+    app.get('/{*splat}', (req, res, next) => {
+      // an address of the application has no ending; a file that is not there is not the application
+      if (/\.[^/]*$/.test(req.path) || req.path.startsWith('/assets/')) next();
+      else res.sendFile('index.html', { root: webRoot, headers: { 'Cache-Control': 'no-cache' } });
+    });
   }
-  app.use(errorHandler);
+  app.use((req, res, next) => {
+    if (req.method === 'GET' || req.method === 'HEAD') throw new NotFoundError('file or address');
+    only('GET')(req, res, next);
+  });
+  app.use(errorHandler(health));
   return app;
 }

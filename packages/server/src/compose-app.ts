@@ -1,6 +1,7 @@
 import type { Express } from 'express';
+import type { Knex } from 'knex';
 import { createApp, type AppParts } from './app.ts';
-import type { openDatabase } from './database.ts';
+import { migrate, underStartLock } from './database.ts';
 import { prepareShop } from './demo-data.ts';
 import { Judge } from './judging/judge.ts';
 import { Reckoner } from './reckoning/reckoner.ts';
@@ -10,18 +11,19 @@ import { JobRepository } from './repositories/job-repository.ts';
 import { PumpRepository } from './repositories/pump-repository.ts';
 import { ShopRepository } from './repositories/shop-repository.ts';
 import { AttachmentService } from './services/attachment-service.ts';
+import { Health } from './services/health.ts';
 import { JobService } from './services/job-service.ts';
 import { SummaryService } from './services/summary-service.ts';
 
 interface Wanted extends Pick<AppParts, 'logger' | 'webRoot' | 'boundTo' | 'requestsPerMinute'> {
-  /** Where the database is, for the connection that listens to it. */
+  /** Where the database is, for the connections that are held beside the pool. */
   readonly databaseUrl: string;
   readonly loadDemo: boolean;
 }
 
-/** The whole application on one migrated database, its shop made ready. `close` ends what runs beside the answers. */
+/** The whole application on one database, migrated and its shop made ready. `close` ends what runs beside the answers. */
 export async function composeApp(
-  database: ReturnType<typeof openDatabase>,
+  database: Knex,
   { databaseUrl, loadDemo, ...rest }: Wanted,
 ): Promise<{ readonly app: Express; readonly close: () => Promise<void> }> {
   const repository = new JobRepository(database);
@@ -31,13 +33,20 @@ export async function composeApp(
   const summaries = new SummaryService(repository, reckoner, rest.logger);
   const jobs = new JobService(repository, attachments, summaries, judge);
   const feed = new ChangeFeed(databaseUrl);
-  await feed.open();
-  const shop = await prepareShop(new ShopRepository(database), jobs, loadDemo);
-  return {
-    app: createApp({ ...rest, jobs, attachments, feed, pumps: new PumpRepository(database), shop }),
-    async close(): Promise<void> {
-      await summaries.close();
-      await Promise.all([reckoner.close(), judge.close(), feed.close()]);
-    },
+  const close = async (): Promise<void> => {
+    await summaries.close();
+    await Promise.all([reckoner.close(), judge.close(), feed.close()]);
   };
+  try {
+    const shop = await underStartLock(databaseUrl, async () => {
+      await migrate(database);
+      return prepareShop({ shops: new ShopRepository(database), jobs: repository, attachments, judge }, loadDemo);
+    });
+    await feed.open();
+    const health = new Health(database, rest.logger);
+    return { app: createApp({ ...rest, jobs, attachments, feed, health, pumps: new PumpRepository(database), shop }), close }; // prettier-ignore
+  } catch (error) {
+    await close();
+    throw error;
+  }
 }

@@ -1,14 +1,35 @@
 import { demoJobs, demoShopName } from '@endrel/core/demo/index';
-import type { ShopRepository } from './repositories/shop-repository.ts';
-import type { JobService } from './services/job-service.ts';
+import type { Judge } from './judging/judge.ts';
+import type { JobRepository } from './repositories/job-repository.ts';
+import type { Shop, ShopRepository } from './repositories/shop-repository.ts';
+import type { AttachmentService } from './services/attachment-service.ts';
 
 const EMPTY_SHOP_NAME = 'The workshop';
 
-/** The shop; on the very first start with demo data, the invented workshop and its jobs. */
-export async function prepareShop(shops: ShopRepository, jobs: JobService, loadDemo: boolean) {
+interface Parts {
+  readonly shops: ShopRepository;
+  readonly jobs: JobRepository;
+  readonly attachments: AttachmentService;
+  readonly judge: Judge;
+}
+
+/**
+ * The shop; on the very first start with demo data, the invented workshop and its jobs: all of them or, when that start is killed,
+ * none, and the next one loads them. Call it under the start lock.
+ */
+export async function prepareShop({ shops, jobs, attachments, judge }: Parts, loadDemo: boolean): Promise<Shop> {
   const shop = await shops.ensureOnly(loadDemo ? demoShopName : EMPTY_SHOP_NAME);
-  if (shop.isNew && loadDemo && (await jobs.isEmpty({ shop: shop.id, actor: 'demo data' })))
-    for (const document of Object.values(demoJobs).reverse())
-      await jobs.create({ shop: shop.id, actor: 'demo data' }, JSON.stringify({ document }));
+  if (shop.isPrepared) return shop;
+  const documents: string[] = [];
+  if (loadDemo && shop.name === demoShopName)
+    for (const document of Object.values(demoJobs).reverse()) {
+      const judged = await judge.create(JSON.stringify({ document }));
+      await attachments.keepAll(shop.id, judged.attachments);
+      documents.push(judged.document);
+    }
+  await shops.prepare(shop.id, async (trx) => {
+    for (const document of documents)
+      await jobs.create(shop.id, document, { actor: 'demo data', summary: 'brought in from a job file' }, { on: trx });
+  });
   return shop;
 }

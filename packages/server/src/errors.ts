@@ -17,6 +17,16 @@ export class NotFoundError extends AppError {
   }
 }
 
+/** The address is there; it cannot be asked in that way. */
+export class MethodError extends AppError {
+  constructor(method: string, allowed: readonly string[]) {
+    super(405, {
+      code: 'invalid',
+      message: `${method} cannot be done at this address; ${allowed.join(' and ')} can.`,
+    });
+  }
+}
+
 export class InvalidError extends AppError {
   constructor(message: string, issues: ApiFault['issues'] = []) {
     super(400, { code: 'invalid', message, issues });

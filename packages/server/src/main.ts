@@ -1,11 +1,13 @@
 import { createServer, type Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
-import { pino } from 'pino';
 import { composeApp } from './compose-app.ts';
 import { readConfig } from './config.ts';
-import { migrate, openDatabase } from './database.ts';
+import { openDatabase } from './database.ts';
+import { answerUnreadable } from './http/answer-unreadable.ts';
+import { loggable, makeLogger } from './logger.ts';
 
 const PORTS_TO_TRY = 40;
+const MOST_CONNECTIONS = 2000;
 
 /** Listens on the preferred port, or on the next one that is free. */
 async function listen(server: Server, host: string, preferred: number): Promise<number> {
@@ -28,15 +30,21 @@ async function listen(server: Server, host: string, preferred: number): Promise<
 
 async function main(): Promise<void> {
   const config = readConfig(process.env);
-  const logger = pino({ level: config.logLevel });
+  const logger = makeLogger(config.logLevel);
   const database = openDatabase(config.databaseUrl);
-  await migrate(database);
   const { databaseUrl, loadDemo, host } = config;
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, close } = await composeApp(database, { databaseUrl, loadDemo, logger, webRoot, boundTo: host });
-  const server = createServer(app);
+  const server = createServer(app).on('clientError', answerUnreadable);
+  server.maxConnections = MOST_CONNECTIONS;
   const port = await listen(server, config.host, config.port);
+  if (config.port !== 0 && port !== config.port)
+    console.log(
+      `Port ${config.port} is taken by another program, so Endrel is at ${port} this time.\n` +
+        `What a page at the old address has not sent yet waits there: free port ${config.port} and start again to send it.`,
+    );
   console.log(`Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`);
+  process.send?.({ port });
 
   let stopping = false;
   const stop = () => {
@@ -56,6 +64,6 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  console.error(`The server did not start: ${(error as Error).message}`);
+  console.error(`The server did not start: ${loggable((error as Error).message)}`);
   process.exit(1);
 });

@@ -44,8 +44,8 @@ describe('acts over the API', () => {
     expect(later.since.map((k: { act: Act }) => k.act)).to.deep.equal([depth(240), outlet(30)]);
     expect((await read(id)).document.survey.tank).to.deep.include({ depth: mm(240), outletHeight: mm(30) });
     const { body: changes } = await server.call('GET', `/api/jobs/${id}/changes`);
-    expect(changes.map((c: { revision: number }) => c.revision)).to.deep.equal([3, 2, 1]);
-    expect(changes[0]).to.include({ actor: 'the bench', summary: 'set survey tank outletHeight', fields: 1 });
+    expect(changes.changes.map((c: { revision: number }) => c.revision)).to.deep.equal([3, 2, 1]);
+    expect(changes.changes[0]).to.include({ actor: 'the bench', summary: 'set survey tank outletHeight', fields: 1 });
   });
 
   it('sent twice are done once', async () => {
@@ -296,7 +296,8 @@ describe('what is stored of old and in the list', () => {
   });
 
   it('a database of the version before is brought along: its jobs open, its history shows, acts go on', async () => {
-    for (const _later of ['quick compression', 'list in pages', 'acts']) await server.database.migrate.down(); // as it was before acts
+    for (const _later of ['shop prepared', 'quick compression', 'list in pages', 'acts'])
+      await server.database.migrate.down(); // as it was before acts
     const old = readFileSync(new URL('../../core/test/version-2/mailVan.json', import.meta.url), 'utf8');
     const [shop] = await server.database('shops').select('id');
     const [job] = await server
@@ -310,13 +311,13 @@ describe('what is stored of old and in the list', () => {
     await server.database.migrate.latest();
     const { body } = await server.call('GET', `/api/jobs/${job.id}`);
     expect(body.document.schemaVersion).to.equal(3);
-    expect((await server.call('GET', `/api/jobs/${job.id}/changes`)).body).to.have.length(2);
+    expect((await server.call('GET', `/api/jobs/${job.id}/changes`)).body.changes).to.have.length(2);
     // what was done before acts is read anew, not replayed
     expect((await server.call('GET', `/api/jobs/${job.id}/acts?since=1`)).body).to.not.have.property('since');
     const act = { act: 'setOnPart', id: 'hose-1', key: 'note', value: 'new' };
     const done = await server.call('POST', `/api/jobs/${job.id}/acts`, { client: 'a', known: 2, acts: [{ id: randomUUID(), base: 2, act }] }); // prettier-ignore
     expect(done.body.outcomes[0]).to.include({ outcome: 'saved', revision: 3 });
-    const changes = (await server.call('GET', `/api/jobs/${job.id}/changes`)).body;
+    const changes = (await server.call('GET', `/api/jobs/${job.id}/changes`)).body.changes;
     expect(changes.map((c: { fields: number }) => c.fields)).to.deep.equal([1, 1, 1]);
   });
 

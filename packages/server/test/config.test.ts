@@ -35,6 +35,9 @@ function answerOf(handle: (res: Response, next: NextFunction) => void) {
       seen.status = code;
       return res;
     },
+    set() {
+      return res;
+    },
     json(body: unknown) {
       seen.body = body;
       return res;
@@ -46,8 +49,10 @@ function answerOf(handle: (res: Response, next: NextFunction) => void) {
 
 describe('the error handler', () => {
   const logged: unknown[] = [];
-  const req = { log: { error: (entry: unknown) => logged.push(entry) } } as unknown as Request;
-  const answer = (error: unknown) => answerOf((res, next) => void errorHandler(error, req, res, next));
+  const missed: unknown[] = [];
+  const handle = errorHandler({ failed: (error) => logged.push(error), missed: (error) => missed.push(error) });
+  const answer = (error: unknown, method = 'POST') =>
+    answerOf((res, next) => void handle(error, { method } as Request, res, next));
   it('tells what the client can mend', () => {
     expect(answer(new NotFoundError('job'))).to.deep.include({
       status: 404,
@@ -57,15 +62,37 @@ describe('the error handler', () => {
       status: 400,
       body: { code: 'invalid', message: 'No.', issues: [{ field: 'name', message: 'is empty' }] },
     });
-    expect(answer(Object.assign(new Error('big'), { type: 'entity.too.large' })).status).to.equal(413);
+    expect(answer(Object.assign(new Error('big'), { type: 'entity.too.large', status: 413 })).status).to.equal(413);
   });
   it('keeps the details of anything unexpected in the log', () => {
     const seen = answer(new Error('connection string postgres://secret@host'));
     expect(seen.status).to.equal(500);
     expect(JSON.stringify(seen.body)).to.not.include('secret');
-    expect(JSON.stringify(seen.body)).to.include('Nothing was changed');
     expect(logged).to.have.length(1);
   });
+});
+
+describe('what is said of a failure', () => {
+  const handle = errorHandler({ failed: () => undefined, missed: () => undefined });
+  const answer = (error: unknown, method: string) =>
+    answerOf((res, next) => void handle(error, { method } as Request, res, next));
+  const failures: [what: string, error: Error, status: number][] = [
+    ['a fault of ours', new TypeError('x of undefined'), 500],
+    ['a connection that broke', new Error('Connection terminated unexpectedly'), 503],
+    ['a database that is being stopped', Object.assign(new Error('terminating connection'), { code: '57P01' }), 503],
+    ['a database that is still starting', Object.assign(new Error('starting up'), { code: '57P03' }), 503],
+    ['nobody at its port', Object.assign(new Error('connect'), { code: 'ECONNREFUSED' }), 503],
+    ['no connection free', Object.assign(new Error('Timeout'), { name: 'KnexTimeoutError' }), 503],
+  ];
+  for (const [what, error, status] of failures)
+    it(`${what}: “nothing was changed” only where that is known`, () => {
+      const asked = answer(error, 'GET');
+      const sent = answer(error, 'POST');
+      expect([asked.status, sent.status]).to.deep.equal([status, status]);
+      expect(JSON.stringify(asked.body)).to.include('Nothing was changed');
+      expect(JSON.stringify(sent.body)).to.include('not known');
+      expect(JSON.stringify(sent.body)).to.not.include('Nothing was changed');
+    });
 });
 
 describe('a loopback server', () => {

@@ -1,9 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { Knex } from 'knex';
-import { pino } from 'pino';
 import { composeApp } from '../src/compose-app.ts';
-import { migrate, openDatabase } from '../src/database.ts';
+import { openDatabase } from '../src/database.ts';
+import { makeLogger } from '../src/logger.ts';
 
 /** A real server on a database of its own, on the PostgreSQL that scripts/test.mjs started. */
 export class ServerUnderTest {
@@ -40,7 +40,6 @@ export class ServerUnderTest {
     const url = new URL(adminUrl);
     url.pathname = name;
     const database = openDatabase(url.href);
-    await migrate(database);
     return new ServerUnderTest(admin, name, database, url.href, ...(await serve(database, url.href, demo)));
   }
 
@@ -87,7 +86,7 @@ export interface Served {
 const addressOf = (server: Server) => `http://127.0.0.1:${(server.address() as { port: number }).port}`;
 
 async function serve(database: Knex, url: string, demo: boolean): Promise<[Server, () => Promise<void>]> {
-  const logger = pino({ level: 'silent' });
+  const logger = makeLogger('silent');
   const boundTo = '127.0.0.1';
   const { app, close } = await composeApp(database, { databaseUrl: url, loadDemo: demo, logger, boundTo });
   const server = createServer(app);

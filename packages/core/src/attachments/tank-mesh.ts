@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { textSchema } from '../job/measured.ts';
+import { lineSchema } from '../job/text.ts';
 import { packedMeshSchema, unpackMesh, type PackedMesh } from '../tanks/packed-mesh.ts';
 import type { Mesh } from '../tanks/mesh.ts';
 import { attachmentText, digestOf, digestSchema, holdAttachment } from './attachment.ts';
@@ -7,7 +7,7 @@ import { attachmentText, digestOf, digestSchema, holdAttachment } from './attach
 /** A tank's mesh as the job names it; the mesh itself is an attachment. */
 export const tankMeshSchema = z.strictObject({
   digest: digestSchema,
-  name: textSchema(120),
+  name: lineSchema(120),
   triangles: z.number().int().min(4).max(60_000),
   /** The file's triangles faced inwards and were turned. */
   turned: z.boolean().optional(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isStorable, lineSchema } from '../job/text.ts';
 import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
 import type { Act } from '../job/acts/act.ts';
 import type { Job } from '../job/job.ts';
@@ -31,10 +32,11 @@ const isDay = (text: string): boolean => {
   const time = Date.parse(`${text}T00:00:00Z`);
   return !Number.isNaN(time) && new Date(time).toISOString().startsWith(text);
 };
+export const MOST_PUMPS = 200; // in one shop's library
 export const LIST_PAGE = 50; // jobs
 /** Which jobs to list: words of their names and vehicles, at hand or put away, behind the last one that the page has. */
 export const listRequestSchema = z.strictObject({
-  find: z.string().max(200).default(''),
+  find: z.string().max(200).refine(isStorable, 'holds characters that no job has').default(''),
   away: z.enum(['true', 'false']).default('false'),
   after: z
     .string()
@@ -57,16 +59,22 @@ export interface JobList {
 }
 
 export const putAwaySchema = z.strictObject({ away: z.boolean() });
+const nameSchema = lineSchema(80)
+  .trim()
+  .refine((name) => name !== '', 'must not be empty');
+/** Made by the page, once for what it asks: a request that is sent again makes nothing twice. */
+const newIdSchema = z.uuid().optional();
 export const createRequestSchema = z.union([
   z.strictObject({
-    name: z.string().trim().min(1, 'must not be empty').max(80),
-    vehicle: z.string().max(120).default(''),
+    id: newIdSchema,
+    name: nameSchema,
+    vehicle: lineSchema(120).default(''),
   }),
-  z.strictObject({ document: z.unknown() }),
+  z.strictObject({ id: newIdSchema, document: z.unknown() }),
 ]);
 
 export const keepPumpSchema = z.strictObject({
-  name: z.string().trim().min(1, 'must not be empty').max(80),
+  name: nameSchema,
   tables: z.array(pumpTableSchema).min(1, 'needs a flow table').max(6),
 });
 
@@ -113,8 +121,24 @@ export interface ChangeRow {
   /** How many fields it changed. */
   readonly fields: number;
 }
+/** One page of them, the last first. */
+export interface ChangeList {
+  readonly changes: readonly ChangeRow[];
+  /** Where the next page begins; absent on the last. */
+  readonly before?: number;
+}
+export const CHANGES_PAGE = 50;
+
+/** Whether the server can do its work. That it answers at all is another question. */
+export interface HealthAnswer {
+  readonly isReady: boolean;
+  readonly database: 'answers' | 'away';
+  /** Answers since the server started that were its own fault. */
+  readonly failures: number;
+}
 export interface ApiFault {
-  readonly code: 'invalid' | 'notPutAway' | 'notFound' | 'unreadable' | 'tooLarge' | 'tooMany' | 'internal';
+  readonly code:
+    'invalid' | 'notPutAway' | 'notFound' | 'unreadable' | 'tooLarge' | 'tooMany' | 'away' | 'internal';
   readonly message: string;
   readonly issues?: readonly { readonly field: string; readonly message: string }[];
 }

@@ -17,6 +17,8 @@ export interface JobSummary {
   readonly isAway: boolean;
   /** Reckoned after each save and kept; absent until then. */
   readonly facts?: JobFacts;
+  /** The facts are of an earlier revision, or still to come. */
+  readonly isBehind?: boolean;
   /** Why the stored job cannot be read. */
   readonly unreadable?: string;
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { lineSchema } from '../job/text.ts';
 
 /** How a port seals and holds. */
 export const portForms = {
@@ -20,7 +21,7 @@ export type PortForm = keyof typeof portForms;
 export const portSchema = z.strictObject({
   form: z.enum(Object.keys(portForms) as [PortForm, ...PortForm[]]),
   /** A size that the form knows, such as `−6` or `3/8`. */
-  size: z.string().min(1).max(12),
+  size: lineSchema(12).min(1),
   gender: z.enum(['male', 'female']),
 });
 export type Port = z.infer<typeof portSchema>;

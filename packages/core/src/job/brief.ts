@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { bar, horsepower, kPa, poundsPerHorsepowerHour } from '../units/quick.ts';
-import { choice, count, flag, objectOf, quantity, text } from './property.ts';
+import { choice, count, flag, objectOf, prose, quantity } from './property.ts';
 
 export const aspirations = {
   natural: 'naturally aspirated',
@@ -65,7 +65,7 @@ export const briefProperties = {
   manifoldReference: flag('the engine expects a manifold reference'),
   injectors: count('number of injectors', 16),
   reversible: flag('the owner wants it reversible'),
-  wishes: text('what else the owner wants', 2000),
+  wishes: prose('what else the owner wants', 2000),
 };
 export const briefSchema = objectOf(briefProperties);
 export type Brief = z.infer<typeof briefSchema>;

@@ -7,7 +7,7 @@ import { gaugeSchema } from './gauge.ts';
 import { graphFaults } from './graph.ts';
 import { hangerSchema } from './hanger.ts';
 import { layouts, type LayoutKey } from './layout.ts';
-import { textSchema } from './measured.ts';
+import { lineSchema, textSchema } from './text.ts';
 import { pointsSchema } from './points.ts';
 import { idSchema } from './property.ts';
 import { surveySchema } from './survey.ts';
@@ -28,8 +28,8 @@ const atMost = <S extends z.ZodType>(schema: z.ZodRecord<typeof idSchema, S>, mo
 
 /** Every section and collection of a job with its own schema: an act is judged by those that it touches. */
 export const jobShape = {
-  name: textSchema(80).refine((name) => name.trim() !== '', 'must not be empty'),
-  vehicle: textSchema(120),
+  name: lineSchema(80).refine((name) => name.trim() !== '', 'must not be empty'),
+  vehicle: lineSchema(120),
   state: z.enum(['open', 'finished']),
   brief: briefSchema,
   survey: surveySchema,
@@ -52,7 +52,7 @@ export const jobShape = {
   assumptions: assumptionsSchema,
   /** By the snag that is overruled. */
   overrules: z
-    .record(z.string().max(120), overruleSchema)
+    .record(lineSchema(120), overruleSchema)
     .refine((held) => Object.keys(held).length <= 200, 'holds more than 200 overrules'),
 };
 

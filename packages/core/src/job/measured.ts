@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { lineSchema } from './text.ts';
 import type { QuantityField } from '../units/field.ts';
 import { unitById, unitsOf, type Unit } from '../units/unit-table.ts';
 
@@ -24,17 +25,6 @@ export const ofTakes = (first: Take, second?: Take): Measured =>
 export const spreadOf = (value: Measured): number | undefined =>
   value.takes && Math.abs(value.takes[0].si - value.takes[1].si);
 
-const isWellFormed = (text: string) => !/\p{Surrogate}/u.test(text); // a lone half of a pair cannot be stored
-// eslint-disable-next-line no-control-regex -- control characters other than tab and line breaks are what is refused
-const hasControls = (text: string) => /[\u0000-\u0008\u000b\u000c\u000e-\u001f]/.test(text);
-
-/** Text that a person typed, of limited length and storable. */
-export const textSchema = (longest: number) =>
-  z
-    .string()
-    .max(longest, `is longer than ${longest} characters`)
-    .refine((text) => isWellFormed(text) && !hasControls(text), 'holds characters that cannot be stored');
-
 /** The schema of one quantity field: refuses what the field calls impossible. Absent means unknown. */
 export function measuredSchema(field: QuantityField): z.ZodType<Measured> {
   const own: Unit = unitById(field.unit);
@@ -48,7 +38,7 @@ export function measuredSchema(field: QuantityField): z.ZodType<Measured> {
   const take = {
     si,
     unit: z.enum(ids, { error: `is not a unit of ${field.kind}` }),
-    typed: textSchema(60).optional(),
+    typed: lineSchema(60).optional(),
   };
   return z
     .strictObject({ ...take, takes: z.tuple([z.strictObject(take), z.strictObject(take)]).optional() })

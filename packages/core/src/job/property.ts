@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import type { QuantityField } from '../units/field.ts';
 import type { QuantityKind } from '../units/quantity.ts';
-import { measuredSchema, textSchema, type Measured } from './measured.ts';
+import { measuredSchema, type Measured } from './measured.ts';
+import { lineSchema, textSchema } from './text.ts';
 
 /** Where a typical value comes from, as shown to the fitter. */
 export type Source =
@@ -59,6 +60,9 @@ export interface CountProperty extends Base<z.ZodNumber> {
 }
 export interface TextProperty extends Base<z.ZodType<string>> {
   readonly type: 'text';
+  readonly longest: number;
+  /** It may run over several lines. */
+  readonly isLong: boolean;
 }
 /** Something with its own editor: a pump table, a port. */
 export interface SpecialProperty<S extends z.ZodType> extends Base<S> {
@@ -113,9 +117,22 @@ export const count = (name: string, most: number, hint?: string): CountProperty 
   schema: z.number().int(`a ${name} must be a whole number`).min(0, `a ${name} cannot be negative`).max(most),
 });
 
+/** Text in one line. */
 export const text = (name: string, longest: number, hint?: string): TextProperty => ({
   type: 'text',
   name,
+  longest,
+  isLong: false,
+  hint,
+  schema: lineSchema(longest),
+});
+
+/** Text of as many lines as it takes. */
+export const prose = (name: string, longest: number, hint?: string): TextProperty => ({
+  type: 'text',
+  name,
+  longest,
+  isLong: true,
   hint,
   schema: textSchema(longest),
 });

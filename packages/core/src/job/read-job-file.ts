@@ -1,6 +1,7 @@
 import { digestOf, digestSchema, holdAttachment, LARGEST_ATTACHMENT } from '../attachments/attachment.ts';
 import { meshTextFault } from '../attachments/tank-mesh.ts';
 import { failure, success, type Result } from '../result.ts';
+import { mendedLines } from './text.ts';
 import { CURRENT_SCHEMA_VERSION, jobSchema, type Job } from './job.ts';
 import { upgradeDocument } from './upgrade.ts';
 
@@ -70,7 +71,9 @@ export function readJobDocument(parsed: unknown): Result<JobFile, JobFileIssue[]
   const attachments = { ...upgraded.attachments };
   const faults = readAttachments(carried, attachments);
   if (faults.length > 0) return failure(faults);
-  const checked = jobSchema.safeParse(upgraded.document);
+  let checked = jobSchema.safeParse(upgraded.document);
+  const mended = checked.success ? undefined : mendedLines(upgraded.document, checked.error.issues);
+  if (mended) checked = jobSchema.safeParse(mended);
   if (checked.success) {
     for (const [digest, text] of Object.entries(attachments)) holdAttachment(digest, text);
     return success({ job: checked.data, attachments });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { mm } from '../units/quick.ts';
 import { lineMaterialNames } from '../parts/hard-line/hard-line.ts';
 import { oldConnectionSchema } from './old-connection.ts';
-import { choice, flag, objectOf, quantity, rowOf, text } from './property.ts';
+import { choice, flag, objectOf, prose, quantity, rowOf, text } from './property.ts';
 import { tankSchema } from './tank.ts';
 import { ventSchema } from './vent.ts';
 
@@ -16,7 +16,7 @@ export const surveyProperties = {
   }),
   stopsWithEngine: flag('the pump stops when the engine stops', 'Control unit, oil-pressure switch or relay logic.'),
   crashShutOff: flag('the pump stops in a crash', 'Inertia switch or control unit.'),
-  notes: text('notes', 4000),
+  notes: prose('notes', 4000),
 };
 
 export const existingLineProperties = {

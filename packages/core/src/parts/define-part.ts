@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { seals } from '../ratings/material-fuel.ts';
-import { choice, idSchema, namesOf, objectOf, text, type Property } from '../job/property.ts';
+import { choice, idSchema, namesOf, objectOf, prose, text, type Property } from '../job/property.ts';
 import type { Measured } from '../job/measured.ts';
 import type { Lowered, Site } from './lower.ts';
 import type { SmallPart } from './list-line.ts';
@@ -14,7 +14,7 @@ export const commonProperties = {
     hint: 'By it layouts and cures find the part again, whatever it is called.',
   }),
   seals: choice('seals', namesOf(seals)),
-  note: text('note', 400),
+  note: prose('note', 400),
 };
 
 type Values<P extends Record<string, Property>> = { [K in keyof P]?: z.infer<P[K]['schema']> };

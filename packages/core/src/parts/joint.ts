@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { choice, flag, idSchema, objectOf, quantity, text } from '../job/property.ts';
+import { choice, flag, idSchema, objectOf, prose, quantity } from '../job/property.ts';
 import { portRefSchema } from './port.ts';
 
 /** What is known of a joint besides the two ports that make it. */
@@ -18,7 +18,7 @@ export const jointProperties = {
     maximum: 3,
     hint: 'Above the tank floor; between known heights Endrel interpolates.',
   }),
-  note: text('note', 200),
+  note: prose('note', 200),
 };
 export type JointKey = keyof typeof jointProperties;
 

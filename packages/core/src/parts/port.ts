@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { lineSchema } from '../job/text.ts';
 import { portSchema } from '../fittings/port.ts';
 
 /** What closes a port that leads nowhere. */
@@ -18,7 +19,7 @@ export const portNameSchema = z
   .regex(/^[a-z][a-z0-9-]{0,23}$/, 'must be lower-case letters, digits and dashes');
 
 /** One end of a joint. */
-export const portRefSchema = z.strictObject({ part: z.string().max(40), port: portNameSchema });
+export const portRefSchema = z.strictObject({ part: lineSchema(40), port: portNameSchema });
 export type PortRef = z.infer<typeof portRefSchema>;
 
 export const portKey = (part: string, port: string): string => `${part}.${port}`;

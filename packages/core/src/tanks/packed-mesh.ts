@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { textSchema } from '../job/measured.ts';
+import { lineSchema } from '../job/text.ts';
 import { meshBounds, type Mesh } from './mesh.ts';
 
 /**
@@ -7,7 +7,7 @@ import { meshBounds, type Mesh } from './mesh.ts';
  * place numbers a triangle, both little-endian in base 64.
  */
 export const packedMeshSchema = z.strictObject({
-  name: textSchema(120),
+  name: lineSchema(120),
   triangles: z.number().int().min(4).max(60_000),
   /** Corner of the box it lies in and the box's size, m. */
   least: z.tuple([z.number(), z.number(), z.number()]),

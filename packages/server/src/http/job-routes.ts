@@ -4,6 +4,7 @@ import { listRequestSchema, putAwaySchema } from '@endrel/core/contract/api';
 import { InvalidError, NotFoundError } from '../errors.ts';
 import type { ChangeFeed } from '../repositories/change-feed.ts';
 import type { Acting, JobService } from '../services/job-service.ts';
+import { only } from './only.ts';
 import { readRequest } from './read-request.ts';
 
 const idSchema = z.uuid();
@@ -27,53 +28,82 @@ export function jobRoutes(jobs: JobService, feed: ChangeFeed, acting: (req: Requ
     return body;
   };
 
-  router.get('/', async (req, res) => {
-    res.type('json').send(await jobs.list(acting(req), readRequest(listRequestSchema, req.query)));
-  });
+  router
+    .route('/')
+    .get(async (req, res) => {
+      res.type('json').send(await jobs.list(acting(req), readRequest(listRequestSchema, req.query)));
+    })
+    .post(asText, async (req, res) => {
+      const { id, text } = await jobs.create(acting(req), textOf(req));
+      res.status(201).location(`/api/jobs/${id}`).type('json').send(text);
+    })
+    .all(only('GET', 'POST'));
 
-  router.post('/', asText, async (req, res) => {
-    const { id, text } = await jobs.create(acting(req), textOf(req));
-    res.status(201).location(`/api/jobs/${id}`).type('json').send(text);
-  });
+  router
+    .route('/:id')
+    .get(async (req, res) => void res.type('json').send(await jobs.read(acting(req), jobId(req))))
+    .delete(async (req, res) => {
+      await jobs.delete(acting(req), jobId(req));
+      res.json({ done: true });
+    })
+    .all(only('GET', 'DELETE'));
 
-  router.get('/:id', async (req, res) => void res.type('json').send(await jobs.read(acting(req), jobId(req))));
+  router
+    .route('/:id/stored')
+    .get(async (req, res) => {
+      res
+        .attachment('stored-job.json')
+        .type('json')
+        .send(await jobs.storedText(acting(req), jobId(req)));
+    })
+    .all(only('GET'));
 
-  router.post('/:id/acts', asText, async (req, res) => {
-    res.type('json').send(await jobs.act(acting(req), jobId(req), textOf(req)));
-  });
+  router
+    .route('/:id/acts')
+    .get(async (req, res) => {
+      const known = knownSchema.safeParse(req.query.since);
+      if (!known.success) throw new InvalidError('Say which revision you have: ?since=12.');
+      res.type('json').send(await jobs.since(acting(req), jobId(req), known.data));
+    })
+    .post(asText, async (req, res) => {
+      res.type('json').send(await jobs.act(acting(req), jobId(req), textOf(req)));
+    })
+    .all(only('GET', 'POST'));
 
-  router.get('/:id/acts', async (req, res) => {
-    const known = knownSchema.safeParse(req.query.since);
-    if (!known.success) throw new InvalidError('Say which revision you have: ?since=12.');
-    res.type('json').send(await jobs.since(acting(req), jobId(req), known.data));
-  });
+  // says by server-sent events that there is a later revision, to whoever has the job open
+  router
+    .route('/:id/feed')
+    .get(async (req, res) => {
+      const id = jobId(req);
+      const revision = await jobs.revisionOf(acting(req), id);
+      res.set('Content-Type', 'text/event-stream').flushHeaders();
+      const tell = (at: number) => res.write(`data: ${JSON.stringify({ revision: at })}\n\n`);
+      tell(revision);
+      const leave = feed.follow(id, (change) => tell(change.revision));
+      const heartbeat = setInterval(() => res.write(': \n\n'), HEARTBEAT);
+      req.on('close', () => {
+        leave();
+        clearInterval(heartbeat);
+      });
+    })
+    .all(only('GET'));
 
-  /** Says by server-sent events that there is a later revision, to whoever has the job open. */
-  router.get('/:id/feed', async (req, res) => {
-    const id = jobId(req);
-    const revision = await jobs.revisionOf(acting(req), id);
-    res.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store' }).flushHeaders();
-    const tell = (at: number) => res.write(`data: ${JSON.stringify({ revision: at })}\n\n`);
-    tell(revision);
-    const leave = feed.follow(id, (change) => tell(change.revision));
-    const heartbeat = setInterval(() => res.write(': \n\n'), HEARTBEAT);
-    req.on('close', () => {
-      leave();
-      clearInterval(heartbeat);
-    });
-  });
+  router
+    .route('/:id/away')
+    .put(express.json(), async (req, res) => {
+      await jobs.putAway(acting(req), jobId(req), readRequest(putAwaySchema, req.body).away);
+      res.json({ done: true });
+    })
+    .all(only('PUT'));
 
-  router.put('/:id/away', express.json(), async (req, res) => {
-    await jobs.putAway(acting(req), jobId(req), readRequest(putAwaySchema, req.body).away);
-    res.json({ done: true });
-  });
-
-  router.delete('/:id', async (req, res) => {
-    await jobs.delete(acting(req), jobId(req));
-    res.json({ done: true });
-  });
-
-  router.get('/:id/changes', async (req, res) => void res.json(await jobs.changes(acting(req), jobId(req))));
+  router
+    .route('/:id/changes')
+    .get(async (req, res) => {
+      const before = knownSchema.optional().safeParse(req.query.before);
+      if (!before.success) throw new InvalidError('Say before which revision: ?before=12, or leave it out.');
+      res.json(await jobs.changes(acting(req), jobId(req), before.data));
+    })
+    .all(only('GET'));
 
   return router;
 }

@@ -6,5 +6,6 @@ export function readRequest<S extends z.ZodType>(schema: S, value: unknown): z.o
   const read = schema.safeParse(value);
   if (read.success) return read.data;
   const issues = read.error.issues.map((issue) => ({ field: issue.path.join('.'), message: issue.message }));
-  throw new InvalidError(`The request is not understood: ${issues[0]!.field} ${issues[0]!.message}.`, issues);
+  const { field, message } = issues[0]!;
+  throw new InvalidError(`The request is not understood: ${field ? `${field} ` : ''}${message}.`, issues);
 }

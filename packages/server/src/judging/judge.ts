@@ -13,6 +13,11 @@ export interface JudgedJob {
 export interface OpenedJob extends JudgedJob {
   readonly attachments: Readonly<Record<string, string>>;
 }
+/** A new job, and the id that whoever asked made for it. */
+export interface CreatedJob extends OpenedJob {
+  readonly isBlank: boolean;
+  readonly id?: string;
+}
 /** What happened to a job since an act's base, as far as it decides about that act. */
 export interface OtherChange {
   readonly revision: number;
@@ -72,8 +77,8 @@ export class Judge {
   readonly #thread = new Thread<JudgeQuestion>(new URL('./judge.worker.ts', import.meta.url));
 
   /** A new job out of a request's body: a name, or a document. @throws InvalidError */
-  create(body: string): Promise<OpenedJob & { isBlank: boolean }> {
-    return this.#thread.ask({ ask: 'create', body }) as Promise<OpenedJob & { isBlank: boolean }>;
+  create(body: string): Promise<CreatedJob> {
+    return this.#thread.ask({ ask: 'create', body }) as Promise<CreatedJob>;
   }
 
   /**

@@ -10,9 +10,10 @@ import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
 import { blankJob, type Job } from '@endrel/core/job/job';
 import { describeIssue, isNestedTooDeep, readJobDocument } from '@endrel/core/job/read-job-file';
+import { unstorableAt } from '@endrel/core/job/text';
 import { InvalidError, UnreadableError } from '../errors.ts';
 import { readRequest } from '../http/read-request.ts';
-import type { ActsTried, JudgedJob, OpenedJob, Stored, Tried } from './judge.ts';
+import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried } from './judge.ts';
 
 const MOST_HELD = 60; // jobs
 const MOST_TRIED = 200; // acts that wait to be stored
@@ -35,13 +36,14 @@ export class JudgedJobs {
   readonly #tried = new Map<number, Job>();
   #lastTicket = 0;
 
-  create(body: string): OpenedJob & { isBlank: boolean } {
+  create(body: string): CreatedJob {
     const request = readRequest(createRequestSchema, parsed(body));
+    const { id } = request;
     if (!('document' in request))
-      return { ...judged(blankJob(request.name, request.vehicle)), attachments: {}, isBlank: true };
+      return { ...judged(blankJob(request.name, request.vehicle)), attachments: {}, isBlank: true, id };
     const read = readJobDocument(request.document);
     if (!read.ok) throw new InvalidError(`The job was not saved: ${describeIssue(read.fault[0]!)}.`, read.fault);
-    return { ...judged(read.value.job), attachments: read.value.attachments, isBlank: false };
+    return { ...judged(read.value.job), attachments: read.value.attachments, isBlank: false, id };
   }
 
   open(key: string, revision: number, document?: string): OpenedJob | undefined {
@@ -151,9 +153,14 @@ function judged(job: Job): JudgedJob {
 /** @throws InvalidError */
 function parsed(body: string): unknown {
   if (isNestedTooDeep(body)) throw new InvalidError('The request is nested deeper than any job.');
+  let value: unknown;
   try {
-    return JSON.parse(body) as unknown;
+    value = JSON.parse(body);
   } catch {
     throw new InvalidError('The request is not JSON.');
   }
+  // each schema refuses such text where it is looked at; what an act carries along unseen is stored too
+  const odd = unstorableAt(value);
+  if (odd) throw new InvalidError(`The request holds characters that cannot be stored: ${odd.join('.')}.`);
+  return value;
 }

@@ -47,6 +47,8 @@ const head: string[] = ['id', 'revision', 'saved_at'];
 /** The channel on which the database tells every server of a change. */
 export const CHANNEL = 'endrel_job_changed';
 const MOST_CHANGES = 500;
+const LONGEST_SHOWN = 300; // characters of what was not judged
+const HAS_SUMMARY = `jsonb_typeof(summary) = 'object' and jsonb_exists(summary, 'name')`;
 const MOST_OTHERS = 2000; // changes that an act is held against
 const MOST_STORED = 500_000; // bytes of acts in one answer, as they are packed: some ten times that as text
 
@@ -70,14 +72,21 @@ export class JobRepository {
       .where((q) => at !== undefined && void q.whereRaw('(saved_at, id) < (?::timestamptz, ?::uuid)', [`${at}Z`, id!]))
       .orderByRaw('(put_away_at is not null), saved_at desc, id desc')
       .limit(most)
-      .select(...head, 'summary_revision', 'put_away_at')
+      .select(
+        ...head,
+        'put_away_at',
+        this.#database.raw(`case when ${HAS_SUMMARY} then summary_revision end as summary_revision`),
+      ) // prettier-ignore
       .select(
         this.#database.raw(`to_char(saved_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US') || '_' || id as place`),
       )
       // as text: a long list is passed on, not read
       .select(
         this.#database.raw(
-          `coalesce(summary::text, (select json_object_agg(key, document->>key) from unnest(array['name', 'vehicle', 'state']) as key)::text) as summary`,
+          // where there is none, what stands in the document, whatever that is: a row that cannot be read is listed too
+          `case when ${HAS_SUMMARY} then summary::text
+             else (select json_object_agg(key, left(document->>key, ${LONGEST_SHOWN})) from unnest(array['name', 'vehicle', 'state']) as key)::text
+           end as summary`,
         ),
       )) as (Omit<StoredRow, 'document'> & {
       summary: string;
@@ -114,17 +123,34 @@ export class JobRepository {
     return row && toHead(row);
   }
 
-  /** @param document - a judged job as JSON text. */
+  /**
+   * @param document - a judged job as JSON text.
+   * @param id - made by whoever asks: a second request with it makes no second job.
+   * @returns undefined where that id is there already.
+   */
   async create(
     shop: string,
     document: string,
     { actor, summary }: { actor: string; summary: string },
-  ): Promise<JobHead> {
-    return this.#database.transaction(async (trx) => {
-      const [row] = (await trx('jobs').insert({ shop_id: shop, revision: 1, document }).returning(head)) as StoredRow[];
-      await trx('job_changes').insert({ shop_id: shop, job_id: row!.id, revision: 1, actor, summary });
-      return toHead(row!);
-    });
+    { id, on }: { id?: string; on?: Knex.Transaction } = {},
+  ): Promise<JobHead | undefined> {
+    const make = async (trx: Knex.Transaction): Promise<JobHead | undefined> => {
+      const [row] = (await trx('jobs')
+        .insert({
+          ...(id === undefined ? {} : { id }),
+          shop_id: shop,
+          revision: 1,
+          document,
+          saved_at: trx.raw('clock_timestamp()'),
+        }) // prettier-ignore
+        .onConflict('id')
+        .ignore()
+        .returning(head)) as StoredRow[];
+      if (!row) return undefined;
+      await trx('job_changes').insert({ shop_id: shop, job_id: row.id, revision: 1, actor, summary });
+      return toHead(row);
+    };
+    return on ? make(on) : this.#database.transaction(make);
   }
 
   /**
@@ -222,12 +248,14 @@ export class JobRepository {
     return rows.map((row) => [row.act_id, row.revision]);
   }
 
-  async changes(shop: string, id: string): Promise<ChangeRow[]> {
+  /** Changes from before a revision, the last first. */
+  async changes(shop: string, id: string, before: number | undefined, most: number): Promise<ChangeRow[]> {
     const rows = (await this.#database('job_changes')
       .where({ shop_id: shop, job_id: id })
+      .where((q) => before !== undefined && void q.where('revision', '<', before))
       .orderBy('revision', 'desc')
-      .limit(MOST_CHANGES)
-      .select('revision', 'at', 'actor', 'summary')
+      .limit(most)
+      .select('revision', 'at', 'actor', this.#database.raw('left(summary, ?) as summary', [LONGEST_SHOWN]))
       .select(this.#database.raw('jsonb_array_length(coalesce(fields, patch)) as fields'))) as (Omit<
       ChangeRow,
       'at'
@@ -241,7 +269,7 @@ export class JobRepository {
   async keepSummary(id: string, revision: number, summary: unknown): Promise<void> {
     await this.#database('jobs')
       .where({ id })
-      .where((q) => void q.whereNull('summary_revision').orWhere('summary_revision', '<', revision))
+      .where((q) => void q.whereNull('summary_revision').orWhere('summary_revision', '<=', revision))
       .update({ summary: JSON.stringify(summary), summary_revision: revision });
   }
 

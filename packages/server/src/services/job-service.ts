@@ -1,5 +1,6 @@
-import { LIST_PAGE, type ActsAnswer, type ChangeRow, type ListRequest } from '@endrel/core/contract/api';
+import { CHANGES_PAGE, LIST_PAGE, type ActsAnswer, type ChangeList, type ListRequest } from '@endrel/core/contract/api';
 import { describeIssue } from '@endrel/core/job/read-job-file';
+import { isDatabaseAway } from '../database.ts';
 import { AppError, ConflictError, InvalidError, NotFoundError } from '../errors.ts';
 import type { ActsTried, Judge, JudgedJob, OpenedJob, Tried } from '../judging/judge.ts';
 import type { JobHead, JobRepository, ListRow } from '../repositories/job-repository.ts';
@@ -48,14 +49,9 @@ export class JobService {
   #listed(row: ListRow): string {
     const { id, savedAt, isAway } = row;
     const unreadable = this.#summaries.isUnreadable(row);
-    const own = JSON.stringify({ id, savedAt, isAway, ...(unreadable === undefined ? {} : { unreadable }) });
-    return `${own.slice(0, -1)},${row.summary.trim().slice(1)}`;
-  }
-
-  /** Whether a shop has no job yet. */
-  async isEmpty({ shop }: Acting): Promise<boolean> {
-    const { atHand, away } = await this.#jobs.counts(shop);
-    return atHand + away === 0;
+    const isBehind = unreadable === undefined && row.factsOf !== row.revision;
+    const own = JSON.stringify({ id, savedAt, isAway, ...(isBehind ? { isBehind } : {}), ...(unreadable === undefined ? {} : { unreadable }) }); // prettier-ignore
+    return `${own.slice(0, -1)},${row.summary.trim().slice(1)}`; // which holds a name at least
   }
 
   /** Has the facts of a job reckoned that the list does not know yet. */
@@ -69,8 +65,9 @@ export class JobService {
       } catch (error) {
         // what a thread threw has come as a plain AppError
         const fault = error instanceof AppError ? error.fault : undefined;
-        if (fault?.code !== 'unreadable') throw error;
-        return { revision: head.revision, unreadable: describeIssue(fault.issues![0]!) };
+        if (isDatabaseAway(error)) throw error;
+        const why = fault?.code === 'unreadable' ? describeIssue(fault.issues![0]!) : 'it is no job at all';
+        return { revision: head.revision, unreadable: why };
       }
     });
   }
@@ -112,10 +109,10 @@ export class JobService {
     const job = await this.#judge.create(body);
     await this.#attachments.keepAll(shop, job.attachments);
     await this.#requireMeshes(shop, job.mesh === undefined ? [] : [job.mesh]);
-    const head = await this.#jobs.create(shop, job.document, {
-      actor,
-      summary: job.isBlank ? 'new job' : 'brought in from a job file',
-    });
+    const summary = job.isBlank ? 'new job' : 'brought in from a job file';
+    const head = await this.#jobs.create(shop, job.document, { actor, summary }, { id: job.id });
+    // asked again since the answer was lost: it is there
+    if (!head) return { id: job.id!, text: await this.read(acting, job.id!) };
     this.#summarise(shop, head, job);
     return { id: head.id, text: stored(head, job) };
   }
@@ -199,9 +196,19 @@ export class JobService {
     return (await this.#headOf(shop, id)).revision;
   }
 
-  async changes({ shop }: Acting, id: string): Promise<ChangeRow[]> {
+  /** A page of what was done to a job, the last first. */
+  async changes({ shop }: Acting, id: string, before: number | undefined): Promise<ChangeList> {
     await this.#headOf(shop, id);
-    return this.#jobs.changes(shop, id);
+    const found = await this.#jobs.changes(shop, id, before, CHANGES_PAGE + 1);
+    const changes = found.slice(0, CHANGES_PAGE);
+    return { changes, ...(found.length > CHANGES_PAGE ? { before: changes.at(-1)!.revision } : {}) };
+  }
+
+  /** The document as it is stored, as JSON text, whether it can be read or not. */
+  async storedText({ shop }: Acting, id: string): Promise<string> {
+    const row = await this.#jobs.find(shop, id);
+    if (!row) throw new NotFoundError('job');
+    return row.document;
   }
 
   async putAway({ shop }: Acting, id: string, away: boolean): Promise<void> {

@@ -7,7 +7,7 @@ type Found =
   | { readonly revision: number; readonly job: JudgedJob; readonly mesh: string | undefined }
   | { readonly revision: number; readonly unreadable: string };
 
-const PATIENCE = 400; // ms that a list waits for what was saved just before it
+const PATIENCE = 40; // ms that a list waits for what was saved just before it; what takes longer it says is behind
 const QUIET = 500; // ms without a save before a job is reckoned that no list asks for: somebody is typing
 
 /** Reckons what the list shows of a job after it was saved, one job after the other, and stores it. */

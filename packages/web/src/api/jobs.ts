@@ -1,6 +1,6 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ActsAnswer, ActsRequest, ChangeRow, JobList, StoredJob } from '@endrel/core/contract/api';
-import { call } from './client.ts';
+import type { ActsAnswer, ActsRequest, ChangeList, JobList, StoredJob } from '@endrel/core/contract/api';
+import { ApiError, call, callText } from './client.ts';
 
 export const readJob = (id: string) => call<StoredJob>('GET', `/jobs/${id}`);
 export const sendActs = (id: string, request: ActsRequest) => call<ActsAnswer>('POST', `/jobs/${id}/acts`, request);
@@ -18,12 +18,21 @@ export const useJobList = (find: string, away: boolean) =>
     getNextPageParam: (last) => last.after,
     placeholderData: keepPreviousData,
     refetchInterval: ({ state }) =>
-      state.data?.pages.some(({ jobs }) => jobs.some((j) => !j.facts && j.unreadable === undefined)) ? SOON : false,
+      state.data?.pages.some(({ jobs }) => jobs.some((j) => j.isBehind)) ? SOON : false,
   });
 export const useShop = () =>
   useQuery({ queryKey: ['shop'], queryFn: () => call<{ name: string }>('GET', '/shop'), staleTime: Infinity });
+/** What was done to a job, the last first, page by page. */
 export const useChanges = (id: string, revision: number) =>
-  useQuery({ queryKey: ['changes', id, revision], queryFn: () => call<ChangeRow[]>('GET', `/jobs/${id}/changes`) });
+  useInfiniteQuery({
+    queryKey: ['changes', id, revision],
+    queryFn: ({ pageParam }) =>
+      call<ChangeList>('GET', `/jobs/${id}/changes${pageParam === 0 ? '' : `?before=${pageParam}`}`),
+    initialPageParam: 0,
+    getNextPageParam: (last) => last.before,
+  });
+/** The document of a job as it is stored, readable or not. */
+export const readStored = (id: string) => callText('GET', `/jobs/${id}/stored`);
 
 /** Puts a job away or takes it out again. */
 export function usePutAway() {
@@ -38,15 +47,20 @@ export function usePutAway() {
 export function useDeleteJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => call('DELETE', `/jobs/${id}`),
+    // gone already is as good: the answer to a first try may have been lost
+    mutationFn: (id: string) =>
+      call('DELETE', `/jobs/${id}`).catch((error: unknown) => {
+        if (!(error instanceof ApiError && error.status === 404)) throw error;
+      }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });
 }
 
+/** Makes a job under an id that the page made: trying again after a lost answer makes no second one. */
 export function useCreateJob() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (request: { name: string; vehicle: string } | { document: unknown }) =>
+    mutationFn: (request: { id: string } & ({ name: string; vehicle: string } | { document: unknown })) =>
       call<StoredJob>('POST', '/jobs', request),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });

@@ -99,7 +99,8 @@ function AnyField({ jobId, property, path, value, needed, brief, onChange }: Pro
           label={property.name}
           hint={property.hint}
           anchor={anchor}
-          long={!brief && property.name.length > 8}
+          long={!brief && property.isLong}
+          longest={property.longest}
           value={(value as string | undefined) ?? ''}
           onChange={onChange}
         />
@@ -203,6 +204,7 @@ export function TextField(props: {
   hint?: string;
   anchor?: string;
   long?: boolean;
+  longest: number;
   value: string;
   onChange(value: string | undefined, group?: string): void;
 }) {
@@ -211,6 +213,7 @@ export function TextField(props: {
     id,
     value: props.value,
     placeholder: props.hint,
+    maxLength: props.longest,
     onChange: (e: { target: { value: string } }) =>
       props.onChange(e.target.value === '' ? undefined : e.target.value, id),
   };
@@ -220,9 +223,9 @@ export function TextField(props: {
         {capital(props.label)}
       </label>
       {props.long ? (
-        <textarea rows={2} className="input resize-y" maxLength={2000} {...shared} />
+        <textarea rows={2} className="input resize-y" {...shared} />
       ) : (
-        <input className="input" maxLength={60} autoComplete="off" {...shared} />
+        <input className="input" autoComplete="off" {...shared} />
       )}
     </div>
   );

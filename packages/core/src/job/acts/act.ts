@@ -2,13 +2,13 @@ import { z } from 'zod';
 import { portNameSchema, portRefSchema, portStateSchema } from '../../parts/port.ts';
 import { partSchema } from '../../parts/kinds.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
-import { textSchema } from '../measured.ts';
+import { lineSchema, textSchema } from '../text.ts';
 
-const id = z.string().max(40);
-const key = z.string().max(40);
-const title = textSchema(120);
+const id = lineSchema(40);
+const key = lineSchema(40);
+const title = lineSchema(120);
 const pathSchema = z
-  .array(z.union([z.string().max(120), z.number().int().min(0)]))
+  .array(z.union([lineSchema(120), z.number().int().min(0)]))
   .min(1)
   .max(8)
   .readonly();
@@ -73,11 +73,11 @@ export const actSchema = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('moveRegulator'), id, to: regulatorPlaceSchema }),
   z.strictObject({
     act: z.literal('overruleSnag'),
-    snag: z.string().max(120),
+    snag: lineSchema(120),
     reason: textSchema(1000),
     at: z.iso.datetime(),
   }),
-  z.strictObject({ act: z.literal('withdrawOverrule'), snag: z.string().max(120) }),
+  z.strictObject({ act: z.literal('withdrawOverrule'), snag: lineSchema(120) }),
   /** Fields as they were before another act: undo, and redo of an undo. Done only where they are as that act left them. */
   z.strictObject({
     act: z.literal('restore'),

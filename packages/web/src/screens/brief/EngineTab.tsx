@@ -76,11 +76,13 @@ export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
         <h2 className="mt-4 border-b border-ink pb-1 text-lg">This job</h2>
         <TextField
           label="job name"
+          longest={80}
           value={job.name}
           onChange={(value, group) => value?.trim() && act({ act: 'set', path: ['name'], value }, group)}
         />
         <TextField
           label="vehicle"
+          longest={120}
           value={job.vehicle}
           onChange={(value, group) => act({ act: 'set', path: ['vehicle'], value: value ?? '' }, group)}
         />

@@ -57,20 +57,28 @@ function ChangeList({ id, revision }: { id: string; revision: number }) {
   const query = useChanges(id, revision);
   if (query.status === 'pending') return <p className="py-3">Fetching the changes …</p>;
   if (query.status === 'error') return <p className="py-3 text-stop">{query.error.message}</p>;
+  const changes = query.data.pages.flatMap((page) => page.changes);
   return (
-    <ol className="ruled mt-2">
-      {query.data.map((change) => (
-        <li key={change.revision} className="flex gap-3 py-1.5">
-          <span className="figure w-8 shrink-0 text-right">{change.revision}</span>
-          <span className="min-w-0 flex-1">
-            {change.summary || 'edit'}
-            <span className="block text-[0.82rem] text-ink-soft">
-              {new Date(change.at).toLocaleString('en-GB')} · {change.actor} ·{' '}
-              {change.fields === 1 ? 'one field' : `${change.fields} fields`}
+    <>
+      <ol className="ruled mt-2">
+        {changes.map((change) => (
+          <li key={change.revision} className="flex gap-3 py-1.5">
+            <span className="figure w-8 shrink-0 text-right">{change.revision}</span>
+            <span className="min-w-0 flex-1">
+              {change.summary || 'edit'}
+              <span className="block text-[0.82rem] text-ink-soft">
+                {new Date(change.at).toLocaleString('en-GB')} · {change.actor} ·{' '}
+                {change.fields === 1 ? 'one field' : `${change.fields} fields`}
+              </span>
             </span>
-          </span>
-        </li>
-      ))}
-    </ol>
+          </li>
+        ))}
+      </ol>
+      {query.hasNextPage && (
+        <button className="button my-3" disabled={query.isFetchingNextPage} onClick={() => void query.fetchNextPage()}>
+          {query.isFetchingNextPage ? 'Fetching more …' : 'Show more'}
+        </button>
+      )}
+    </>
   );
 }

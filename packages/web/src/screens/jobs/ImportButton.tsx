@@ -7,7 +7,7 @@ import { Modal } from '../../components/Modal.tsx';
 /** Brings in a job file; a fault is shown with its field, and nothing is stored. */
 export function ImportButton() {
   const input = useRef<HTMLInputElement>(null);
-  const [faults, setFaults] = useState<{ file: string; lines: string[] }>();
+  const [faults, setFaults] = useState<{ file: string; lines: string[]; again?: () => void }>();
   const create = useCreateJob();
   const navigate = useNavigate();
 
@@ -24,13 +24,13 @@ export function ImportButton() {
       setFaults({ file: file.name, lines: read.fault.map(describeIssue) });
       return;
     }
-    create.mutate(
-      { document: { ...read.value.job, attachments: read.value.attachments } },
-      {
+    const job = { id: crypto.randomUUID(), document: { ...read.value.job, attachments: read.value.attachments } };
+    const send = () =>
+      create.mutate(job, {
         onSuccess: (made) => void navigate(`/jobs/${made.id}/run`),
-        onError: (error) => setFaults({ file: file.name, lines: [error.message] }),
-      },
-    );
+        onError: (error) => setFaults({ file: file.name, lines: [error.message], again: send }),
+      });
+    send();
   }
 
   return (
@@ -55,7 +55,7 @@ export function ImportButton() {
         open={faults !== undefined}
         onClose={() => setFaults(undefined)}
         title="The job file was not brought in"
-        description={`${faults?.file}: nothing was stored.`}
+        description={faults?.again ? faults.file : `${faults?.file}: nothing was stored.`}
       >
         <ul className="ruled my-3">
           {faults?.lines.map((line) => (
@@ -64,6 +64,17 @@ export function ImportButton() {
             </li>
           ))}
         </ul>
+        {faults?.again && (
+          <button
+            className="button"
+            onClick={() => {
+              setFaults(undefined);
+              faults.again?.();
+            }}
+          >
+            Try again
+          </button>
+        )}
       </Modal>
     </>
   );

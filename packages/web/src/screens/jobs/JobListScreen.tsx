@@ -1,7 +1,9 @@
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import type { JobFacts, JobSummary } from '@endrel/core/contract/summary';
-import { useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
+import { readStored, useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
+import { download } from '../../components/download.ts';
+import { DrawingBoundary } from '../../components/DrawingBoundary.tsx';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
@@ -135,15 +137,36 @@ function JobRow({ job }: { job: JobSummary }) {
         <PutAway job={job} />
       </div>
       {job.unreadable !== undefined ? (
-        <p className="self-center text-stop md:col-span-2">
-          This job cannot be read: {job.unreadable}. It is kept as it is; put it away, or bring its job file in again.
-        </p>
+        <Unreadable id={job.id} why={job.unreadable} />
       ) : facts ? (
-        <Facts facts={facts} />
+        <DrawingBoundary fallback="What is kept of this job for the list cannot be shown; open it.">
+          <Facts facts={facts} />
+        </DrawingBoundary>
       ) : (
         <p className="self-center text-ink-soft">Being reckoned …</p>
       )}
     </li>
+  );
+}
+
+/** A job that cannot be read, and what can be done: what is stored of it can be had as a file. */
+function Unreadable({ id, why }: { id: string; why: string }) {
+  const [fault, setFault] = useState<string>();
+  const save = () =>
+    void readStored(id).then(
+      (text) => download(`stored-${id.slice(0, 8)}.json`, 'application/json', text),
+      (error: Error) => setFault(error.message),
+    );
+  return (
+    <div className="self-center md:col-span-2">
+      <p className="text-stop">
+        This job cannot be read: {why}. It is kept as it is; put it away, or bring its job file in again.
+      </p>
+      <button className="quiet relative z-10 -ml-1 text-[0.85rem]" onClick={save}>
+        Save what is stored as a file
+      </button>
+      {fault && <span className="text-stop">{fault}</span>}
+    </div>
   );
 }
 

@@ -6,12 +6,13 @@ import { useCreateJob } from '../../api/jobs.ts';
 export function NewJobDialog() {
   const [name, setName] = useState('');
   const [vehicle, setVehicle] = useState('');
+  const [id] = useState(() => crypto.randomUUID());
   const create = useCreateJob();
   const navigate = useNavigate();
   const submit = (event: FormEvent) => {
     event.preventDefault();
     create.mutate(
-      { name: name.trim(), vehicle: vehicle.trim() },
+      { id, name: name.trim(), vehicle: vehicle.trim() },
       { onSuccess: (made) => void navigate(`/jobs/${made.id}/brief`) },
     );
   };

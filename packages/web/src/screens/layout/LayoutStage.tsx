@@ -206,6 +206,7 @@ export function LayoutStage() {
         <TextField
           label="why this layout"
           long
+          longest={1000}
           hint="Your reason, for the next person"
           value={job.layout.reason ?? ''}
           onChange={(value, group) => act({ act: 'set', path: ['layout', 'reason'], value }, group)}
@@ -214,6 +215,7 @@ export function LayoutStage() {
           <TextField
             label="why not Endrel’s choice"
             long
+            longest={1000}
             hint={`Endrel would choose ${layouts[recommended.key].name.toLowerCase()}: ${recommended.reason}. Your reason against it goes on the card.`}
             value={job.layout.overrule ?? ''}
             onChange={(value, group) => act({ act: 'set', path: ['layout', 'overrule'], value }, group)}

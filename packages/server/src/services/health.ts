@@ -1,0 +1,48 @@
+import type { Knex } from 'knex';
+import type { Logger } from 'pino';
+import type { HealthAnswer } from '@endrel/core/contract/api';
+
+const PATIENCE = 2000; // ms that the database has to answer
+
+/** How the server itself is: whether its database answers, and what has failed since it started. */
+export class Health {
+  readonly #database: Knex;
+  readonly #logger: Logger;
+  #failures = 0;
+  #isAway = false;
+
+  constructor(database: Knex, logger: Logger) {
+    this.#database = database;
+    this.#logger = logger;
+  }
+
+  /** Counts an answer that was this server's fault. */
+  failed(error: unknown, request: object): void {
+    this.#failures++;
+    this.#logger.error({ err: error, req: request }, 'unexpected error');
+  }
+
+  /** The database did not answer. It is said once in the log, not with every request that meets it. */
+  missed(error: unknown): void {
+    if (!this.#isAway) this.#logger.error({ err: error }, 'the database is away');
+    this.#isAway = true;
+  }
+
+  async check(): Promise<HealthAnswer> {
+    let timer: NodeJS.Timeout | undefined;
+    const tooLong = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(new Error(`the database did not answer in ${PATIENCE} ms`)), PATIENCE);
+    });
+    try {
+      await Promise.race([this.#database.raw('select 1'), tooLong]);
+      if (this.#isAway) this.#logger.warn('the database is back');
+      this.#isAway = false;
+      return { isReady: true, database: 'answers', failures: this.#failures };
+    } catch (error) {
+      this.missed(error);
+      return { isReady: false, database: 'away', failures: this.#failures };
+    } finally {
+      clearTimeout(timer);
+    }
+  }
+}
