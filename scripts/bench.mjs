@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { ensurePackages } from './lib/ensure-packages.mjs';
 import { projectRoot } from './lib/project-root.mjs';
 
-ensurePackages();
+await ensurePackages();
 for (const script of ['scripts/bench.ts', 'scripts/bench-saves.ts', 'scripts/bench-app.mjs']) {
   const { status } = spawnSync(process.execPath, ['--import', 'tsx', script], {
     cwd: projectRoot,

@@ -34,7 +34,7 @@ const changedFiles = () =>
 
 const inCore = (named) => [named, path.join(CORE, named)].find((p) => existsSync(path.join(projectRoot, p)));
 
-ensurePackages();
+await ensurePackages();
 const share = Number(process.argv.find((a) => a.startsWith('--share='))?.slice('--share='.length) ?? 1);
 const named = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const paths = named.length > 0 ? named.map((n) => inCore(n) ?? n) : changedFiles();

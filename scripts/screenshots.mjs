@@ -33,7 +33,7 @@ const views = [
   ['survey-phone', 'buggy', 'survey', undefined, { width: 390, height: 844 }],
 ];
 
-ensurePackages();
+await ensurePackages();
 await withDemoApp(async ({ address, browser }) => {
   const folder = path.join(projectRoot, 'docs/screenshots');
   mkdirSync(folder, { recursive: true });

@@ -5,10 +5,11 @@ import { ensureBuild } from './lib/ensure-build.mjs';
 import { ensurePostgres } from './lib/ensure-debian.mjs';
 import { ensurePackages } from './lib/ensure-packages.mjs';
 import { dataHome } from './lib/data-home.mjs';
+import { keptPort } from './lib/kept-port.mjs';
 import { projectRoot } from './lib/project-root.mjs';
 
 const usage =
-  'npm start -- [--empty] [--port N]\n  --empty  do not load the demo workshop into an empty database\n  --port N  preferred port (8400)';
+  'npm start -- [--empty] [--port N]\n  --empty  do not load the demo workshop into an empty database\n  --port N  preferred port (8400, and from then on the one that was chosen)';
 
 let database;
 let server;
@@ -45,39 +46,78 @@ function stopWithNpm() {
   setInterval(() => process.ppid !== parent && void stop(0), 500).unref();
 }
 
+const MOST_RESTARTS = 5; // of the server in a minute: more is no accident
+
+/** Starts the server; one that dies though nobody stopped it is started again at the port that it had. */
+function serve(url, args, port, { onPort }) {
+  const restarts = [];
+  const start = (at) => {
+    let ready = false;
+    server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+      ...serverUser(),
+      cwd: projectRoot,
+      // the pipe closes when this script dies, however it dies, and the server then stops
+      stdio: ['pipe', 'inherit', 'inherit', 'ipc'],
+      detached: true, // Ctrl+C reaches this script alone, which stops the server and then the database
+      env: {
+        PATH: process.env.PATH,
+        NODE_ENV: 'production',
+        DATABASE_URL: url,
+        ENDREL_PORT: String(at),
+        ENDREL_HOST: process.env.ENDREL_HOST ?? '127.0.0.1',
+        ENDREL_DEMO: args.includes('--empty') ? 'no' : 'yes',
+        ENDREL_STOP_WITH_INPUT: 'yes',
+        ENDREL_LOG: process.env.ENDREL_LOG ?? 'warn',
+      },
+    });
+    let last = at;
+    server.on('message', (message) => {
+      ready = true;
+      last = message.port;
+      onPort(last);
+    });
+    server.on('exit', (code) => {
+      const now = Date.now();
+      const recent = restarts.filter((at) => now - at < 60_000).length;
+      if (stopping || code === 0 || !ready || recent >= MOST_RESTARTS) return void stop(stopping ? 0 : (code ?? 1));
+      console.log('The server has ended unexpectedly; starting it again ...');
+      restarts.push(now);
+      start(last);
+    });
+  };
+  start(port);
+}
+
 async function main() {
   const args = process.argv.slice(2);
   if (args.includes('--help')) return console.log(usage);
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
   stopWithNpm();
-  ensurePackages();
+  await ensurePackages();
+  const portAt = args.indexOf('--port');
+  const wanted = portAt >= 0 ? args[portAt + 1] : process.env.ENDREL_PORT;
   let url = process.env.DATABASE_URL;
+  let kept; // the port of before: pages keep what they have not sent by their address
   if (!url) {
-    const bin = ensurePostgres();
+    const bin = await ensurePostgres();
     const { startPrivatePostgres } = await import('./lib/private-postgres.mjs');
-    database = await startPrivatePostgres(bin, dataHome());
+    const onLost = (error) => {
+      console.error(`\n${error.message}`);
+      void stop(1);
+    };
+    database = await startPrivatePostgres(bin, dataHome(), { onLost });
     url = database.url;
+    kept = keptPort(dataHome());
   }
   await ensureBuild();
   if (stopping) return;
-  const portAt = args.indexOf('--port');
-  server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
-    ...serverUser(),
-    cwd: projectRoot,
-    stdio: ['pipe', 'inherit', 'inherit'], // the pipe closes when this script dies, however it dies, and the server then stops
-    detached: true, // Ctrl+C reaches this script alone, which stops the server and then the database
-    env: {
-      PATH: process.env.PATH,
-      NODE_ENV: 'production',
-      DATABASE_URL: url,
-      ENDREL_PORT: portAt >= 0 ? args[portAt + 1] : (process.env.ENDREL_PORT ?? '8400'),
-      ENDREL_HOST: process.env.ENDREL_HOST ?? '127.0.0.1',
-      ENDREL_DEMO: args.includes('--empty') ? 'no' : 'yes',
-      ENDREL_STOP_WITH_INPUT: 'yes',
-      ENDREL_LOG: process.env.ENDREL_LOG ?? 'warn',
+  const port = wanted ?? kept?.read() ?? 8400;
+  serve(url, args, port, {
+    onPort(got) {
+      // one that was only lent since the wanted one is taken is not kept, nor is any of `--port 0`
+      if (Number(port) !== 0 && (got === Number(port) || kept?.read() === undefined)) kept?.write(got);
     },
   });
-  server.on('exit', (code) => void stop(stopping ? 0 : (code ?? 1)));
 }
 
 main().catch(async (error) => {

@@ -53,7 +53,7 @@ async function suite(name, command, words, env) {
 }
 
 async function main() {
-  ensurePackages();
+  await ensurePackages();
   const wanted = (part) => !only || only === part;
   if (wanted('static')) {
     await check(
@@ -80,7 +80,7 @@ async function main() {
     if (wanted('api'))
       await suite('API and start-up tests', mocha('packages/server/test/**/*.test.ts'), ['passing', 'failing'], env);
     if (wanted('browser')) {
-      const chromium = ensureChromium();
+      const chromium = await ensureChromium();
       const extra = process.argv.slice(2).filter((a) => !a.startsWith('--only='));
       await suite(
         'browser tests',

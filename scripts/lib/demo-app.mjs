@@ -20,7 +20,7 @@ export async function withDemoApp(use) {
   const address = await new Promise((resolve) =>
     server.stdout.on('data', (chunk) => resolve(/http:\/\/[\d.]+:\d+/.exec(String(chunk))[0])),
   );
-  const browser = await chromium.launch({ executablePath: ensureChromium() });
+  const browser = await chromium.launch({ executablePath: await ensureChromium() });
   try {
     await use({ address, browser, databaseUrl: database.url });
   } finally {

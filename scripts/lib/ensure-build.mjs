@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { oneAtATime } from './one-at-a-time.mjs';
 import { projectRoot } from './project-root.mjs';
 
 const sources = [
@@ -26,9 +27,14 @@ export async function ensureBuild() {
       hash.update(file.slice(projectRoot.length)).update(readFileSync(file));
     }
   const built = hash.digest('hex');
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === built) return;
-  console.log('Building the application ...');
-  const { build } = await import('vite');
-  await build({ root: path.join(projectRoot, 'packages/web'), logLevel: 'warn' });
-  writeFileSync(stamp, built);
+  if (isBuilt(built)) return;
+  await oneAtATime('build', async () => {
+    if (isBuilt(built)) return; // another start was first
+    console.log('Building the application ...');
+    const { build } = await import('vite');
+    await build({ root: path.join(projectRoot, 'packages/web'), logLevel: 'warn' });
+    writeFileSync(stamp, built); // last: a build that was killed is done again
+  });
 }
+
+const isBuilt = (built) => existsSync(stamp) && readFileSync(stamp, 'utf8') === built;

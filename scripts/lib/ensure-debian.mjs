@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { oneAtATime } from './one-at-a-time.mjs';
 
 /** Folder of the newest PostgreSQL's server programs, or undefined. Debian keeps them off the PATH. */
 export function postgresPrograms() {
@@ -13,7 +14,7 @@ export function postgresPrograms() {
 
 export const chromiumProgram = () => ['/usr/bin/chromium'].find((file) => existsSync(file));
 
-export function ensurePostgres() {
+export async function ensurePostgres() {
   const found = postgresPrograms();
   if (found) return found;
   if (process.getuid?.() === 0) {
@@ -21,25 +22,28 @@ export function ensurePostgres() {
     mkdirSync('/etc/postgresql-common/createcluster.d', { recursive: true });
     writeFileSync('/etc/postgresql-common/createcluster.d/endrel.conf', 'create_main_cluster = false\n');
   }
-  install('postgresql', 'PostgreSQL');
+  await install('postgresql', 'PostgreSQL', postgresPrograms);
   return postgresPrograms() ?? fail('postgresql', 'PostgreSQL');
 }
 
-export function ensureChromium() {
-  if (!chromiumProgram()) install('chromium', 'Chromium');
+export async function ensureChromium() {
+  if (!chromiumProgram()) await install('chromium', 'Chromium', chromiumProgram);
   return chromiumProgram() ?? fail('chromium', 'Chromium');
 }
 
-function install(name, title) {
+async function install(name, title, isThere) {
   if (process.getuid?.() !== 0) fail(name, title);
-  console.log(`Installing Debian's ${title} (once) ...`);
-  const apt = (...args) =>
-    spawnSync('apt-get', args, {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-    });
-  apt('update', '-qq');
-  apt('install', '-y', '-qq', '--no-install-recommends', name);
+  await oneAtATime('debian', () => {
+    if (isThere()) return; // another start was first
+    console.log(`Installing Debian's ${title} (once) ...`);
+    const apt = (...args) =>
+      spawnSync('apt-get', args, {
+        stdio: ['ignore', 'ignore', 'inherit'],
+        env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+      });
+    apt('update', '-qq');
+    apt('install', '-y', '-qq', '--no-install-recommends', name);
+  });
 }
 
 function fail(name, title) {

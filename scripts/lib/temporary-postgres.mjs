@@ -6,7 +6,7 @@ import { startPrivatePostgres } from './private-postgres.mjs';
 
 /** A private PostgreSQL that is gone once it is stopped: for tests, measurements and pictures. `what` names its folder. */
 export async function startTemporaryPostgres(what, options) {
-  const bin = ensurePostgres();
+  const bin = await ensurePostgres();
   const folder = mkdtempSync(path.join(os.tmpdir(), `endrel-${what}-`));
   chmodSync(folder, 0o755); // the database's user passes through
   const remove = () => rmSync(folder, { recursive: true, force: true });

@@ -2,6 +2,8 @@ import { fileURLToPath } from 'node:url';
 import createKnex, { type Knex } from 'knex';
 import { Client } from 'pg';
 
+const silent = { warn: () => undefined, error: () => undefined, debug: () => undefined, deprecate: () => undefined };
+
 /** A pool on the database. Parametrised statements only: Knex builders or bindings. */
 export function openDatabase(connection: string): Knex {
   return createKnex({
@@ -10,6 +12,7 @@ export function openDatabase(connection: string): Knex {
     pool: { min: 0, max: 8 },
     acquireConnectionTimeout: 10_000,
     compileSqlOnError: false, // or what was typed would stand in the message of an error, and in the log
+    log: silent, // what fails is thrown too, and logged once by who meets it
     migrations: {
       directory: fileURLToPath(new URL('../migrations', import.meta.url)),
       extension: 'ts',

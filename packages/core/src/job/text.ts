@@ -31,14 +31,19 @@ export function mendedLines<D>(document: D, issues: readonly z.core.$ZodIssue[])
   if (broken.length === 0) return undefined;
   const mended = JSON.parse(JSON.stringify(document)) as D;
   for (const { path } of broken) {
-    const holder = path.slice(0, -1).reduce<any>((at, key) => at[key], mended);
-    holder[path.at(-1)!] = inOneLine(holder[path.at(-1)!]);
+    type Step = Record<PropertyKey, unknown>;
+    const holder = path.slice(0, -1).reduce<Step>((at, key) => at[key] as Step, mended as Step);
+    const key = path.at(-1)!;
+    holder[key] = inOneLine(holder[key] as string);
   }
   return mended;
 }
 
 /** Where in parsed JSON a text or a name stands that cannot be stored; undefined where there is none. */
-export function unstorableAt(value: unknown, path: readonly (string | number)[] = []): readonly (string | number)[] | undefined {
+export function unstorableAt(
+  value: unknown,
+  path: readonly (string | number)[] = [],
+): readonly (string | number)[] | undefined {
   if (typeof value === 'string') return isStorable(value) ? undefined : path;
   if (typeof value !== 'object' || value === null) return undefined;
   for (const [key, held] of Object.entries(value)) {

@@ -17,8 +17,7 @@ export const useJobList = (find: string, away: boolean) =>
     initialPageParam: '',
     getNextPageParam: (last) => last.after,
     placeholderData: keepPreviousData,
-    refetchInterval: ({ state }) =>
-      state.data?.pages.some(({ jobs }) => jobs.some((j) => j.isBehind)) ? SOON : false,
+    refetchInterval: ({ state }) => (state.data?.pages.some(({ jobs }) => jobs.some((j) => j.isBehind)) ? SOON : false),
   });
 export const useShop = () =>
   useQuery({ queryKey: ['shop'], queryFn: () => call<{ name: string }>('GET', '/shop'), staleTime: Infinity });

@@ -4,16 +4,17 @@ import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
 import type { Port } from '@endrel/core/fittings/port';
 import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
-import { unfinishedText } from '../session/unfinished-text.ts';
+import { valueOf } from '../session/pending.ts';
+import { useRefused, useSession } from '../session/session-context.tsx';
 import { anchorOf } from './anchor.ts';
 import { capital } from './capital.ts';
 import { PortField } from './PortField.tsx';
 import { PumpTableField } from './PumpTableField.tsx';
+import { RefusedNote } from './RefusedNote.tsx';
 import { QuantityField } from './QuantityField.tsx';
 import { TwiceField } from './TwiceField.tsx';
 
 interface PropertyFieldProps {
-  readonly jobId: string;
   readonly property: Property;
   readonly path: FieldPath;
   readonly value: unknown;
@@ -26,11 +27,24 @@ interface PropertyFieldProps {
 
 /** The field of one property, whatever its type. Absent is unknown, and every field can go back to it. */
 export const PropertyField = memo(AnyField, (was, is) => {
-  const keys = ['jobId', 'property', 'value', 'needed', 'brief'] as const;
+  const keys = ['property', 'value', 'needed', 'brief'] as const;
   return keys.every((key) => was[key] === is[key]) && was.path.join('/') === is.path.join('/');
 });
 
-function AnyField({ jobId, property, path, value, needed, brief, onChange }: PropertyFieldProps) {
+/** The field itself, or, where the last value of it was refused, that value with why. */
+function AnyField(props: PropertyFieldProps) {
+  const session = useSession();
+  const refused = useRefused(props.path);
+  if (!refused) return <Field {...props} />;
+  return (
+    <div>
+      <Field key={refused.id} {...props} value={valueOf(refused.act)} />
+      <RefusedNote refused={refused} session={session} />
+    </div>
+  );
+}
+
+function Field({ property, path, value, needed, brief, onChange }: PropertyFieldProps) {
   const anchor = anchorOf(path);
   switch (property.type) {
     case 'quantity':
@@ -41,8 +55,7 @@ function AnyField({ jobId, property, path, value, needed, brief, onChange }: Pro
             value={value as Measured | undefined}
             needed={needed}
             anchor={anchor}
-            unfinished={unfinishedText.get(jobId, anchor)}
-            onUnfinished={(text) => unfinishedText.set(jobId, anchor, text)}
+            path={path}
             onChange={onChange}
           />
         );
@@ -54,8 +67,7 @@ function AnyField({ jobId, property, path, value, needed, brief, onChange }: Pro
           hint={brief ? undefined : property.hint}
           needed={needed ?? property.needed}
           anchor={anchor}
-          unfinished={unfinishedText.get(jobId, anchor)}
-          onUnfinished={(text) => unfinishedText.set(jobId, anchor, text)}
+          path={path}
           onChange={onChange}
         />
       );
@@ -111,6 +123,7 @@ function AnyField({ jobId, property, path, value, needed, brief, onChange }: Pro
       return (
         <PumpTableField
           anchor={anchor}
+          path={path}
           hint={property.hint}
           value={(value as PumpTable[] | undefined) ?? []}
           onChange={onChange}

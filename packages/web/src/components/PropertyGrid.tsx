@@ -1,6 +1,6 @@
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
-import { useAct, useNeeds, useSession } from '../session/session-context.tsx';
+import { useAct, useNeeds } from '../session/session-context.tsx';
 import { PropertyField } from './PropertyField.tsx';
 
 interface PropertyGridProps {
@@ -22,7 +22,6 @@ export function PropertyGrid({
   without,
   columns = 'sm:grid-cols-2',
 }: PropertyGridProps) {
-  const session = useSession();
   const { paths: needed } = useNeeds();
   const act = useAct();
   const keys = (only ?? Object.keys(properties)).filter((key) => !without?.includes(key));
@@ -33,7 +32,6 @@ export function PropertyGrid({
         return (
           <PropertyField
             key={key}
-            jobId={session.id}
             property={properties[key]!}
             path={at}
             value={(values as Record<string, unknown>)[key]}

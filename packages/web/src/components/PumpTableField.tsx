@@ -7,21 +7,26 @@ import type { Measured } from '@endrel/core/job/measured';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
 import { pumpTableFault } from '@endrel/core/hydraulics/pump-curve';
 import { useEffect, useRef, useState } from 'react';
+import type { FieldPath } from '@endrel/core/job/needs';
+import { useSession } from '../session/session-context.tsx';
+import { typedText } from '../session/typed-text.ts';
 import { readPumpFile } from './read-pump-file.ts';
 import { QuantityField } from './QuantityField.tsx';
 
 interface PumpTableFieldProps {
   readonly anchor: string;
+  readonly path: FieldPath;
   readonly hint?: string;
   readonly value: readonly PumpTable[];
   onChange(value: PumpTable[] | undefined, group?: string): void;
 }
 /** Flow stands last: with it a new row is complete. */
 const columns = ['pressure', 'current', 'flow'] as const;
+const NEW_ROW = 'new row';
 type Cells = { pressure?: Measured; flow?: Measured; current?: Measured };
 
 /** Flow and current against pressure, a table for each voltage. A row counts once it has a pressure and a flow. */
-export function PumpTableField({ anchor, hint, value, onChange }: PumpTableFieldProps) {
+export function PumpTableField({ anchor, path, hint, value, onChange }: PumpTableFieldProps) {
   const replace = (at: number, table: PumpTable, group?: string) => onChange(value.with(at, table), group);
   const [refusals, setRefusals] = useState<readonly PumpCsvFault[]>([]);
   const library = usePumpLibrary();
@@ -42,6 +47,7 @@ export function PumpTableField({ anchor, hint, value, onChange }: PumpTableField
           <OneTable
             key={t}
             table={table}
+            path={[...path, t]}
             faultRow={
               fault && fault.code !== 'sameVoltage' && fault.table === t && 'row' in fault ? fault.row : undefined
             }
@@ -136,15 +142,18 @@ function KeepPump({ tables }: { tables: readonly PumpTable[] }) {
 
 function OneTable({
   table,
+  path,
   faultRow,
   onChange,
   onRemove,
 }: {
   table: PumpTable;
+  path: FieldPath;
   faultRow?: number;
   onChange(table: PumpTable, group?: string): void;
   onRemove(): void;
 }) {
+  const session = useSession();
   const [entry, setEntry] = useState<Cells>({});
   const cells = useRef<Cells>({}); // as of the last key: two cells may be left before the row is drawn again
   const [entryKey, setEntryKey] = useState(0);
@@ -168,6 +177,7 @@ function OneTable({
           { pressure: next.pressure, flow: next.flow, ...(next.current ? { current: next.current } : {}) },
         ],
       });
+      typedText.dropUnder(session.id, [...path, NEW_ROW]);
       setEntry({});
       setEntryKey((n) => n + 1);
     } else setEntry(next);
@@ -178,6 +188,7 @@ function OneTable({
         <div className="w-28">
           <QuantityField
             field={pumpTableFields.voltage}
+            path={[...path, 'voltage']}
             value={table.voltage}
             onChange={(v, group) => v && onChange({ ...table, voltage: v }, group)}
           />
@@ -205,6 +216,7 @@ function OneTable({
                   <QuantityField
                     compact
                     field={pumpTableFields[key]}
+                    path={[...path, i, key]}
                     value={row[key]}
                     onChange={(cell, group) => setCell(i, key, cell, group)}
                   />
@@ -229,6 +241,8 @@ function OneTable({
                   compact
                   patient
                   field={{ ...pumpTableFields[key], name: `new row ${key}` }}
+                  path={[...path, NEW_ROW, key]}
+                  isOfNewRow
                   value={entry[key]}
                   onChange={(cell) => enter(key, cell)}
                 />

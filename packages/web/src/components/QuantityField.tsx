@@ -1,10 +1,12 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import type { Measured } from '@endrel/core/job/measured';
+import type { FieldPath } from '@endrel/core/job/needs';
 import type { Typical } from '@endrel/core/job/property';
 import type { QuantityField as FieldSpec } from '@endrel/core/units/field';
 import { formatIn, formatQuantity, partnerUnit } from '@endrel/core/units/format-quantity';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
+import { useTyped } from '../session/use-typed.ts';
 import { capital } from './capital.ts';
 import { lastUnit } from './last-unit.ts';
 
@@ -18,11 +20,12 @@ interface QuantityFieldProps {
   readonly needed?: boolean;
   /** Id for links and shortcuts that bring the focus here. */
   readonly anchor?: string;
-  readonly unfinished?: string;
+  /** Where in the job this is: what is typed is kept under it with every key, whatever becomes of the page. */
+  readonly path?: FieldPath;
+  /** One cell of a row that is handed over as a whole: what is typed is kept until then. */
+  readonly isOfNewRow?: boolean;
   /** `undefined`: unknown again. `group` is one visit to the field. */
   onChange(value: Measured | undefined, group: string): void;
-  /** Text that is not a value yet, so that it survives leaving the page. */
-  onUnfinished?(text: string | undefined): void;
   readonly compact?: boolean;
   /** Waits for Enter or leaving, however long the pause. */
   readonly patient?: boolean;
@@ -32,16 +35,23 @@ const PAUSE_BEFORE_COMMIT = 600; // ms without a key
 
 /** The one way in for quantities: any fitting unit, fractions, dash sizes; echoes what was read and keeps its unit. */
 export function QuantityField(props: QuantityFieldProps) {
-  const { field, value, typical, hint, mark, needed, anchor, unfinished, onChange, onUnfinished, compact, patient } =
-    props;
+  const { brought } = useTyped(props.path);
+  return <Field key={brought} {...props} />;
+}
+
+function Field(props: QuantityFieldProps) {
+  const { field, value, typical, hint, mark, needed, anchor, path, isOfNewRow, onChange, compact, patient } = props;
+  const { before, keep } = useTyped(path);
   const id = useId();
-  const [text, setText] = useState<string | undefined>(unfinished);
-  const visit = useRef('');
+  const [text, setText] = useState<string | undefined>(before?.text);
+  const visit = useRef(`${id}:typed before`);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const latest = useRef({ text, commit: (_text: string): boolean => false });
 
   const unitOfBareNumber = value?.unit && value.unit !== 'dash' ? value.unit : (lastUnit.of(field) ?? field.unit);
   const stored = value ? (value.typed ?? formatIn(value.si, unitById(value.unit))) : '';
+  /** Typed before a crash, and the job has got another value since: a person decides. */
+  const [isOverTaken, setOverTaken] = useState(before !== undefined && before.was !== stored);
   const shown = text ?? stored;
   const reading = text === undefined || text.trim() === '' ? undefined : parseQuantity(text, field, unitOfBareNumber);
 
@@ -50,6 +60,7 @@ export function QuantityField(props: QuantityFieldProps) {
     clearTimeout(timer.current);
     if (entered.trim() === '') {
       if (value !== undefined) onChange(undefined, visit.current);
+      keep(undefined, stored);
       return true;
     }
     const read = parseQuantity(entered, field, unitOfBareNumber);
@@ -58,10 +69,11 @@ export function QuantityField(props: QuantityFieldProps) {
     if (/[^\d\s.,/+−-]/.test(entered)) lastUnit.remember(field, unit); // only a unit that was written out
     if (value?.si !== si || value.unit !== unit)
       onChange({ si, unit, typed: bareNumber(typed) ? `${typed} ${unit}`.trim() : typed }, visit.current);
+    if (!isOfNewRow) keep(undefined, stored); // behind the act that holds it now
     return true;
   }
   useEffect(() => {
-    latest.current = { text, commit };
+    latest.current = { text: isOverTaken ? undefined : text, commit };
   });
   // leaving the stage in mid-word: what is a value is kept as one
   useEffect(
@@ -72,27 +84,40 @@ export function QuantityField(props: QuantityFieldProps) {
     [],
   );
 
+  // what was typed before a crash is handed over as the field is shown
+  useEffect(() => {
+    if (!before) return undefined;
+    const soon = setTimeout(() => {
+      const { text: pending, commit: hand } = latest.current;
+      if (pending !== undefined && hand(pending)) setText(undefined);
+    });
+    return () => clearTimeout(soon);
+  }, [before]);
+
   function type(entered: string): void {
     setText(entered);
     clearTimeout(timer.current);
+    keep(entered, stored);
+    setOverTaken(false);
     const valid = entered.trim() === '' || parseQuantity(entered, field, unitOfBareNumber).ok;
-    onUnfinished?.(valid ? undefined : entered);
     if (valid && !patient && entered.trim() !== '')
       timer.current = setTimeout(() => latest.current.commit(entered), PAUSE_BEFORE_COMMIT);
   }
-  function leave(): void {
+  function leave(isMeant = false): void {
+    if (isOverTaken && !isMeant) return;
     if (text !== undefined && commit(text)) {
+      setOverTaken(false);
       latest.current = { ...latest.current, text: undefined }; // a field that goes away with this has handed it over already
       setText(undefined);
-      onUnfinished?.(undefined);
     }
   }
   function press(event: KeyboardEvent<HTMLInputElement>): void {
-    if (event.key === 'Enter') leave();
+    if (event.key === 'Enter') leave(true);
     if (event.key === 'Escape') {
       clearTimeout(timer.current);
       setText(undefined);
-      onUnfinished?.(undefined);
+      setOverTaken(false);
+      keep(undefined, stored);
     }
     const direction = { ArrowUp: 1, ArrowDown: -1 }[event.key];
     if (!direction) return;
@@ -107,7 +132,10 @@ export function QuantityField(props: QuantityFieldProps) {
   }
 
   const refusal = reading && !reading.ok ? reading.fault.message : undefined;
-  const doubt = reading?.ok ? reading.value.doubt : value ? storedDoubt(field, value) : undefined;
+  const overTaken = isOverTaken
+    ? `Typed here before; the job holds ${stored || 'nothing'} by now. Enter takes it, Esc leaves it.`
+    : undefined;
+  const doubt = overTaken ?? (reading?.ok ? reading.value.doubt : value ? storedDoubt(field, value) : undefined);
   const echo = reading?.ok ? reading.value.echo : value && !refusal ? echoOf(value) : undefined;
   const unknown = value === undefined && text === undefined;
   return (
@@ -138,7 +166,7 @@ export function QuantityField(props: QuantityFieldProps) {
         aria-describedby={`${id}-echo`}
         onFocus={() => (visit.current = `${id}:${Date.now()}`)}
         onChange={(e) => type(e.target.value)}
-        onBlur={leave}
+        onBlur={() => leave()}
         onKeyDown={press}
       />
       <div id={`${id}-echo`} className="min-h-[1.15rem] text-[0.8rem] leading-tight" aria-live="polite">

@@ -2,7 +2,7 @@ import { Plus, X } from 'lucide-react';
 import { useRef } from 'react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
-import { useAct, useSession } from '../session/session-context.tsx';
+import { useAct } from '../session/session-context.tsx';
 import { anchorOf } from './anchor.ts';
 import { capital } from './capital.ts';
 import { PropertyField } from './PropertyField.tsx';
@@ -25,7 +25,6 @@ export const newRowId = (): string => `row-${crypto.randomUUID().slice(0, 8)}`;
 
 /** A short list of like things, each with its few fields. */
 export function RowsField({ title, one, properties, path, rows = [], most, empty, columns }: RowsFieldProps) {
-  const session = useSession();
   const act = useAct();
   const place = useRef<HTMLFieldSetElement>(null);
   const add = () => {
@@ -46,7 +45,6 @@ export function RowsField({ title, one, properties, path, rows = [], most, empty
               {Object.entries(properties).map(([key, property]) => (
                 <PropertyField
                   key={key}
-                  jobId={session.id}
                   property={property}
                   path={[...path, row.id, key]}
                   value={(row as Record<string, unknown>)[key]}

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ofTakes, spreadOf, type Measured, type Take } from '@endrel/core/job/measured';
 import type { QuantityProperty } from '@endrel/core/job/property';
 import { useDisplayUnits } from '../units/display-units.tsx';
+import type { FieldPath } from '@endrel/core/job/needs';
 import { QuantityField } from './QuantityField.tsx';
 
 interface TwiceFieldProps {
@@ -9,13 +10,12 @@ interface TwiceFieldProps {
   readonly value: Measured | undefined;
   readonly needed?: boolean;
   readonly anchor: string;
-  readonly unfinished?: string;
+  readonly path: FieldPath;
   onChange(value: Measured | undefined, group: string): void;
-  onUnfinished(text: string | undefined): void;
 }
 
 /** A measurement worth taking twice: both takes are kept, their mean is reckoned with, and their spread is shown. */
-export function TwiceField({ property, value, needed, anchor, unfinished, onChange, onUnfinished }: TwiceFieldProps) {
+export function TwiceField({ property, value, needed, anchor, path, onChange }: TwiceFieldProps) {
   const units = useDisplayUnits();
   const [asked, setAsked] = useState(false);
   const guide = property.guide!;
@@ -31,13 +31,13 @@ export function TwiceField({ property, value, needed, anchor, unfinished, onChan
         mark={guide.mark}
         needed={needed ?? property.needed}
         anchor={anchor}
-        unfinished={unfinished}
-        onUnfinished={onUnfinished}
+        path={path}
         onChange={(take, group) => onChange(take ? ofTakes(take, second) : second && ofTakes(second), group)}
       />
       {first && (asked || second) ? (
         <QuantityField
           field={{ ...property.field, name: `${property.field.name}, second take` }}
+          path={[...path, 'second take']}
           value={second}
           onChange={(take, group) => onChange(ofTakes(first, take), group)}
         />

@@ -7,7 +7,7 @@ import { tryAct } from '@endrel/core/job/acts/apply-act';
 import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import type { FieldPath } from '@endrel/core/job/needs';
-import { OfflineError } from '../api/client.ts';
+import { ApiError, OfflineError } from '../api/client.ts';
 import { JobSession } from './job-session.ts';
 import type { Kept } from './pending.ts';
 
@@ -26,6 +26,11 @@ class Bench {
   online = true;
   /** The answer is lost on the way back: the acts are done all the same. */
   losesAnswers = false;
+  /** What this server will not do, though the page would: another version of it perhaps. */
+  forbids: (act: Act) => boolean = () => false;
+  /** What it cannot even read: then the whole request is turned down. */
+  chokesOn: (act: Act) => boolean = () => false;
+  requests = 0;
   timers: (() => void)[] = [];
   stored: Record<string, Kept> = {};
   #ids = 0;
@@ -52,11 +57,18 @@ class Bench {
   #act({ client, known, acts }: ActsRequest): Promise<ActsAnswer> {
     const outcomes: ActOutcome[] = [];
     const kept = this.kept.length;
+    this.requests++;
+    if (acts.some(({ act }) => this.chokesOn(act as Act)))
+      return Promise.reject(new ApiError(400, { code: 'invalid', message: 'The request is not understood.' }));
     for (const { id, base, act } of acts) {
       const done = this.kept.find((k) => k.id === id);
       if (done) {
         outcomes.push({ id, outcome: 'saved', revision: done.revision });
         continue;
+      }
+      if (this.forbids(act as Act)) {
+        outcomes.push({ id, outcome: 'refused', field: 'survey.tank.depth', message: 'is too deep for this server' });
+        break;
       }
       const tried = tryAct(this.job, JSON.parse(JSON.stringify(act)));
       if (!tried.ok) {
@@ -238,6 +250,79 @@ describe('a job being edited', () => {
       if (choice === 'theirs') session.undo();
       expect(depthOf(session.getSnapshot().job), 'nothing typed is lost').to.equal(0.24);
     });
+  const isDepth = (act: Act) => act.act === 'set' && act.path.at(-1) === 'depth';
+  for (const [how, deny] of [
+    ['refuses', (bench: Bench) => (bench.forbids = isDepth)],
+    ['cannot read', (bench: Bench) => (bench.chokesOn = isDepth)],
+  ] as const)
+    it(`saves all the rest when the server ${how} one act, and keeps that one with why, through a reload`, async () => {
+      const bench = new Bench();
+      deny(bench);
+      const session = bench.open();
+      for (let i = 0; i < 20; i++) session.act(set('outletHeight', 20 + i));
+      session.act(set('depth', 240));
+      session.act(set('ventHeight', 33));
+      for (let i = 0; i < 6; i++) await bench.tick();
+      expect([bench.job.survey.tank.outletHeight!.si, bench.job.survey.tank.ventHeight!.si]).to.deep.equal([0.039, 0.033]); // prettier-ignore
+      expect(session.hasUnsaved).to.equal(false);
+      expect(session.getSnapshot().job, 'shown is what is saved').to.deep.equal(bench.job);
+      const reloaded = bench.open('a', bench.stored.a);
+      bench.timers = [];
+      const [refused] = reloaded.getSnapshot().refused;
+      expect(refused).to.deep.include({ act: set('depth', 240), label: 'set survey tank depth' });
+      expect(refused!.why).to.match(/too deep|not understood/);
+      // it can be tried again, or another value takes its place
+      bench.forbids = bench.chokesOn = () => false;
+      reloaded.tryAgain(refused!.id);
+      await bench.tick();
+      expect(depthOf(bench.job)).to.equal(0.24);
+      expect(reloaded.getSnapshot().refused).to.deep.equal([]);
+    });
+  it('drops what was refused of a field once the field gets another value, or on request', async () => {
+    const bench = new Bench();
+    bench.forbids = (act) => isDepth(act) && (act as { value: { si: number } }).value.si > 0.2395;
+    const session = bench.open();
+    const refuse = async () => {
+      session.act(set('depth', 240));
+      for (let i = 0; i < 3; i++) await bench.tick();
+      expect(session.getSnapshot().refused).to.have.length(1);
+    };
+    await refuse();
+    session.act(set('depth', 230));
+    expect(session.getSnapshot().refused).to.deep.equal([]);
+    await bench.tick();
+    await refuse();
+    session.act(set('depth', 230)); // what the job holds anyway
+    expect(session.getSnapshot().refused).to.deep.equal([]);
+    await refuse();
+    session.drop(session.getSnapshot().refused[0]!.id);
+    expect(bench.stored.a!.refused).to.deep.equal([]);
+  });
+  it('keeps as refused what cannot be done any more on what others left', async () => {
+    const bench = new Bench();
+    const [mine, theirs] = [bench.open('a'), bench.open('b')];
+    theirs.act({ act: 'takeOut', id: 'filter-1' });
+    await bench.tick();
+    mine.act({ act: 'setOnPart', id: 'filter-1', key: 'note', value: 'a long thought' });
+    for (let i = 0; i < 3; i++) await bench.tick();
+    expect(mine.getSnapshot().job).to.deep.equal(bench.job);
+    expect(mine.getSnapshot().refused.map((r) => (r.act as { value: string }).value)).to.deep.equal(['a long thought']);
+  });
+  it('takes over what a page beside it had not saved when it was closed, once', async () => {
+    const bench = new Bench();
+    bench.online = false;
+    const [mine, theirs] = [bench.open('a'), bench.open('b')];
+    mine.act(set('depth', 240));
+    theirs.act(set('outletHeight', 33));
+    bench.timers = [];
+    mine.adopt(bench.stored.b!);
+    mine.adopt(bench.stored.b!); // it was not forgotten yet
+    expect(mine.getSnapshot().job.survey.tank).to.deep.include({ depth: { si: 0.24, unit: 'mm' }, outletHeight: { si: 0.033, unit: 'mm' } }); // prettier-ignore
+    bench.online = true;
+    mine.retry();
+    await bench.tick();
+    expect(bench.kept.map((k) => k.id)).to.have.members(['act-1', 'act-2']);
+  });
   it('of two pages with the same acts in any interleaving, both end with one job', async () => {
     const deeds: ((s: JobSession, n: number) => void)[] = [
       (s, n) => s.act(set(['depth', 'outletHeight', 'ventHeight'][n % 3]!, 100 + n)),

@@ -5,7 +5,7 @@ import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { restoring } from '@endrel/core/job/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import { ApiError, OfflineError } from '../api/client.ts';
-import { withActs, type Kept, type PendingAct, type Step } from './pending.ts';
+import { fieldOf, withActs, type Kept, type PendingAct, type RefusedAct, type Step } from './pending.ts';
 
 export type SaveState =
   | { status: 'saved' }
@@ -22,6 +22,8 @@ export interface SessionSnapshot {
   readonly save: SaveState;
   readonly undo?: string;
   readonly redo?: string;
+  /** What could not be saved, each with why: it waits for a person. */
+  readonly refused: readonly RefusedAct[];
   /** Shown until it is acknowledged: others' changes came in, or something could not be done. */
   readonly notice?: string;
 }
@@ -54,6 +56,9 @@ export class JobSession {
   #stored: { readonly revision: number; readonly job: Job };
   #job: Job;
   #pending: PendingAct[];
+  #refused: RefusedAct[];
+  /** How many acts go in one request: fewer while it is sought which of them cannot be read. */
+  #most = MOST_ACTS;
   #past: Step[];
   #future: Step[];
   #save: SaveState = { status: 'saved' };
@@ -74,8 +79,9 @@ export class JobSession {
     this.#job = withActs(stored.document, this.#pending).job;
     this.#past = [...(kept?.past ?? [])];
     this.#future = [...(kept?.future ?? [])];
+    this.#refused = [...(kept?.refused ?? [])];
     this.#snapshot = this.#makeSnapshot();
-    if (this.#pending.length > 0) this.#changed();
+    if (this.#pending.length + this.#refused.length > 0) this.#changed();
   }
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -92,7 +98,7 @@ export class JobSession {
     const before = this.#job;
     const tried = tryAct(before, act);
     if (!tried.ok) {
-      this.#say(`Not done: ${tried.fault.message}.`);
+      this.say(`Not done: ${tried.fault.message}.`);
       return false;
     }
     const label = describeAct(before, act);
@@ -100,7 +106,11 @@ export class JobSession {
     const undo = restoring(visit?.before ?? before, tried.value, `undo ${label}`);
     if (visit) this.#past.pop();
     if (undo) this.#past = [...this.#past.slice(1 - MOST_STEPS), { label, act: undo }];
-    if (!undo && !visit) return true;
+    const isSettled = this.#settle(act);
+    if (!undo && !visit) {
+      if (isSettled) this.#changed();
+      return true;
+    }
     // of a visit whose act has not been sent yet only the last value goes out
     const last = this.#pending.at(-1);
     if (visit && !visit.sent && last && !this.#running && act.act !== 'addRow') this.#pending.pop();
@@ -108,8 +118,18 @@ export class JobSession {
     this.#future = [];
     this.#job = tried.value;
     this.#pending.push({ id: this.#ports.newId(), base: this.#stored.revision, act, label });
+
     this.#changed();
     return true;
+  }
+
+  /** Another value in a field whose last one was refused settles that. @returns whether there was one. */
+  #settle(act: Act): boolean {
+    const field = fieldOf(act)?.join('/');
+    const left = this.#refused.filter((r) => field === undefined || fieldOf(r.act)?.join('/') !== field);
+    const isSettled = left.length < this.#refused.length;
+    if (isSettled) this.#refused = left;
+    return isSettled;
   }
 
   undo(): void {
@@ -126,7 +146,7 @@ export class JobSession {
     this.#visit = undefined;
     const tried = tryAct(this.#job, step.act);
     if (!tried.ok) {
-      this.#say(`“${step.label}” cannot be ${said}: ${tried.fault.message}.`);
+      this.say(`“${step.label}” cannot be ${said}: ${tried.fault.message}.`);
       return;
     }
     const back = restoring(this.#job, tried.value, step.label);
@@ -154,6 +174,48 @@ export class JobSession {
     this.#changed();
   }
 
+  /** Does once more what was refused. */
+  tryAgain(id: string): void {
+    const refused = this.#refused.find((r) => r.id === id);
+    if (!refused) return;
+    this.drop(id);
+    if (!this.act(refused.act)) this.#refuse(refused, this.#notice ?? refused.why);
+  }
+
+  /** Leaves undone for good what was refused. */
+  drop(id: string): void {
+    this.#refused = this.#refused.filter((r) => r.id !== id);
+    this.#changed();
+  }
+
+  #refuse({ id, act, label }: Pick<PendingAct, 'id' | 'act' | 'label'>, why: string): void {
+    this.#refused = [...this.#refused.filter((r) => r.id !== id), { id, act, label, why }];
+    this.#changed();
+  }
+
+  /** Takes over what another page of this browser had not saved when it was closed. */
+  adopt({ pending, refused }: Pick<Kept, 'pending' | 'refused'>): void {
+    const known = new Set([...this.#pending, ...this.#refused].map((a) => a.id));
+    const fresh = pending.filter((a) => !known.has(a.id));
+    const trouble = refused.filter((a) => !known.has(a.id));
+    if (fresh.length + trouble.length === 0) return;
+    this.#pending = [...fresh, ...this.#pending];
+    this.#refused = [...trouble, ...this.#refused];
+    if (fresh.length > 0)
+      this.#notice = `Taken over from a page that was closed: ${fresh
+        .map((a) => a.label)
+        .slice(-3)
+        .join('; ')}.`;
+    this.#rebuild();
+    this.#changed();
+  }
+
+  /** Shows a sentence until it is acknowledged. */
+  say(notice: string): void {
+    this.#notice = notice;
+    this.#publish();
+  }
+
   /** Tries again at once, such as when the connection is back. */
   retry(): void {
     if (this.#save.status === 'offline' || this.#save.status === 'unsaved') void this.#flush();
@@ -176,18 +238,18 @@ export class JobSession {
     return this.#pending.length > 0;
   }
 
-  #say(notice: string): void {
-    this.#notice = notice;
-    this.#publish();
-  }
-
   #changed(): void {
     if (this.hasUnsaved) {
       this.#save = { status: 'unsaved' };
       this.#schedule(PAUSE_BEFORE_SAVE);
     } else this.#save = { status: 'saved' };
     this.#publish();
-    this.#ports.keep({ pending: [...this.#pending], past: [...this.#past], future: [...this.#future] });
+    this.#ports.keep({
+      pending: [...this.#pending],
+      refused: [...this.#refused],
+      past: [...this.#past],
+      future: [...this.#future],
+    });
   }
 
   #schedule(milliseconds: number): void {
@@ -202,15 +264,29 @@ export class JobSession {
     this.#save = { status: 'saving' };
     if (this.#visit) this.#visit = { ...this.#visit, sent: true };
     this.#publish();
-    const sent = this.#pending.slice(0, MOST_ACTS);
+    const sent = this.#pending.slice(0, this.#most);
     try {
       const acts = sent.map(({ id, base, act }) => ({ id, base, act }));
       const answer = await this.#ports.send(this.id, { client: this.client, known: this.#stored.revision, acts });
+      this.#most = MOST_ACTS;
       await this.#take(answer, sent);
     } catch (error) {
       this.#running = false;
-      this.#failed(error);
+      if (isOfTheActs(error)) this.#narrow(sent, (error as ApiError).message);
+      else this.#failed(error);
     }
+  }
+
+  /** The server would not read a request at all: fewer acts are sent until it is known by which of them that was. */
+  #narrow(sent: readonly PendingAct[], why: string): void {
+    if (sent.length > 1) this.#most = Math.ceil(sent.length / 2);
+    else {
+      this.#pending = this.#pending.filter((p) => p.id !== sent[0]!.id);
+      this.#refuse(sent[0]!, why);
+      this.#rebuild();
+    }
+    this.#changed();
+    this.#schedule(0);
   }
 
   async #catchUp(): Promise<void> {
@@ -245,7 +321,9 @@ export class JobSession {
     if (others.length > 0) this.#notice = `Others’ changes came in: ${[...new Set(others.map((k) => describeAct(this.#job, k.act)))].slice(-3).join('; ')}.`; // prettier-ignore
     if (trouble?.outcome === 'refused') {
       const act = sent.find((p) => p.id === trouble.id);
-      this.#notice = `Not saved: ${act?.label ?? 'an act'}. ${[trouble.field, trouble.message].filter(Boolean).join(' ')}.`;
+      const why = [trouble.field, trouble.message].filter(Boolean).join(' ');
+      this.#notice = `Not saved: ${act?.label ?? 'an act'}. ${why}.`;
+      if (act) this.#refuse(act, why);
     }
     this.#changed();
     if (trouble?.outcome === 'conflict') {
@@ -263,7 +341,8 @@ export class JobSession {
     this.#job = job;
     this.#visit = undefined;
     if (dropped.length > 0)
-      this.#notice = `Could not be kept: ${dropped.map(({ act, why }) => `${act.label}: ${why}`).join('; ')}.`;
+      this.#notice = `Not saved: ${dropped.map(({ act, why }) => `${act.label}: ${why}`).join('; ')}.`;
+    this.#refused = [...this.#refused, ...dropped.map(({ act: { id, act, label }, why }) => ({ id, act, label, why }))];
   }
 
   #failed(error: unknown): void {
@@ -282,6 +361,7 @@ export class JobSession {
       save: this.#save,
       undo: this.#past.at(-1)?.label,
       redo: this.#future.at(-1)?.label,
+      refused: this.#refused,
       notice: this.#notice,
     };
   }
@@ -291,6 +371,10 @@ export class JobSession {
     for (const listener of this.#listeners) listener();
   }
 }
+
+/** Whether a request was turned down for what it holds, so that sending the same again helps nothing. */
+const isOfTheActs = (error: unknown): boolean =>
+  error instanceof ApiError && (error.status === 400 || error.status === 413);
 
 /** A job with acts that the server has done; undefined where one cannot be done here, which a fresh reading settles. */
 function continuing(job: Job, acts: readonly { readonly act: Act }[]): Job | undefined {

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import { keep, keepAttachment, loadAttachment, loadKept } from './kept-store.ts';
-import type { Kept } from './pending.ts';
+import { openDB } from 'idb';
+import { keep, keepAttachment, keepFor, keepTyped, loadAttachment, loadGone, loadKept, written } from './kept-store.ts';
+import { keptOf, type Kept } from './pending.ts';
 
 const act = (id: string, value: number): Kept['pending'][number] => ({
   id,
@@ -9,24 +10,71 @@ const act = (id: string, value: number): Kept['pending'][number] => ({
   label: `act ${id}`,
   act: { act: 'set', path: ['survey', 'railHeight'], value: { si: value, unit: 'mm' } },
 });
-const kept = (...pending: Kept['pending']): Kept => ({ pending, past: [], future: [] });
+const kept = (...pending: Kept['pending']): Kept => keptOf({ pending });
 const open = () => Promise.resolve(false);
 const gone = () => Promise.resolve(true);
+const ids = ({ kept: { pending } }: { kept: Kept }) => pending.map((p) => p.id);
 
 describe('what the browser keeps', () => {
+  before(async () => {
+    // as a page of the version before left it: everything in one record
+    const old = await openDB('endrel', 1, {
+      upgrade(db) {
+        db.createObjectStore('kept', { keyPath: ['job', 'client'] });
+        db.createObjectStore('attachments');
+      },
+    });
+    const past = [{ label: 'before', act: act('0', 0).act }];
+    await old.put('kept', { job: 'j0', client: 'page', pending: [act('1', 0.1)], past, future: [] });
+    await old.put('attachments', 'mesh', 'd0');
+    old.close();
+  });
+
+  it('by an Endrel of before is still there', async () => {
+    const { kept: found } = await loadKept('j0', 'page');
+    expect([found.pending.map((p) => p.id), found.past.map((s) => s.label)]).to.deep.equal([['1'], ['before']]);
+    expect(await loadAttachment('d0')).to.equal('mesh');
+  });
   it('comes back as it was, act by act: a crash between two loses neither', async () => {
     keep('j1', 'page', kept(act('1', 0.1)));
     keep('j1', 'page', kept(act('1', 0.1), act('2', 0.2)));
-    expect(await loadKept('j1', 'page', open)).to.deep.equal(kept(act('1', 0.1), act('2', 0.2)));
-    expect((await loadKept('j2', 'page', open)).pending).to.deep.equal([]);
+    expect((await loadKept('j1', 'page')).kept).to.deep.equal(kept(act('1', 0.1), act('2', 0.2)));
+    expect(ids(await loadKept('j2', 'page'))).to.deep.equal([]);
+  });
+  it('with the steps of undo and what was refused', async () => {
+    const refused = [{ ...act('9', 0.9), why: 'it is too far' }].map(({ id, act: a, label, why }) => ({ id, act: a, label, why })); // prettier-ignore
+    const all = keptOf({ refused, past: [{ label: 'x', act: act('1', 1).act }] });
+    keep('j6', 'page', all);
+    expect((await loadKept('j6', 'page')).kept).to.deep.equal(all);
   });
   it('of a page that is gone is taken over, of one that is open left alone', async () => {
     keep('j3', 'before', kept(act('1', 0.1)));
-    expect((await loadKept('j3', 'now', open)).pending).to.deep.equal([]);
-    expect((await loadKept('j3', 'now', gone)).pending.map((p) => p.id)).to.deep.equal(['1']);
-    // and by one page alone
-    expect((await loadKept('j3', 'third', (client) => Promise.resolve(client === 'before'))).pending).to.deep.equal([]);
-    expect((await loadKept('j3', 'now', gone)).pending.map((p) => p.id)).to.deep.equal(['1']);
+    await written();
+    expect(ids(await loadGone('j3', 'now', open))).to.deep.equal([]);
+    const found = await loadGone('j3', 'now', gone);
+    expect(ids(found)).to.deep.equal(['1']);
+    // until it is kept elsewhere it stays where it is
+    expect(ids(await loadGone('j3', 'third', gone))).to.deep.equal(['1']);
+    keep('j3', 'now', found.kept);
+    found.forget();
+    await written();
+    expect(ids(await loadGone('j3', 'third', (c) => Promise.resolve(c === 'before')))).to.deep.equal([]);
+    expect(ids(await loadKept('j3', 'now'))).to.deep.equal(['1']);
+  });
+  it('holds the text in fields, by page, and gives up that of a page that is gone', async () => {
+    keepFor('a');
+    const depth = { path: ['survey', 'tank', 'depth'], text: '9 1/', was: '' };
+    keepTyped('j4', depth.path, { ...depth, text: '9' });
+    keepTyped('j4', depth.path, depth);
+    expect((await loadKept('j4', 'a')).typed).to.have.length(1);
+    expect((await loadKept('j4', 'a')).typed[0]).to.deep.include(depth);
+    expect((await loadKept('j4', 'b')).typed).to.deep.equal([]);
+    const found = await loadGone('j4', 'b', gone);
+    expect(found.typed[0]).to.include({ text: '9 1/' });
+    found.forget();
+    keepTyped('j4', ['survey', 'railHeight'], { ...depth, path: ['survey', 'railHeight'] });
+    keepTyped('j4', ['survey', 'railHeight'], undefined);
+    expect((await loadKept('j4', 'a')).typed).to.deep.equal([]);
   });
   it('holds attachments by their digest', async () => {
     await keepAttachment('d1', 'mesh');

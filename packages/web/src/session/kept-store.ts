@@ -1,66 +1,186 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { nothingKept, type Kept, type PendingAct } from './pending.ts';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
+import type { FieldPath } from '@endrel/core/job/needs';
+import { keptOf, nothingKept, type Kept } from './pending.ts';
+
+/** Text in a field that the job does not have yet. */
+export interface TypedText {
+  readonly path: FieldPath;
+  readonly text: string;
+  /** What the field showed before it was typed: where that is another by now, the text is not handed over by itself. */
+  readonly was: string;
+}
+type Owned<T> = T & { readonly job: string; readonly client: string };
 
 interface Stored extends DBSchema {
-  /** By job and page. */
-  kept: { key: [job: string, client: string]; value: Kept & { job: string; client: string } };
+  /** What the server does not have, by job and page. */
+  kept: { key: [job: string, client: string]; value: Owned<Pick<Kept, 'pending' | 'refused'>> };
+  /** The steps of undo, which may be large and change with every act: written when there is a pause. */
+  steps: { key: [job: string, client: string]; value: Owned<Pick<Kept, 'past' | 'future'>> };
+  typed: { key: [job: string, client: string, field: string]; value: Owned<TypedText> & { field: string } };
   attachments: { key: string; value: string };
 }
+type Transaction = IDBPTransaction<Stored, ('kept' | 'steps' | 'typed')[], 'readwrite'>;
+type Write = (tx: Transaction) => Promise<unknown>;
 
 let opened: Promise<IDBPDatabase<Stored>> | undefined;
 const database = (): Promise<IDBPDatabase<Stored>> =>
-  (opened ??= openDB<Stored>('endrel', 1, {
-    upgrade(db) {
-      db.createObjectStore('kept', { keyPath: ['job', 'client'] });
-      db.createObjectStore('attachments');
+  (opened ??= openDB<Stored>('endrel', 2, {
+    upgrade(db, before, _now, tx) {
+      if (before < 1) {
+        db.createObjectStore('kept', { keyPath: ['job', 'client'] });
+        db.createObjectStore('attachments');
+      }
+      db.createObjectStore('steps', { keyPath: ['job', 'client'] });
+      db.createObjectStore('typed', { keyPath: ['job', 'client', 'field'] });
+      if (before === 1) void partSteps(tx);
+    },
+    // another page wants a newer version: give way, this page opens anew when it writes again
+    blocking: () => {
+      const before = opened;
+      opened = undefined;
+      void before?.then((db) => db.close());
     },
   }));
 
-const isEmpty = ({ pending, past, future }: Kept) => pending.length + past.length + future.length === 0;
+/** Pages of version 1 kept all in one record. */
+async function partSteps(tx: IDBPTransaction<Stored, StoreNames<Stored>[], 'versionchange'>): Promise<void> {
+  for (const { job, client, pending, ...rest } of await tx.objectStore('kept').getAll()) {
+    const { past = [], future = [] } = rest as Partial<Kept>;
+    await tx.objectStore('kept').put({ job, client, pending, refused: [] });
+    await tx.objectStore('steps').put({ job, client, past, future });
+  }
+}
 
-/** Writes go one after the other, so that the last one stands; none is lost to the one behind it. */
-let writing: Promise<unknown> = Promise.resolve();
+const STEPS_PAUSE = 250; // ms
+/** What is still to be written, the last for each record; all that waits goes in one transaction. */
+const waiting = new Map<string, Write>();
+let writing: Promise<void> | undefined;
 
-/** Keeps unsaved acts and the steps of undo of one page on one job. What is handed over is not changed afterwards. */
-export function keep(job: string, client: string, kept: Kept): void {
-  writing = writing
-    .then(async () => {
-      const db = await database();
-      await (isEmpty(kept) ? db.delete('kept', [job, client]) : db.put('kept', { ...kept, job, client }));
-    })
-    .catch(() => undefined); // storage is full or forbidden: saving to the server still runs
+function write(key: string, make: Write): void {
+  waiting.delete(key);
+  waiting.set(key, make);
+  writing ??= drain().finally(() => (writing = undefined));
+}
+
+async function drain(): Promise<void> {
+  while (waiting.size > 0) {
+    const db = await database().catch(() => undefined);
+    if (!db) return waiting.clear(); // storage is forbidden: saving to the server still runs
+    try {
+      // what one edit hands over goes together: text leaves its field in the transaction that keeps the act
+      const writes = [...waiting.values()];
+      waiting.clear();
+      // strict: on the disk, not merely on its way there
+      const tx = db.transaction(['kept', 'steps', 'typed'], 'readwrite', { durability: 'strict' });
+      const all = Promise.all(writes.map((make) => make(tx)));
+      tx.commit(); // now, also when the page goes in this very moment
+      await Promise.all([all, tx.done]);
+    } catch {
+      // it is full, or another page has just closed it
+    }
+  }
+}
+
+/** Waits until all that was handed over is on the disk. */
+export async function written(): Promise<void> {
+  flushSteps();
+  while (writing) await writing;
+}
+
+let lateSteps: (() => void) | undefined;
+let stepsTimer: ReturnType<typeof setTimeout> | undefined;
+function flushSteps(): void {
+  clearTimeout(stepsTimer);
+  lateSteps?.();
+  lateSteps = undefined;
+}
+if (typeof document !== 'undefined') document.addEventListener('visibilitychange', flushSteps);
+
+/** Keeps what one page on one job has not saved yet, and its steps of undo. What is handed over is not changed afterwards. */
+export function keep(job: string, client: string, { pending, refused, past, future }: Kept): void {
+  const key = `${job}/${client}`;
+  write(`kept ${key}`, (tx) =>
+    pending.length + refused.length === 0
+      ? tx.objectStore('kept').delete([job, client])
+      : tx.objectStore('kept').put({ job, client, pending, refused }),
+  );
+  lateSteps = () => write(`steps ${key}`, (tx) => tx.objectStore('steps').put({ job, client, past, future }));
+  clearTimeout(stepsTimer);
+  stepsTimer = setTimeout(flushSteps, STEPS_PAUSE);
+}
+
+let page = '';
+/** Whose typing is kept from now on. */
+export const keepFor = (client: string): void => void (page = client);
+
+export function keepTyped(job: string, path: FieldPath, typed: TypedText | undefined): void {
+  const [client, field] = [page, path.join('/')];
+  write(`typed ${job}/${client}/${field}`, (tx) =>
+    typed
+      ? tx.objectStore('typed').put({ ...typed, job, client, field })
+      : tx.objectStore('typed').delete([job, client, field]),
+  );
+}
+
+export interface Found {
+  readonly kept: Kept;
+  readonly typed: readonly TypedText[];
+}
+export const nothingFound: Found = { kept: nothingKept, typed: [] };
+const all = (job: string) => IDBKeyRange.bound([job], [job, []]);
+
+/** What a page kept of a job. */
+export async function loadKept(job: string, client: string): Promise<Found> {
+  try {
+    await written();
+    const db = await database();
+    const [own, steps, typed] = await Promise.all([
+      db.get('kept', [job, client]),
+      db.get('steps', [job, client]),
+      db.getAll('typed', IDBKeyRange.bound([job, client], [job, client, []])),
+    ]);
+    return { kept: keptOf({ ...own, ...steps }), typed };
+  } catch {
+    return nothingFound; // what cannot be read is worth less than a page that opens
+  }
 }
 
 /**
- * What this page kept of a job, and the unsaved acts of pages that are gone: those are taken over in order.
+ * What pages that are gone had not saved of a job, in order. Call `forget` once it is kept elsewhere: acts that are found twice
+ * until then have the same ids, and are done once.
  *
  * @param isGone - whether no page with that name is open any more.
  */
-export async function loadKept(
+export async function loadGone(
   job: string,
   client: string,
   isGone: (client: string) => Promise<boolean>,
-): Promise<Kept> {
+): Promise<Found & { forget(): void }> {
   try {
-    await writing;
     const db = await database();
-    const all = await db.getAll('kept', IDBKeyRange.bound([job], [job, []]));
-    let own: Kept = nothingKept;
-    const adopted: PendingAct[] = [];
-    for (const { client: other, pending, past, future } of all) {
-      if (other === client) own = { pending, past, future };
-      else if (pending.length > 0 && (await isGone(other))) {
-        adopted.push(...pending);
-        await db.delete('kept', [job, other]);
-      }
-    }
-    if (adopted.length === 0) return own;
-    const joined = { ...own, pending: [...adopted, ...own.pending] };
-    keep(job, client, joined);
-    await writing;
-    return joined;
+    const [kept, typed] = await Promise.all([db.getAll('kept', all(job)), db.getAll('typed', all(job))]);
+    const others = [...new Set([...kept, ...typed].map((k) => k.client))].filter((c) => c !== client);
+    const areGone = await Promise.all(others.map(isGone));
+    const gone = new Set(others.filter((_, i) => areGone[i]));
+    const theirs = kept.filter((k) => gone.has(k.client));
+    const texts = typed.filter((t) => gone.has(t.client));
+    return {
+      kept: keptOf({ pending: theirs.flatMap((k) => k.pending), refused: theirs.flatMap((k) => k.refused) }),
+      typed: texts,
+      forget() {
+        // behind what is waiting to be written, or with it: never before
+        for (const other of gone)
+          write(`gone ${job}/${other}`, (tx) =>
+            Promise.all([
+              tx.objectStore('kept').delete([job, other]),
+              tx.objectStore('steps').delete([job, other]),
+              ...texts.filter((t) => t.client === other).map((t) => tx.objectStore('typed').delete([job, other, t.field])), // prettier-ignore
+            ]),
+          );
+      },
+    };
   } catch {
-    return nothingKept; // what cannot be read is worth less than a page that opens
+    return { ...nothingFound, forget: () => undefined };
   }
 }
 

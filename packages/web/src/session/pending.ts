@@ -1,6 +1,7 @@
 import type { Act } from '@endrel/core/job/acts/act';
 import { tryAct } from '@endrel/core/job/acts/apply-act';
 import type { Job } from '@endrel/core/job/job';
+import type { FieldPath } from '@endrel/core/job/needs';
 
 /** An act that the server does not have yet. */
 export interface PendingAct {
@@ -15,13 +16,36 @@ export interface Step {
   readonly label: string;
   readonly act: Act;
 }
+/** An act that the server would not do, or that could not be done on what others left: kept until a person has dealt with it. */
+export interface RefusedAct {
+  readonly id: string;
+  readonly act: Act;
+  readonly label: string;
+  readonly why: string;
+}
 /** What a page has to keep through a reload or a crash. */
 export interface Kept {
   readonly pending: readonly PendingAct[];
+  readonly refused: readonly RefusedAct[];
   readonly past: readonly Step[];
   readonly future: readonly Step[];
 }
-export const nothingKept: Kept = { pending: [], past: [], future: [] };
+export const nothingKept: Kept = { pending: [], refused: [], past: [], future: [] };
+export const keptOf = ({ pending = [], refused = [], past = [], future = [] }: Partial<Kept>): Kept => ({
+  pending,
+  refused,
+  past,
+  future,
+});
+
+/** The field that an act fills in, where it is one field. */
+export function fieldOf(act: Act): FieldPath | undefined {
+  if (act.act === 'set') return act.path;
+  if (act.act === 'setOnPart') return ['parts', act.id, act.key];
+  return undefined;
+}
+/** What it fills in. */
+export const valueOf = (act: Act): unknown => (act.act === 'set' || act.act === 'setOnPart' ? act.value : undefined);
 
 /** A job with acts done on it in order; those that can no longer be done are left out, each with why. */
 export function withActs<A extends { readonly act: Act }>(

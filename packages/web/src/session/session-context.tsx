@@ -4,19 +4,23 @@ import type { StoredJob } from '@endrel/core/contract/api';
 import type { Assessment } from '@endrel/core/assess';
 import type { Act } from '@endrel/core/job/acts/act';
 import type { Job } from '@endrel/core/job/job';
-import type { Need } from '@endrel/core/job/needs';
+import type { FieldPath, Need } from '@endrel/core/job/needs';
 import { sendAttachment } from '../api/attachments.ts';
 import { actsSince, readJob, sendActs } from '../api/jobs.ts';
 import { useFollowed } from '../calc/use-followed.ts';
 import { JobSession, type SessionSnapshot } from './job-session.ts';
-import { keep } from './kept-store.ts';
-import type { Kept } from './pending.ts';
+import { keep, loadGone } from './kept-store.ts';
+import { isPageGone } from './page-name.ts';
+import { fieldOf, type Kept, type RefusedAct } from './pending.ts';
+import { typedText } from './typed-text.ts';
 
 // one context each, so that what follows the job is not drawn again because it was saved
 const SessionContext = createContext<JobSession | undefined>(undefined);
 const SnapshotContext = createContext<SessionSnapshot | undefined>(undefined);
 const JobContext = createContext<Job | undefined>(undefined);
 const AssessmentContext = createContext<Assessment | undefined>(undefined);
+/** By the path of the field. */
+const RefusedContext = createContext<ReadonlyMap<string, RefusedAct>>(new Map());
 const NeedsContext = createContext<Needs>({ list: [], paths: new Set() });
 
 /** What is still to be measured or chosen, and the paths of its fields. */
@@ -30,6 +34,10 @@ export interface OpenedJob {
   readonly stored: StoredJob;
   readonly client: string;
   readonly kept: Kept;
+  /** Called once that is kept under this page's own name: then those that it was taken over from can forget it. */
+  keptSafely(): void;
+  /** What the person should know of it. */
+  readonly notice: string | undefined;
 }
 
 export function JobSessionProvider({ opened, children }: { opened: OpenedJob; children: ReactNode }) {
@@ -61,6 +69,19 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
   const assessment = useFollowed(session);
   useEffect(() => {
+    opened.keptSafely();
+    if (opened.notice !== undefined) session.say(opened.notice);
+    // a page beside this one that is closed leaves what it had not saved
+    const look = setInterval(() => {
+      void loadGone(session.id, session.client, isPageGone).then(({ kept, typed, forget }) => {
+        session.adopt(kept);
+        typedText.bring(session.id, typed);
+        forget();
+      });
+    }, LOOK_EVERY);
+    return () => clearInterval(look);
+  }, [session, opened]);
+  useEffect(() => {
     const retry = () => session.retry();
     const flush = () => document.visibilityState === 'hidden' && session.retry();
     const feed = new EventSource(`/api/jobs/${session.id}/feed`);
@@ -74,6 +95,8 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
       session.retry(); // leaving the job: save what waits
     };
   }, [session]);
+  const { refused } = snapshot;
+  const refusedByField = useMemo(() => new Map(refused.map((r) => [fieldOf(r.act)?.join('/') ?? r.id, r])), [refused]);
   const list = assessment?.findings.needs;
   const needs = useMemo(() => ({ list: list ?? [], paths: new Set(list?.map((n) => n.path.join('/'))) }), [list]);
   return (
@@ -81,13 +104,17 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
       <SnapshotContext value={snapshot}>
         <JobContext value={snapshot.job}>
           <AssessmentContext value={assessment}>
-            <NeedsContext value={needs}>{children}</NeedsContext>
+            <NeedsContext value={needs}>
+              <RefusedContext value={refusedByField}>{children}</RefusedContext>
+            </NeedsContext>
           </AssessmentContext>
         </JobContext>
       </SnapshotContext>
     </SessionContext>
   );
 }
+
+const LOOK_EVERY = 3000; // ms
 
 /** A mesh goes to the server before the act that names it. */
 async function sendMeshOf(act: Act): Promise<void> {
@@ -113,6 +140,8 @@ export const useJob = (): Job => given(use(JobContext));
 export const useAssessment = (): Assessment | undefined => use(AssessmentContext);
 /** Other only when a need came or went. */
 export const useNeeds = (): Needs => use(NeedsContext);
+/** What was refused of a field, if anything was. */
+export const useRefused = (path: FieldPath): RefusedAct | undefined => use(RefusedContext).get(path.join('/'));
 export function useAct(): (act: Act, group?: string) => void {
   const session = useSession();
   return useCallback((act, group) => void session.act(act, group), [session]);

@@ -7,7 +7,7 @@ import { SelectField } from '../../components/PropertyField.tsx';
 import { SweepChart } from '../../charts/SweepChart.tsx';
 import { useAct, useAssessment, useJob, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { unfinishedText } from '../../session/unfinished-text.ts';
+import { typedText } from '../../session/typed-text.ts';
 
 const UP = ['gauge', 'sweep'];
 const DOWN = ['gauge', 'sweepDown'];
@@ -142,7 +142,7 @@ function Readings(props: {
     (backwards ? value?.toReversed() : value)
       ?.map((r) => (r.ohms ? Number(r.ohms.si.toFixed(1)) : 'open'))
       .join('  ') ?? '';
-  const [text, setText] = useState(unfinishedText.get(jobId, anchor) ?? stored);
+  const [text, setText] = useState(typedText.get(jobId, path)?.text ?? stored);
   const [refusal, setRefusal] = useState<string>();
   const commit = () => {
     const words = text
@@ -150,7 +150,7 @@ function Readings(props: {
       .split(/[\s;]+/)
       .filter(Boolean);
     if (words.length === 0) {
-      unfinishedText.set(jobId, anchor, undefined);
+      typedText.set(jobId, path, undefined);
       setRefusal(undefined);
       return onChange(undefined);
     }
@@ -163,7 +163,7 @@ function Readings(props: {
           ? `Reading ${bad + 1}, “${words[bad]}”: ${(read[bad] as { fault: { message: string } }).fault.message}`
           : undefined;
     setRefusal(complaint);
-    unfinishedText.set(jobId, anchor, complaint ? text : undefined);
+    typedText.set(jobId, path, complaint ? text : undefined, stored);
     if (complaint) return;
     const readings = read.map((r, i): SweepReading => {
       const share = Number((i / (words.length - 1)).toFixed(6));
@@ -187,7 +187,7 @@ function Readings(props: {
         aria-describedby={`${anchor}-note`}
         onChange={(e) => {
           setText(e.target.value);
-          unfinishedText.set(jobId, anchor, e.target.value);
+          typedText.set(jobId, path, e.target.value, stored);
         }}
         onBlur={commit}
       />

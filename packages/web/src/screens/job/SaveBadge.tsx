@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useChanges } from '../../api/jobs.ts';
 import { useSession, useSnapshot } from '../../session/session-context.tsx';
+import { RefusedNote } from '../../components/RefusedNote.tsx';
 import { Modal } from '../../components/Modal.tsx';
 
 /** Whether the work is safe, in words; opens the list of changes. */
@@ -8,16 +9,17 @@ export function SaveBadge() {
   const session = useSession();
   const snapshot = useSnapshot();
   const [open, setOpen] = useState(false);
-  const { save, revision, notice } = snapshot;
+  const { save, revision, notice, refused } = snapshot;
   const words = {
     saved: 'saved',
     saving: 'saving …',
     unsaved: 'saving …',
-    offline: 'offline: kept in this browser, trying again',
+    offline: 'offline: kept in this browser, trying again by itself',
     conflict: 'not saved: somebody else changed it too',
     refused: save.status === 'refused' ? `not saved: ${save.message}` : '',
   }[save.status];
-  const trouble = save.status === 'offline' || save.status === 'conflict' || save.status === 'refused';
+  const trouble =
+    refused.length > 0 || save.status === 'offline' || save.status === 'conflict' || save.status === 'refused';
   return (
     <>
       <span aria-live="polite" className="min-w-0">
@@ -40,6 +42,7 @@ export function SaveBadge() {
           {words}
         </span>
         {save.status === 'saved' && `, revision ${revision}`}
+        {refused.length > 0 && `; ${refused.length === 1 ? 'one entry was' : `${refused.length} entries were`} refused`}
       </button>
       <Modal
         open={open}
@@ -47,6 +50,17 @@ export function SaveBadge() {
         title="Changes to this job"
         description="Newest first. They are kept for good."
       >
+        {refused.length > 0 && (
+          <section aria-label="Refused" className="my-2">
+            <h3 className="text-[1.02rem]">Not saved, kept here until you decide</h3>
+            {refused.map((r) => (
+              <div key={r.id} className="my-1.5">
+                <p>{r.label}</p>
+                <RefusedNote refused={r} session={session} />
+              </div>
+            ))}
+          </section>
+        )}
         {open && <ChangeList id={session.id} revision={revision} />}
       </Modal>
     </>

@@ -2,6 +2,7 @@ import { memo, useState } from 'react';
 import type { Snag } from '@endrel/core/checks/snag';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
 import { useAssessment, useSession } from '../../session/session-context.tsx';
+import { useTyped } from '../../session/use-typed.ts';
 import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from './use-job-view.ts';
@@ -104,8 +105,10 @@ const SnagItem = memo(function SnagItem({ snag, open, onToggle, view }: SnagItem
 
 function Actions({ snag, onShow }: { snag: Snag; onShow(): void }) {
   const session = useSession();
-  const [reasoning, setReasoning] = useState(false);
-  const [reason, setReason] = useState('');
+  const path = ['overrules', snag.id, 'reason'];
+  const typed = useTyped(path);
+  const [reasoning, setReasoning] = useState(typed.before !== undefined);
+  const [reason, setReason] = useState(typed.before?.text ?? '');
   return (
     <>
       <div className="flex flex-wrap gap-1.5">
@@ -135,6 +138,7 @@ function Actions({ snag, onShow }: { snag: Snag; onShow(): void }) {
           onSubmit={(e) => {
             e.preventDefault();
             session.act({ act: 'overruleSnag', snag: snag.id, reason: reason.trim(), at: new Date().toISOString() });
+            typed.keep(undefined, '');
           }}
         >
           <label className="block">
@@ -144,7 +148,10 @@ function Actions({ snag, onShow }: { snag: Snag; onShow(): void }) {
               rows={2}
               maxLength={1000}
               value={reason}
-              onChange={(e) => setReason(e.target.value)}
+              onChange={(e) => {
+                setReason(e.target.value);
+                typed.keep(e.target.value || undefined, '');
+              }}
             />
           </label>
           <button className="button" disabled={reason.trim().length < 3}>

@@ -11,7 +11,7 @@ import { kindOf, partKinds, partName, propertiesOf, type Part, type PartKind } f
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { PartSymbol } from '../../drawing/symbols/PartSymbol.tsx';
-import { useAct, useAssessment, useJob, useSession } from '../../session/session-context.tsx';
+import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { ActButton } from './ActButton.tsx';
 import { MenuItem } from './AddPart.tsx';
@@ -39,7 +39,6 @@ const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>>
 
 /** One part of the run: what it does, its measurements, and the acts that change its place. */
 export function PartBench({ part, view }: { part: Part; view: JobView }) {
-  const session = useSession();
   const job = useJob();
   const assessment = useAssessment();
   const act = useAct();
@@ -50,7 +49,6 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
   const field = (key: string, property: Property) => (
     <PropertyField
       key={key}
-      jobId={session.id}
       property={property}
       path={['parts', part.id, key]}
       value={values[key]}

@@ -62,7 +62,6 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
           {peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}
         </summary>
         <PropertyField
-          jobId={session.id}
           property={fittingProperty}
           path={['parts', part.id, 'ports', port.port, 'fitting']}
           value={known.fitting}
@@ -81,7 +80,6 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
                 return (
                   <PropertyField
                     key={key}
-                    jobId={session.id}
                     property={jointProperties[key]}
                     path={path}
                     value={peer.joint[key]}

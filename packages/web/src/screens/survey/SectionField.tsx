@@ -1,12 +1,13 @@
 import { Plus, X } from 'lucide-react';
-import { useState } from 'react';
-import type { Measured } from '@endrel/core/job/measured';
+import { useRef, useState } from 'react';
 import type { TracedPoint } from '@endrel/core/job/tank';
 import { anchorOf } from '../../components/anchor.ts';
 import { QuantityField } from '../../components/QuantityField.tsx';
-import { useAct, useJob } from '../../session/session-context.tsx';
+import { useAct, useJob, useSession } from '../../session/session-context.tsx';
+import { typedText } from '../../session/typed-text.ts';
 
 const PATH = ['survey', 'tank', 'section'];
+const NEW_ROW = 'new row';
 const across = { kind: 'length', name: 'distance across', unit: 'mm', minimum: -3, maximum: 5 } as const;
 const up = { kind: 'length', name: 'height', unit: 'mm', minimum: -3, maximum: 5 } as const;
 
@@ -15,14 +16,18 @@ export function SectionField() {
   const { tank } = useJob().survey;
   const act = useAct();
   const points = tank.section ?? [];
-  const [entry, setEntry] = useState<{ across?: Measured; up?: Measured }>({});
+  const session = useSession();
+  const [entry, setEntry] = useState<Partial<TracedPoint>>({});
+  const cells = useRef<Partial<TracedPoint>>({}); // as of the last key: two cells may be left before the row is drawn again
   const [entryKey, setEntryKey] = useState(0);
   const put = (next: TracedPoint[], group?: string) =>
     act({ act: 'set', path: PATH, value: next.length === 0 ? undefined : next }, group);
-  const enter = (part: { across?: Measured; up?: Measured }) => {
-    const next = { ...entry, ...part };
+  const enter = (part: Partial<TracedPoint>) => {
+    const next = (cells.current = { ...cells.current, ...part });
     if (next.across && next.up) {
+      cells.current = {};
       put([...points, { across: next.across, up: next.up }]);
+      typedText.dropUnder(session.id, [...PATH, NEW_ROW]);
       setEntry({});
       setEntryKey((n) => n + 1);
     } else setEntry(next);
@@ -53,6 +58,7 @@ export function SectionField() {
                   <QuantityField
                     compact
                     field={{ ...(key === 'across' ? across : up), name: `corner ${i + 1} ${key}` }}
+                    path={[...PATH, i, key]}
                     value={point[key]}
                     onChange={(value, group) =>
                       put(value ? points.with(i, { ...point, [key]: value }) : points.toSpliced(i, 1), group)
@@ -81,6 +87,8 @@ export function SectionField() {
                 compact
                 patient
                 field={{ ...across, name: 'new corner across' }}
+                path={[...PATH, NEW_ROW, 'across']}
+                isOfNewRow
                 value={entry.across}
                 onChange={(v) => enter({ across: v })}
               />
@@ -90,6 +98,8 @@ export function SectionField() {
                 compact
                 patient
                 field={{ ...up, name: 'new corner up' }}
+                path={[...PATH, NEW_ROW, 'up']}
+                isOfNewRow
                 value={entry.up}
                 onChange={(v) => enter({ up: v })}
               />
