@@ -1,6 +1,6 @@
 import { enclosingCircle } from '@endrel/core/hangers/enclosing-circle';
 import { BadInput } from './bad-input.ts';
-import type { Output } from './output.ts';
+import { jsonText, type Output } from './output.ts';
 import { quantityOption } from './parse-options.ts';
 
 const BODY = { kind: 'length', name: 'body diameter', unit: 'mm', minimum: 1e-4, maximum: 1 } as const;
@@ -18,6 +18,6 @@ export function hangerCommand(
   const bodies = options.bodies.split(',').map((text) => quantityOption('bodies', text, BODY));
   if (bodies.length > MOST_BODIES) throw new BadInput(`--bodies: at most ${MOST_BODIES}`);
   const millimetres = Number((enclosingCircle(bodies).diameter * 1000).toFixed(5));
-  output.out(options.json ? JSON.stringify({ enclosing_mm: millimetres }) : `${millimetres.toFixed(2)} mm`);
+  output.out(options.json ? jsonText({ enclosing_mm: millimetres }) : `${millimetres.toFixed(2)} mm`);
   return 0;
 }

@@ -7,7 +7,7 @@ import { describeRunFault } from '@endrel/core/run/run-fault';
 import { networkAt, resultAt } from '@endrel/core/run/solve-run';
 import { BadInput } from './bad-input.ts';
 import type { Output } from './output.ts';
-import { readInput } from './read-input.ts';
+import { readText } from './read-input.ts';
 
 /** `endrel inp JOB`: the job's run at one operating point as an EPANET input file. */
 export async function inpCommand(
@@ -18,7 +18,7 @@ export async function inpCommand(
   const [file, ...more] = operands;
   if (file === undefined || more.length > 0) throw new BadInput('inp takes one job file: endrel inp JOB --point idle');
   const key = options.point ?? 'fullLoad';
-  const read = readJobFile((await readInput(file, LARGEST_JOB_FILE)).toString('utf8'));
+  const read = readJobFile(await readText(file, LARGEST_JOB_FILE));
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
   const keys = pointKeysOf(read.value.job);
   if (!keys.includes(key)) throw new BadInput(`--point: there is no “${key}”; there are ${keys.join(', ')}`);

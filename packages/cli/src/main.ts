@@ -7,7 +7,8 @@ import { joinNegativeValues } from './parse-options.ts';
 import { senderCommand } from './sender-command.ts';
 import { solveCommand } from './solve-command.ts';
 import { tankCommand } from './tank-command.ts';
-import { BAD_INPUT, BadInput } from './bad-input.ts';
+import { inOneLine } from '@endrel/core/job/text';
+import { BAD_INPUT, BadInput, OWN_FAULT } from './bad-input.ts';
 import { terminal, type Output } from './output.ts';
 
 const usage = `endrel solve FILE [--json]     operating points and snags of a job file (- reads standard input)
@@ -22,13 +23,13 @@ endrel hanger opening --bodies 39,39,50 [--json]
 endrel sender match --sender 240-33 --gauge 0-90 [--json]
                                resistors between a sender and a gauge, ohms empty-full
 
-Exit code: 0 without a stop snag, 1 with one, 2 on bad input.`;
+Exit code: 0 without a stop snag, 1 with one, 2 on bad input, 3 on a fault of Endrel itself.`;
 
 /** Runs one command and returns its exit code. Every complaint is one clear line. */
-export async function run(args: readonly string[], output: Output = terminal): Promise<number> {
+export async function run(args: readonly string[], output: Output = terminal()): Promise<number> {
   try {
     const { values, positionals } = parseArgs({
-      args: joinNegativeValues(args, ['level', 'pitch', 'roll']),
+      args: joinNegativeValues(args, ['level', 'pitch', 'roll', 'bodies', 'sender', 'gauge']),
       allowPositionals: true,
       options: {
         json: { type: 'boolean' },
@@ -57,9 +58,9 @@ export async function run(args: readonly string[], output: Output = terminal): P
     if (command === 'demo') return demoCommand(operands, output);
     throw new BadInput(`there is no command “${command}”; see endrel --help`);
   } catch (error) {
-    const known = error instanceof BadInput || (error as { code?: string }).code?.startsWith('ERR_PARSE_ARGS');
-    if (!known) throw error;
-    output.err(`endrel: ${(error as Error).message}`);
-    return BAD_INPUT;
+    const { message, code } = error as Error & { code?: string };
+    const isTheirs = error instanceof BadInput || code?.startsWith('ERR_PARSE_ARGS');
+    output.err(`endrel: ${isTheirs ? '' : 'a fault of Endrel itself, not of the file: '}${inOneLine(message)}`);
+    return isTheirs ? BAD_INPUT : OWN_FAULT;
   }
 }

@@ -2,8 +2,8 @@ import { describeNetworkFault, solvePlainNetwork } from '@endrel/core/networks/n
 import { plainNetworkSchema, type PlainNetwork } from '@endrel/core/networks/plain-network';
 import { readInp } from '@endrel/core/networks/read-inp';
 import { BadInput } from './bad-input.ts';
-import type { Output } from './output.ts';
-import { readInput } from './read-input.ts';
+import { jsonText, type Output } from './output.ts';
+import { readText } from './read-input.ts';
 
 const LARGEST_NETWORK = 20 * 1024 * 1024; // bytes
 
@@ -14,10 +14,10 @@ export async function networkCommand(operands: readonly string[], json: boolean,
     throw new BadInput('network takes one file: endrel network FILE.json or FILE.inp');
   const kind = /\.(json|inp)$/i.exec(file)?.[1]?.toLowerCase();
   if (kind === undefined) throw new BadInput(`${file} is neither .json nor .inp`);
-  const text = (await readInput(file, LARGEST_NETWORK)).toString('utf8');
+  const text = await readText(file, LARGEST_NETWORK);
   const report = solvePlainNetwork(checked(file, kind === 'inp' ? inp(file, text) : parsed(file, text)));
   if (!report.ok) throw new BadInput(`${file}, ${report.fault.scenario}: ${describeNetworkFault(report.fault.fault)}`);
-  if (json) output.out(JSON.stringify(report.value));
+  if (json) output.out(jsonText(report.value));
   else
     for (const scenario of report.value.scenarios) {
       output.out(`${report.value.network} ${scenario.id}`);

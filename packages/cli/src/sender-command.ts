@@ -2,7 +2,7 @@ import { matchSender, type MatchedNetwork, type SenderMatch } from '@endrel/core
 import type { ResistanceRange } from '@endrel/core/senders/resistor-network';
 import { parseNumber } from '@endrel/core/units/parse-number';
 import { BadInput } from './bad-input.ts';
-import type { Output } from './output.ts';
+import { jsonText, type Output } from './output.ts';
 
 /** `endrel sender match --sender 240-33 --gauge 0-90`: resistors between a sender and a gauge, or why none will do. */
 export function senderCommand(
@@ -13,14 +13,19 @@ export function senderCommand(
   if (verb !== 'match' || more.length > 0)
     throw new BadInput('sender takes “match”: endrel sender match --sender 240-33 --gauge 0-90');
   const match = matchSender(rangeOption('sender', options.sender), rangeOption('gauge', options.gauge));
-  output.out(options.json ? JSON.stringify(report(match)) : sentence(match));
+  output.out(options.json ? jsonText(report(match)) : sentence(match));
   return 0;
 }
 
 /** `240-33`: ohms at empty and at full. */
 function rangeOption(name: string, text: string | undefined): ResistanceRange {
-  const [, empty = '', full = ''] = /^\s*([\d.]+)\s*(?:-|–|to|:)\s*([\d.]+)\s*(?:ohms?|Ω)?\s*$/i.exec(text ?? '') ?? [];
+  if (/^\s*[-–]|(?:-|–|to|:)\s*[-–]/.test(text ?? ''))
+    throw new BadInput(`--${name}: “${text}” holds a negative resistance; ohms cannot be negative`);
+  const [, empty = '', full = ''] = /^\s*([\d.]+(?:e\d+)?)\s*(?:-|–|to|:)\s*([\d.]+(?:e\d+)?)\s*(?:ohms?|Ω)?\s*$/i.exec(text ?? '') ?? []; // prettier-ignore
   const [atEmpty, atFull] = [parseNumber(empty), parseNumber(full)];
+  for (const read of [atEmpty, atFull])
+    if (!read.ok && read.fault.code === 'tooLarge')
+      throw new BadInput(`--${name}: “${read.fault.text}” is larger than any number Endrel reckons with`);
   if (!atEmpty.ok || !atFull.ok) throw new BadInput(`--${name} needs ohms at empty and at full, such as 240-33`);
   if (atEmpty.value.value === atFull.value.value) throw new BadInput(`--${name}: empty and full are the same`);
   return { empty: atEmpty.value.value, full: atFull.value.value };

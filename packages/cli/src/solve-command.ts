@@ -4,17 +4,17 @@ import { resultsOf } from '@endrel/core/run/solve-run';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { formatFigure, formatQuantity } from '@endrel/core/units/format-quantity';
 import { BAD_INPUT, BadInput } from './bad-input.ts';
-import type { Output } from './output.ts';
-import { readInput } from './read-input.ts';
+import { jsonText, type Output } from './output.ts';
+import { readText } from './read-input.ts';
 
 /** `endrel solve FILE`: 0 without a stop snag, 1 with one, 2 if the file or the run in it is malformed. */
 export async function solveCommand(operands: readonly string[], json: boolean, output: Output): Promise<number> {
   const [file, ...more] = operands;
   if (file === undefined || more.length > 0) throw new BadInput('solve takes one job file');
-  const read = readJobFile((await readInput(file, LARGEST_JOB_FILE)).toString('utf8'));
+  const read = readJobFile(await readText(file, LARGEST_JOB_FILE));
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
   const assessment = assess(read.value.job);
-  output.out(json ? JSON.stringify(solveReport(assessment), undefined, 2) : readable(assessment));
+  output.out(json ? jsonText(solveReport(assessment), 2) : readable(assessment));
   // a run that is laid out wrongly is bad input; one that merely did not converge is a stop snag
   const malformed = assessment.findings.faults.find((f) => f.code !== 'unsolved' && f.code !== 'emptyRun');
   if (malformed) {

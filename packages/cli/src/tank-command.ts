@@ -2,21 +2,21 @@ import Papa from 'papaparse';
 import { fuelPlane } from '@endrel/core/tanks/fuel-plane';
 import { closedMesh, meshBounds } from '@endrel/core/tanks/mesh';
 import { readStl } from '@endrel/core/tanks/read-stl';
-import { describeStrappingFault, readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
+import { describeStrappingFault, LARGEST_STRAPPING_CSV, readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
 import { volumeAtLevel, type StrappingTable } from '@endrel/core/tanks/strapping-table';
 import { describeMeshFault, describeTankFault } from '@endrel/core/tanks/tank-fault';
 import { partedSolids, partedTankSchema } from '@endrel/core/tanks/parted-tank';
-import { readJobFile, describeIssue } from '@endrel/core/job/read-job-file';
+import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { solidVolume, type Solid } from '@endrel/core/tanks/solid';
 import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 import { formatQuantity } from '@endrel/core/units/format-quantity';
 import { findUnit } from '@endrel/core/units/unit-table';
 import { BadInput } from './bad-input.ts';
-import type { Output } from './output.ts';
+import { jsonText, type Output } from './output.ts';
 import { angleOption, quantityOption } from './parse-options.ts';
-import { readInput } from './read-input.ts';
+import { readInput, readText } from './read-input.ts';
 
-const LARGEST_TANK_FILE = 120 * 1024 * 1024; // bytes; two million triangles of binary STL are 100 MB
+const LARGEST_STL = 120 * 1024 * 1024; // bytes; two million triangles in binary are 100 MB
 const LEVEL = { kind: 'length', name: 'fuel level', unit: 'mm', minimum: -20, maximum: 20 } as const;
 
 export interface TankOptions {
@@ -42,8 +42,7 @@ export async function tankCommand(
   const parts = await volumesOf(file, level, pitch, roll, options['stl-unit'] ?? 'mm');
   const total = parts.reduce((sum, p) => sum + p.volume, 0);
   const litres = (volume: number) => Number((volume * 1000).toPrecision(9));
-  if (options.json)
-    output.out(JSON.stringify({ volume_L: litres(total), parts_L: parts.map((p) => litres(p.volume)) }));
+  if (options.json) output.out(jsonText({ volume_L: litres(total), parts_L: parts.map((p) => litres(p.volume)) }));
   else {
     output.out(formatQuantity('volume', total));
     if (parts.length > 1)
@@ -61,13 +60,12 @@ async function volumesOf(
 ): Promise<{ name: string; volume: number }[]> {
   const kind = /\.(json|stl|csv)$/i.exec(file)?.[1]?.toLowerCase();
   if (kind === undefined) throw new BadInput(`${file} is neither .json, .stl nor .csv`);
-  const bytes = await readInput(file, LARGEST_TANK_FILE);
   const tank =
     kind === 'csv'
-      ? { table: csvTable(file, bytes.toString('utf8')) }
+      ? { table: csvTable(file, await readText(file, LARGEST_STRAPPING_CSV)) }
       : kind === 'stl'
-        ? stlTank(file, bytes, stlUnit)
-        : jsonTank(file, bytes.toString('utf8'));
+        ? stlTank(file, await readInput(file, LARGEST_STL), stlUnit)
+        : jsonTank(file, await readText(file, LARGEST_JOB_FILE));
   if ('table' in tank) {
     if (pitch !== 0 || roll !== 0)
       throw new BadInput(`${file} is a strapping table: it holds level volumes only, so pitch and roll must be 0`);

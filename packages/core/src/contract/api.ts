@@ -137,8 +137,7 @@ export interface HealthAnswer {
   readonly failures: number;
 }
 export interface ApiFault {
-  readonly code:
-    'invalid' | 'notPutAway' | 'notFound' | 'unreadable' | 'tooLarge' | 'tooMany' | 'away' | 'internal';
+  readonly code: 'invalid' | 'notPutAway' | 'notFound' | 'unreadable' | 'tooLarge' | 'tooMany' | 'away' | 'internal';
   readonly message: string;
   readonly issues?: readonly { readonly field: string; readonly message: string }[];
 }

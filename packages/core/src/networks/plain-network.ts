@@ -4,28 +4,38 @@ import { piecewiseCurve, powerCurve, type Curve, type Point } from '../numerics/
 import { kPa, litresPerHour, mm } from '../units/quick.ts';
 
 const id = z.string().min(1).max(60);
-const finite = z.number();
-const named = <V extends z.ZodType>(value: V) => z.record(z.string().max(60), value);
+const finite = z.number({ error: ({ input }) => (typeof input === 'number' ? 'is not a finite number' : undefined) });
+/** Bounded before its rows are looked at: a file of a hundred thousand is refused at once. */
+const atMost = <S extends z.ZodType>(most: number, what: string, schema: S) =>
+  z
+    .unknown()
+    .refine((value) => typeof value !== 'object' || value === null || Object.keys(value).length <= most, {
+      error: `has more than ${most} ${what}`,
+      abort: true,
+    })
+    .pipe(schema);
+const MOST_NODES = 20_000;
+const named = <V extends z.ZodType>(value: V) => atMost(MOST_NODES, 'entries', z.record(z.string().max(60), value));
 
 const nodeSchema = z.discriminatedUnion('type', [
   z.object({ id, type: z.literal('reservoir'), z_m: finite, gauge_kPa: finite.default(0) }),
   z.object({ id, type: z.literal('junction'), z_m: finite, demand_L_h: finite.default(0) }),
 ]);
 const ends = { id, from: id, to: id };
-const bore_mm = z.number().positive('must be positive');
-const minor_K = z.number().min(0, 'cannot be negative').default(0);
-const valve = { ...ends, bore_mm, set_kPa: finite, minor_K, slope_kPa_per_100L_h: z.number().min(0).default(0) };
+const bore_mm = finite.positive('must be positive');
+const minor_K = finite.min(0, 'cannot be negative').default(0);
+const valve = { ...ends, bore_mm, set_kPa: finite, minor_K, slope_kPa_per_100L_h: finite.min(0).default(0) };
 const linkSchema = z.discriminatedUnion('type', [
   z.object({
     ...ends,
     type: z.literal('pipe'),
-    length_m: z.number().min(0, 'cannot be negative'),
+    length_m: finite.min(0, 'cannot be negative'),
     bore_mm,
-    roughness_m: z.number().min(0, 'cannot be negative'),
+    roughness_m: finite.min(0, 'cannot be negative'),
     minor_K,
     check_valve: z.boolean().default(false),
   }),
-  z.object({ ...ends, type: z.literal('pump'), curve: id, speed: z.number().positive().default(1) }),
+  z.object({ ...ends, type: z.literal('pump'), curve: id, speed: finite.positive().default(1) }),
   z.object({ ...valve, type: z.literal('psv') }),
   z.object({ ...valve, type: z.literal('prv') }),
   z.object({ ...ends, type: z.literal('gpv'), curve: id }),
@@ -33,18 +43,15 @@ const linkSchema = z.discriminatedUnion('type', [
 const curveSchema = z.object({
   id,
   fit: z.enum(['power3', 'piecewise']).default('piecewise'),
-  points_Lh_kPa: z
-    .array(z.tuple([finite, finite]))
-    .min(2, 'needs two points')
-    .max(500),
+  points_Lh_kPa: atMost(500, 'points', z.array(z.tuple([finite, finite])).min(2, 'needs two points')),
 });
 const scenarioSchema = z.object({
   id,
   demands_L_h: named(finite).optional(),
-  bores_mm: named(z.number().positive()).optional(),
+  bores_mm: named(finite.positive()).optional(),
   settings_kPa: named(finite).optional(),
   reservoir_kPa: named(finite).optional(),
-  closed: z.array(id).optional(),
+  closed: atMost(MOST_NODES, 'links', z.array(id)).optional(),
 });
 
 /** A network as a file: plain SI, with scenarios that change it. Described in docs/network-file.md. */
@@ -52,14 +59,11 @@ export const plainNetworkSchema = z
   .object({
     id,
     title: z.string().max(300).optional(),
-    fluid: z.object({ name: z.string().optional(), rho_kg_m3: z.number().positive(), mu_Pa_s: z.number().positive() }),
-    nodes: z.array(nodeSchema).min(2, 'needs two nodes').max(20_000),
-    links: z.array(linkSchema).min(1, 'needs a link').max(20_000),
-    curves: z.array(curveSchema).max(2000).default([]),
-    scenarios: z
-      .array(scenarioSchema)
-      .max(1000)
-      .default([{ id: 'base' }]),
+    fluid: z.object({ name: z.string().optional(), rho_kg_m3: finite.positive(), mu_Pa_s: finite.positive() }),
+    nodes: atMost(MOST_NODES, 'nodes', z.array(nodeSchema).min(2, 'needs two nodes')),
+    links: atMost(MOST_NODES, 'links', z.array(linkSchema).min(1, 'needs a link')),
+    curves: atMost(2000, 'curves', z.array(curveSchema)).default([]),
+    scenarios: atMost(1000, 'scenarios', z.array(scenarioSchema)).default([{ id: 'base' }]),
   })
   .superRefine((network, context) => {
     const bad = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });

@@ -29,6 +29,8 @@ const read = new Set([
 const passedOver = new Set(['TIMES', 'REPORT', 'COORDINATES', 'VERTICES', 'LABELS', 'BACKDROP', 'TAGS', 'ENERGY', 'QUALITY', 'REACTIONS', 'SOURCES', 'MIXING', 'PATTERNS', 'END']); // prettier-ignore
 const flowUnits: Record<string, number> = { LPM: 1, LPS: 60, CMH: 1000 / 60 }; // in L/min
 
+const MOST_ROWS = 60_000; // of one section: three to each node
+
 class Refusal extends Error {
   readonly line: number | undefined;
   constructor(message: string, line?: number) {
@@ -54,7 +56,7 @@ export function readInp(text: string): Result<PlainNetwork, InpFault> {
 function sectionsOf(text: string): Map<string, Row[]> {
   const sections = new Map<string, Row[]>();
   let current: Row[] | undefined;
-  text.split(/\r?\n/).forEach((raw, i) => {
+  text.split(/\r\n|\r|\n/).forEach((raw, i) => {
     const bare = raw.split(';')[0]!.trim();
     if (bare === '') return;
     const header = /^\[(\w+)\]?/.exec(bare)?.[1]?.toUpperCase();
@@ -62,8 +64,10 @@ function sectionsOf(text: string): Map<string, Row[]> {
       if (!read.has(header) && !passedOver.has(header))
         throw new Refusal(`[${header}] is not of the subset that Endrel reads`, i + 1);
       sections.set(header, (current = sections.get(header) ?? []));
-    } else if (current) current.push({ line: i + 1, words: bare.split(/\s+/) });
-    else throw new Refusal('text before the first section', i + 1);
+    } else if (current) {
+      if (current.length >= MOST_ROWS) throw new Refusal(`more than ${MOST_ROWS} rows in one section`, i + 1);
+      current.push({ line: i + 1, words: bare.split(/\s+/) });
+    } else throw new Refusal('text before the first section', i + 1);
   });
   return sections;
 }

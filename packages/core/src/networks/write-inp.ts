@@ -1,3 +1,4 @@
+import { inOneLine } from '../job/text.ts';
 import type { Network, NetworkSolution } from '../hydraulics/network.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import type { Curve } from '../numerics/curve.ts';
@@ -133,7 +134,9 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
   const viscosity = liquid.viscosity / liquid.density;
   return [
     '[TITLE]',
-    title.replace(/[\r\n]+/g, ' ').slice(0, 79),
+    inOneLine(title)
+      .replace(/^[\s[;]+/, '')
+      .slice(0, 79), // no section, no comment
     ...[...notes].map((note) => `; ${note}`),
     ...Object.entries(sections).flatMap(([name, rows]) => [`[${name}]`, ...rows]),
     '[OPTIONS]',

@@ -3,10 +3,17 @@ import { parseNumber } from '../units/parse-number.ts';
 import { findUnit, toSi, unitById, type Unit } from '../units/unit-table.ts';
 import { strappingTable, type StrappingFault, type StrappingTable } from './strapping-table.ts';
 
+/** Of a file, which may be read finer than a job keeps it. */
+export const LARGEST_STRAPPING_CSV = 200 * 1024; // bytes
+const MOST_STRAPPING_ROWS = 4000;
+
 export type StrappingCsvFault =
   | StrappingFault
   | { code: 'empty' }
   | { code: 'badNumber'; row: number; text: string }
+  | { code: 'tooLarge'; row: number; text: string }
+  | { code: 'negativeVolume'; row: number; text: string }
+  | { code: 'tooManyRows' }
   | { code: 'unknownUnit'; text: string };
 
 /**
@@ -17,6 +24,7 @@ export type StrappingCsvFault =
 export function readStrappingCsv(cells: readonly (readonly string[])[]): Result<StrappingTable, StrappingCsvFault> {
   const rows = cells.filter((row) => row.some((cell) => cell.trim() !== ''));
   if (rows.length === 0) return failure({ code: 'empty' });
+  if (rows.length > MOST_STRAPPING_ROWS + 1) return failure({ code: 'tooManyRows' });
   let [levelUnit, volumeUnit]: [Unit, Unit] = [unitById('mm'), unitById('L')];
   const hasHeading = !parseNumber(rows[0]![0] ?? '').ok;
   if (hasHeading) {
@@ -30,8 +38,11 @@ export function readStrappingCsv(cells: readonly (readonly string[])[]): Result<
   const read: { level: number; volume: number }[] = [];
   for (const [i, row] of rows.slice(hasHeading ? 1 : 0).entries()) {
     const [level, volume] = [parseNumber(row[0] ?? ''), parseNumber(row[1] ?? '')];
-    if (!level.ok) return failure({ code: 'badNumber', row: i, text: row[0] ?? '' });
-    if (!volume.ok || volume.value.value < 0) return failure({ code: 'badNumber', row: i, text: row[1] ?? '' });
+    for (const [j, read] of [level, volume].entries())
+      if (!read.ok)
+        return failure({ code: read.fault.code === 'tooLarge' ? 'tooLarge' : 'badNumber', row: i, text: row[j] ?? '' });
+    if (!level.ok || !volume.ok) throw new RangeError('both were read');
+    if (volume.value.value < 0) return failure({ code: 'negativeVolume', row: i, text: row[1]! });
     read.push({ level: toSi(level.value.value, levelUnit), volume: toSi(volume.value.value, volumeUnit) });
   }
   return strappingTable(read);
@@ -50,7 +61,13 @@ function headingUnit(heading: string, kind: 'length' | 'volume', usual: Unit): U
 export function describeStrappingFault(fault: StrappingCsvFault): string {
   switch (fault.code) {
     case 'badNumber':
-      return `“${fault.text}” in row ${fault.row + 1} is not a number.`;
+      return `“${fault.text.slice(0, 40)}” in row ${fault.row + 1} is not a number.`;
+    case 'tooLarge':
+      return `“${fault.text.slice(0, 40)}” in row ${fault.row + 1} is larger than any number Endrel reckons with.`;
+    case 'negativeVolume':
+      return `“${fault.text.slice(0, 40)}” in row ${fault.row + 1} is less than nothing: a volume cannot be negative.`;
+    case 'tooManyRows':
+      return `it has more than ${MOST_STRAPPING_ROWS} rows: take every tenth.`;
     case 'volumeFalls':
       return `the volume falls in row ${fault.row + 1} although the level rises.`;
     case 'levelRepeats':

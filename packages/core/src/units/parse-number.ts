@@ -4,6 +4,7 @@ export type NumberRefusal =
   | { code: 'empty' }
   | { code: 'notANumber'; text: string }
   | { code: 'zeroDenominator'; text: string }
+  | { code: 'tooLarge'; text: string }
   | { code: 'ambiguousComma'; text: string };
 
 /** A number as typed at the bench, and whether it was written as a fraction of an inch would be. */
@@ -53,9 +54,11 @@ export function parseNumber(raw: string): Result<TypedNumber, NumberRefusal> {
       ? [mixed[1], Number(mixed[2]), Number(mixed[3]), Number(mixed[4])]
       : [simple![1], 0, Number(simple![2]), Number(simple![3])];
     if (bottom === 0) return failure({ code: 'zeroDenominator', text });
-    return success({ value: (sign === '-' ? -1 : 1) * (whole + top / bottom), fraction: true });
+    const value = (sign === '-' ? -1 : 1) * (whole + top / bottom);
+    return Number.isFinite(value) ? success({ value, fraction: true }) : failure({ code: 'tooLarge', text });
   }
   if (!DECIMAL.test(text)) return failure({ code: 'notANumber', text });
   if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(text)) return failure({ code: 'ambiguousComma', text });
-  return success({ value: Number(text.replace(',', '.')), fraction: false });
+  const value = Number(text.replace(',', '.'));
+  return Number.isFinite(value) ? success({ value, fraction: false }) : failure({ code: 'tooLarge', text });
 }

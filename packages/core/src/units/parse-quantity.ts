@@ -135,6 +135,8 @@ function numberSentence(fault: NumberRefusal, text: string, field: QuantityField
       return `There is no number in “${text}”: type the ${field.name}, such as 12 ${field.unit}.`;
     case 'zeroDenominator':
       return `“${fault.text}” divides by zero.`;
+    case 'tooLarge':
+      return `“${fault.text}” is larger than any number Endrel reckons with.`;
     case 'ambiguousComma':
       return `“${fault.text}” could be ${fault.text.replace(',', '.')} or ${fault.text.replace(',', '')}: type it without the comma.`;
     case 'notANumber':

@@ -5,7 +5,7 @@ import type { RefusedAct } from '../session/pending.ts';
 export function RefusedNote({ refused, session }: { refused: RefusedAct; session: JobSession }) {
   return (
     <p className="mb-1 border-l-4 border-stop px-2 text-[0.85rem]">
-      <span className="font-semibold text-stop">Not saved:</span> {refused.why}.{' '}
+      <span className="font-semibold text-stop">Not saved:</span> {refused.why.replace(/[.]$/, '')}.{' '}
       <button type="button" className="underline" onClick={() => session.tryAgain(refused.id)}>
         Try again
       </button>{' '}

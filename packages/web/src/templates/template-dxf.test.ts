@@ -16,4 +16,12 @@ describe('a template as DXF', () => {
     expect(cut.filter((r) => r === 2.75)).to.have.length(6);
     expect(circles.find((c) => c.layer === 'CENTRE')!.radius).to.equal(64);
   });
+  it('takes a title with line breaks for text, not for entities of its own', () => {
+    const plate = ringPlate(demoJobs.flatBedTender.hanger!)!;
+    const read = (title: string) =>
+      new DxfParser().parseSync(templateDxf(plateTemplate(plate, 'ring', title)))!.entities;
+    const hostile = read('Ring\n0\nCIRCLE\n8\nCUT\n10\n0.0\n20\n0.0\n40\n999.0');
+    expect(hostile.map((e) => e.type)).to.deep.equal(read('Ring').map((e) => e.type));
+    expect(hostile.filter((e) => (e as unknown as { radius?: number }).radius === 999)).to.deep.equal([]);
+  });
 });

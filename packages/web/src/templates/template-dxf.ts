@@ -1,4 +1,5 @@
 import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
+import { inOneLine } from '@endrel/core/job/text';
 import type { Template } from '@endrel/core/hangers/plate-template';
 
 /** The template as DXF in millimetres, a layer each for what is cut, centre lines and notes. */
@@ -22,7 +23,8 @@ export function templateDxf({ shapes }: Template): string {
         dxf.addText(
           point3d(shape.x, shape.y),
           shape.height,
-          shape.text.replace('⌀', '%%c').replace('×', 'x').replace('·', '-'),
+          // a line break would end the text and begin a group of its own
+          inOneLine(shape.text).replace('⌀', '%%c').replace('×', 'x').replace('·', '-'),
         );
         break;
     }

@@ -1,8 +1,8 @@
-import Papa from 'papaparse';
 import type { ReactNode } from 'react';
 import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { layouts } from '@endrel/core/job/layout';
 import { Caution } from '../../components/Caution.tsx';
+import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 import { useAssessment, useJob, useSnapshot } from '../../session/session-context.tsx';
 
@@ -21,16 +21,11 @@ export function CardsStage() {
       </div>
     );
   const csv = () =>
-    Papa.unparse(
-      {
-        fields: ['card', 'part', 'specification', 'quantity or length', 'line', 'still open or note'],
-        data: [
-          ...parts.map((p) => ['buy', p.part, p.specification, p.quantity, p.where, p.open]),
-          ...cuts.map((c) => ['cut', c.part, c.stock, c.length, c.line, c.note]),
-        ],
-      },
-      { escapeFormulae: true },
-    );
+    csvText([
+      ['card', 'part', 'specification', 'quantity or length', 'line', 'still open or note'],
+      ...parts.map((p) => ['buy', p.part, p.specification, p.quantity, p.where, p.open]),
+      ...cuts.map((c) => ['cut', c.part, c.stock, c.length, c.line, c.note]),
+    ]);
   return (
     <article className="max-w-[60rem]">
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-1">

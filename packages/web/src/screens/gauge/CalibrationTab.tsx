@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 import { useAssessment, useJob, useSnapshot } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -18,15 +18,15 @@ export function CalibrationTab() {
     );
   const { calibration, proof, track, sweep } = outcome.findings;
   const csv = () =>
-    Papa.unparse({
-      fields: ['share_%', 'volume_L', 'level_mm', 'sender_ohm'],
-      data: calibration.map((r) => [
+    csvText([
+      ['share_%', 'volume_L', 'level_mm', 'sender_ohm'],
+      ...calibration.map((r) => [
         (r.share * 100).toFixed(0),
         (r.volume * 1000).toFixed(2),
         (r.level * 1000).toFixed(1),
         r.ohms.toFixed(1),
       ]),
-    });
+    ]);
   return (
     <article className="max-w-[46rem]">
       <header className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-1">

@@ -1,4 +1,3 @@
-import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
@@ -6,6 +5,7 @@ import type { PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
 import { pumpCsvCells } from '@endrel/core/pumps/write-pump-csv';
 import type { LibraryPump } from '@endrel/core/sizing/proposals';
 import { useDropPump, useKeepPump, usePumpLibrary, useShopPumps } from '../../api/pumps.ts';
+import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 import { readPumpFile } from '../../components/read-pump-file.ts';
 import { FileButton } from '../../components/FileButton.tsx';
@@ -134,7 +134,7 @@ function PumpItem({ pump, scale, onDrop }: PumpItemProps) {
         <button
           className="button ml-auto"
           aria-label={`${pump.name} as CSV`}
-          onClick={() => download(`${pump.name}.csv`, 'text/csv', Papa.unparse(pumpCsvCells(pump.tables)))}
+          onClick={() => download(`${pump.name}.csv`, 'text/csv', csvText(pumpCsvCells(pump.tables)))}
         >
           As CSV
         </button>

@@ -1,8 +1,8 @@
 import * as Comlink from 'comlink';
-import Papa from 'papaparse';
 import { useRef, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import { longCalculator } from '../../calc/calculator.ts';
+import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 
 const LEVELS = 200;
@@ -33,7 +33,7 @@ export function AttitudeExport({ job }: { job: Job }) {
       (level * 1000).toFixed(2),
       ...tables.attitudes.map((a) => (a.volumes[i]! * 1000).toFixed(3)),
     ]);
-    download('strapping-tables.csv', 'text/csv', Papa.unparse({ fields, data }));
+    download('strapping-tables.csv', 'text/csv', csvText([fields, ...data]));
   }
   return (
     <div className="no-print mt-1 flex items-center gap-3">

@@ -1,13 +1,12 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { measured } from '@endrel/core/job/measured';
-import { readStrappingCsv, describeStrappingFault } from '@endrel/core/tanks/read-strapping-csv';
+import { describeStrappingFault, LARGEST_STRAPPING_CSV, readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
 import { anchorOf } from '../../components/anchor.ts';
 import { FileButton } from '../../components/FileButton.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
-const LARGEST = 200 * 1024; // bytes
 const MOST_ROWS = 400;
 const PATH = ['survey', 'tank', 'strapping'];
 
@@ -18,7 +17,7 @@ export function StrappingField() {
   const units = useDisplayUnits();
   const [refusal, setRefusal] = useState<string>();
   async function load(file: File): Promise<string | undefined> {
-    if (file.size > LARGEST) return 'it is too large to be a strapping table.';
+    if (file.size > LARGEST_STRAPPING_CSV) return 'it is too large to be a strapping table.';
     const { data } = Papa.parse<string[]>((await file.text()).trim(), { skipEmptyLines: true });
     const table = readStrappingCsv(data);
     if (!table.ok) return describeStrappingFault(table.fault);
