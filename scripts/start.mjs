@@ -75,6 +75,7 @@ function serve(url, args, port, { onPort }) {
       ready = true;
       last = message.port;
       onPort(last);
+      console.log(message.words);
     });
     server.on('exit', (code) => {
       const now = Date.now();

@@ -1,6 +1,5 @@
 // What keeps a running Endrel running: its PostgreSQL is started again when it dies, and its log stays small.
 import { copyFileSync, existsSync, statSync, truncateSync } from 'node:fs';
-import { setTimeout as sleep } from 'node:timers/promises';
 
 const LOOK_EVERY = 250; // ms
 const LOG_EVERY = 60; // looks
@@ -12,8 +11,14 @@ const LARGEST_LOG = 5 * 1024 * 1024; // bytes; one older file of that size is ke
  */
 export function keepRunning({ isUp, start, log, onLost }) {
   let ended = false;
+  let wake = () => undefined;
+  const pause = () =>
+    new Promise((resolve) => {
+      wake = resolve;
+      setTimeout(resolve, LOOK_EVERY).unref(); // holds nothing open by itself
+    });
   const watching = (async () => {
-    for (let i = 0; !ended; i++, await sleep(LOOK_EVERY, undefined, { ref: false })) {
+    for (let i = 0; !ended; i++, await pause()) {
       if (i % LOG_EVERY === 0) bound(log);
       if (isUp()) continue;
       console.log('PostgreSQL has ended; starting it again ...');
@@ -29,7 +34,8 @@ export function keepRunning({ isUp, start, log, onLost }) {
   return {
     async end() {
       ended = true;
-      await watching;
+      wake();
+      await watching; // it may be starting one at this moment
     },
   };
 }

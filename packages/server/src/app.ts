@@ -8,6 +8,7 @@ import { only } from './http/only.ts';
 import { allowedHosts } from './http/allowed-hosts.ts';
 import { errorHandler } from './http/error-handler.ts';
 import { attachmentRoutes } from './http/attachment-routes.ts';
+import { readableAddress } from './http/readable-address.ts';
 import { jobRoutes } from './http/job-routes.ts';
 import { pumpRoutes } from './http/pump-routes.ts';
 import type { ChangeFeed } from './repositories/change-feed.ts';
@@ -63,6 +64,8 @@ export function createApp(parts: AppParts): Express {
       strictTransportSecurity: false, // plain http on loopback
     }),
   );
+
+  app.use(readableAddress);
 
   const acting = (): Acting => ({ shop: shop.id, actor: 'the bench' });
   const api = express.Router();

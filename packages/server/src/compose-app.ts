@@ -43,6 +43,7 @@ export async function composeApp(
       return prepareShop({ shops: new ShopRepository(database), jobs: repository, attachments, judge }, loadDemo);
     });
     await feed.open();
+    await judge.loaded(); // who is told that it is ready can save
     const health = new Health(database, rest.logger);
     return { app: createApp({ ...rest, jobs, attachments, feed, health, pumps: new PumpRepository(database), shop }), close }; // prettier-ignore
   } catch (error) {

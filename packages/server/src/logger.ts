@@ -26,6 +26,14 @@ export const makeLogger = (level: string, to?: DestinationStream): Logger =>
       level,
       base: undefined,
       timestamp: pino.stdTimeFunctions.isoTime,
+      hooks: {
+        // without words of its own an entry would take those of its error as they are
+        logMethod(entry, method) {
+          const words = entry.map((e) => (typeof e === 'string' ? loggable(e) : e));
+          if (!words.some((e) => typeof e === 'string')) words.push('an error');
+          method.apply(this, words as Parameters<typeof method>);
+        },
+      },
       serializers: { err: error, req: request },
       redact: {
         paths: ['*.authorization', '*.cookie', '*.password', 'authorization', 'cookie', 'password'],

@@ -38,13 +38,18 @@ async function main(): Promise<void> {
   const server = createServer(app).on('clientError', answerUnreadable);
   server.maxConnections = MOST_CONNECTIONS;
   const port = await listen(server, config.host, config.port);
-  if (config.port !== 0 && port !== config.port)
-    console.log(
-      `Port ${config.port} is taken by another program, so Endrel is at ${port} this time.\n` +
-        `What a page at the old address has not sent yet waits there: free port ${config.port} and start again to send it.`,
-    );
-  console.log(`Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`);
-  process.send?.({ port });
+  const words = [
+    ...(config.port === 0 || port === config.port
+      ? []
+      : [
+          `Port ${config.port} is taken by another program, so Endrel is at ${port} this time.`,
+          `What a page at the old address has not sent yet waits there: free port ${config.port} and start again to send it.`,
+        ]),
+    `Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`,
+  ].join('\n');
+  // who started it keeps the port before anybody hears of it
+  if (process.send) process.send({ port, words });
+  else console.log(words);
 
   let stopping = false;
   const stop = () => {

@@ -1,7 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { expect } from 'chai';
-import { LIST_PAGE, type JobList } from '@endrel/core/contract/api';
+import { CHANGES_PAGE, LIST_PAGE, type JobList } from '@endrel/core/contract/api';
 import { blankJob } from '@endrel/core/job/job';
 import { ServerUnderTest } from './server-under-test.ts';
+
+const page = async (server: ServerUnderTest, query: Record<string, string> = {}): Promise<JobList> =>
+  (await server.call('GET', `/api/jobs?${new URLSearchParams(query).toString()}`)).body;
+const names = ({ jobs }: JobList) => jobs.map((j) => j.name);
 
 const JOBS = 2 * LIST_PAGE + 7;
 
@@ -22,12 +27,10 @@ describe('a list of many jobs', () => {
     );
   });
   after(() => server.stop());
-  const page = async (query: Record<string, string> = {}): Promise<JobList> =>
-    (await server.call('GET', `/api/jobs?${new URLSearchParams(query).toString()}`)).body;
-  const names = ({ jobs }: JobList) => jobs.map((j) => j.name);
+  const find = (query: Record<string, string> = {}) => page(server, query);
   async function pages(query: Record<string, string> = {}): Promise<JobList[]> {
-    const all = [await page(query)];
-    for (let after = all[0]!.after; after !== undefined; after = all.at(-1)!.after) all.push(await page({ ...query, after }));
+    const all = [await find(query)];
+    for (let after = all[0]!.after; after !== undefined; after = all.at(-1)!.after) all.push(await find({ ...query, after }));
     return all;
   } // prettier-ignore
 
@@ -40,18 +43,18 @@ describe('a list of many jobs', () => {
     expect(all.every((p) => p.atHand === JOBS && p.away === 0)).to.equal(true);
   });
   it('finds every word in name or vehicle, however written, and takes no character for a wildcard', async () => {
-    expect(names(await page({ find: 'émail FIELD' }))).to.deep.equal(['100 % Émail_van']);
-    expect(names(await page({ find: '%' }))).to.deep.equal(['100 % Émail_van']);
-    expect(names(await page({ find: 'l_v' }))).to.deep.equal(['100 % Émail_van']);
-    expect(names(await page({ find: 'n_3' }))).to.deep.equal([]);
-    expect(names(await page({ find: "';drop table jobs;--" }))).to.deep.equal([]);
+    expect(names(await find({ find: 'émail FIELD' }))).to.deep.equal(['100 % Émail_van']);
+    expect(names(await find({ find: '%' }))).to.deep.equal(['100 % Émail_van']);
+    expect(names(await find({ find: 'l_v' }))).to.deep.equal(['100 % Émail_van']);
+    expect(names(await find({ find: 'n_3' }))).to.deep.equal([]);
+    expect(names(await find({ find: "';drop table jobs;--" }))).to.deep.equal([]);
     expect((await pages({ find: 'van harbour' })).flatMap(names)).to.have.length(Math.floor(JOBS / 2));
   });
   it('shows apart what is put away', async () => {
-    const { jobs } = await page({ find: 'Van 7' });
+    const { jobs } = await find({ find: 'Van 7' });
     const { id } = jobs.find((j) => j.name === 'Van 7')!;
     await server.call('PUT', `/api/jobs/${id}/away`, { away: true });
-    const away = await page({ away: 'true' });
+    const away = await find({ away: 'true' });
     expect([names(away), away.atHand, away.away]).to.deep.equal([['Van 7'], JOBS - 1, 1]);
     expect((await pages()).flatMap(names)).to.not.include('Van 7');
     await server.call('PUT', `/api/jobs/${id}/away`, { away: false });
@@ -63,4 +66,94 @@ describe('a list of many jobs', () => {
       expect([status, body.code], query).to.deep.equal([400, 'invalid']);
     }
   }); // prettier-ignore
+});
+
+describe('a row that cannot be read', () => {
+  let server: ServerUnderTest;
+  const rows: Record<string, { document: string; summary?: string }> = {
+    'an array': { document: '[1, 2]' },
+    'a text': { document: '"job"' },
+    'null': { document: 'null' },
+    'an object of something else': { document: '{"name": {"first": "x"}, "schemaVersion": "three"}' },
+    'a name of a megabyte': { document: JSON.stringify({ schemaVersion: 3, name: 'x'.repeat(2 ** 20) }) },
+    'a name with a vertical tab': { document: JSON.stringify({ ...blankJob('a\u000bb') }) },
+    'brackets, 5000 deep': { document: '['.repeat(5000) + ']'.repeat(5000) },
+    'a newer version': { document: '{"schemaVersion": 99, "name": "From the future"}' },
+    'a summary that is an array': { document: '[]', summary: '[]' },
+    'a summary that is empty': { document: '[]', summary: '{}' },
+    'a summary that is a text': { document: '[]', summary: '"x"' },
+    'a good job with a broken summary': { document: JSON.stringify(blankJob('Sound')), summary: '"x"' },
+  }; // prettier-ignore
+  const ids: Record<string, string> = {};
+  before(async () => {
+    server = await ServerUnderTest.start();
+    const [shop] = await server.database('shops').select('id');
+    for (const [what, { document, summary }] of Object.entries(rows))
+      ids[what] = (await server.database('jobs').insert({ shop_id: shop.id, revision: 1, document, summary, summary_revision: summary ? 1 : null }).returning('id'))[0].id; // prettier-ignore
+  });
+  after(() => server.stop());
+
+  it('shows as such, fails nothing else, and can be had as it is stored, put away and deleted', async () => {
+    let jobs: JobList['jobs'] = [];
+    for (let i = 0; i < 60; i++) {
+      const answer = await server.call('GET', '/api/jobs');
+      expect(answer.status).to.equal(200);
+      expect(JSON.stringify(answer.body).length, 'a bounded answer').to.be.below(50_000);
+      jobs = answer.body.jobs;
+      if (jobs.every((j) => !j.isBehind)) break;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    expect(jobs).to.have.length(Object.keys(rows).length);
+    for (const [what, { document }] of Object.entries(rows)) {
+      const row = jobs.find((j) => j.id === ids[what])!;
+      if (what.startsWith('a good job')) {
+        expect([row.name, row.unreadable, row.facts?.needs !== undefined]).to.deep.equal(['Sound', undefined, true]);
+        continue;
+      }
+      expect(row.unreadable, what).to.be.a('string');
+      expect((await server.call('GET', `/api/jobs/${ids[what]}`)).status, what).to.be.within(422, 500);
+      const stored = await fetch(`${server.address}/api/jobs/${ids[what]}/stored`);
+      const { rows: kept } = await server.database.raw('select ?::jsonb::text as text', [document]);
+      expect((await stored.text()) === kept[0].text, what).to.equal(true);
+      expect(stored.headers.get('content-disposition')).to.include('attachment');
+      expect((await server.call('PUT', `/api/jobs/${ids[what]}/away`, { away: true })).status).to.equal(200);
+      expect((await server.call('DELETE', `/api/jobs/${ids[what]}`)).status).to.equal(200);
+    }
+    expect(names(await page(server))).to.deep.equal(['Sound']);
+  }).timeout(20_000);
+});
+
+describe('what is asked again', () => {
+  it('makes no second job, and a long history comes in pages, each change once', async () => {
+    const server = await ServerUnderTest.start();
+    try {
+      const id = randomUUID();
+      const made = await Promise.all(
+        [1, 2, 3].map(() => server.call('POST', '/api/jobs', { id, name: 'Asked thrice' })),
+      );
+      expect(made.map((m) => [m.status, m.body.id, m.body.revision])).to.deep.equal(Array(3).fill([201, id, 1]));
+      expect((await page(server)).atHand).to.equal(1);
+
+      const changes = 3 * CHANGES_PAGE + 5;
+      await server.database('job_changes').insert(
+        Array.from({ length: changes - 1 }, (_, i) => ({ shop_id: null, job_id: id, revision: i + 2, actor: 'a', summary: 'x'.repeat(9000), patch: '[]' })).map((row) => ({ ...row, shop_id: server.database('shops').select('id').first() })),
+      ); // prettier-ignore
+      const seen: number[] = [];
+      let pages = 0;
+      for (let before: number | undefined; pages < 10;) {
+        const { body } = await server.call(
+          'GET',
+          `/api/jobs/${id}/changes${before === undefined ? '' : `?before=${before}`}`,
+        );
+        expect(JSON.stringify(body).length).to.be.below(30_000);
+        seen.push(...body.changes.map((c: { revision: number }) => c.revision));
+        pages++;
+        if ((before = body.before) === undefined) break;
+      }
+      expect(pages).to.equal(4);
+      expect(seen).to.deep.equal(Array.from({ length: changes }, (_, i) => changes - i));
+    } finally {
+      await server.stop();
+    }
+  });
 });

@@ -105,6 +105,11 @@ export class Judge {
     void this.#thread.ask({ ask: 'stored', key, revision, ticket }).catch(() => undefined); // then it is read again
   }
 
+  /** Waits until the thread can answer: it takes a second to load. */
+  async loaded(): Promise<void> {
+    await this.#thread.ask({ ask: 'forget', key: '' });
+  }
+
   forget(key: string): void {
     void this.#thread.ask({ ask: 'forget', key }).catch(() => undefined);
   }
