@@ -10,6 +10,7 @@ const root = path.resolve(import.meta.dirname, '..');
 
 interface Server {
   readonly address: string;
+  readonly databaseUrl: string;
   /** Stops it as a lost connection would, and brings it back on the same port. */
   stop(): Promise<void>;
   restart(): Promise<void>;
@@ -52,6 +53,7 @@ export const test = base.extend<{ server: Server }>({
     const { address } = running;
     await use({
       address,
+      databaseUrl: url.href,
       stop: () => ended(running.child),
       restart: async () => {
         running = await startServer(url.href, Number(new URL(address).port));

@@ -34,7 +34,6 @@ export class JobService {
 
   /** A page of the list as JSON text of a `JobList`. */
   async list({ shop }: Acting, { find, away, after }: ListRequest): Promise<string> {
-    await this.#summaries.settle();
     const words = find.toLowerCase().split(/\s+/).filter(Boolean);
     const [found, counts] = await Promise.all([
       this.#jobs.list(shop, { words, away: away === 'true', after, most: LIST_PAGE + 1 }),
@@ -56,7 +55,7 @@ export class JobService {
 
   /** Has the facts of a job reckoned that the list does not know yet. */
   #reckon(shop: string, id: string): void {
-    this.#summaries.queue(id, async () => {
+    this.#summaries.wanted(id, async () => {
       const head = await this.#jobs.headOf(shop, id);
       if (!head) return undefined;
       try {
@@ -183,7 +182,7 @@ export class JobService {
   }
 
   #summarise(shop: string, { id, revision }: JobHead, job: JudgedJob): void {
-    this.#summaries.queue(id, async () => ({ revision, job, mesh: await this.#meshOf(shop, job) }));
+    this.#summaries.saved(id, async () => ({ revision, job, mesh: await this.#meshOf(shop, job) }));
   }
 
   /** Acts behind a revision that a page has, as JSON text of an `ActsAnswer`. */

@@ -107,6 +107,12 @@ function JobList() {
 
 const count = (n: number) => (n === 1 ? 'One job' : `${n} jobs`);
 
+const stateOf = ({ isAway, unreadable, state }: JobSummary): string => {
+  if (isAway) return 'Put away';
+  if (unreadable !== undefined) return 'Cannot be read';
+  return state === 'finished' ? 'Finished' : 'Open';
+};
+
 function JobRow({ job }: { job: JobSummary }) {
   const { facts } = job;
   return (
@@ -126,7 +132,7 @@ function JobRow({ job }: { job: JobSummary }) {
         </h3>
         <p className="text-ink-soft">{job.vehicle}</p>
         <p className="label mt-1">
-          {job.isAway ? 'Put away' : job.state === 'finished' ? 'Finished' : 'Open'} · saved{' '}
+          {stateOf(job)} · saved{' '}
           {new Date(job.savedAt).toLocaleString('en-GB', {
             day: 'numeric',
             month: 'short',
@@ -143,7 +149,9 @@ function JobRow({ job }: { job: JobSummary }) {
           <Facts facts={facts} />
         </DrawingBoundary>
       ) : (
-        <p className="self-center text-ink-soft">Being reckoned …</p>
+        <p className="self-center text-ink-soft">
+          {job.isBehind ? 'Being reckoned …' : 'Nothing of it could be reckoned for the list; open it.'}
+        </p>
       )}
     </li>
   );
