@@ -1,3 +1,4 @@
+/* global window, document, IDBDatabase -- in functions that run in the page */
 // The second half of npm run bench: the application itself, on a database of its own, in a browser.
 import pg from 'pg';
 import { attachMesh } from '../packages/core/src/attachments/tank-mesh.ts';
@@ -54,6 +55,37 @@ function fixedSum() {
   return performance.now() - started;
 }
 
+/** From each key typed into a field until the browser says that what was typed is on the disk, ms. */
+async function keysKept(browser, address) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.addInitScript(() => {
+    window.keptAfter = [];
+    let typed;
+    document.addEventListener('input', () => (typed = performance.now()), true);
+    const { transaction } = IDBDatabase.prototype;
+    IDBDatabase.prototype.transaction = function (...args) {
+      const made = transaction.apply(this, args);
+      made.addEventListener('complete', () => {
+        if (args[1] === 'readwrite' && typed !== undefined) window.keptAfter.push(performance.now() - typed);
+        typed = undefined;
+      });
+      return made;
+    };
+  });
+  await page.goto(address);
+  const height = page.getByLabel(/^Rail or carburettor height/);
+  await height.fill('');
+  await page.waitForTimeout(1500);
+  for (let i = 0; i < 6; i++) {
+    await height.press('End');
+    await height.pressSequentially('12 1/8 in', { delay: 140 });
+    for (let k = 0; k < 9; k++) await height.press('Backspace', { delay: 60 });
+  }
+  const times = await page.evaluate(() => window.keptAfter);
+  await page.close();
+  return times;
+}
+
 await withDemoApp(async ({ address, browser, databaseUrl }) => {
   const call = caller(address);
   const jobs = (await call('GET', '/jobs')).read.jobs;
@@ -83,6 +115,8 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
     await page.close();
   }
   say('edit to consequences, all demo jobs', everything, 'limit 15 ms, worst 50 ms');
+
+  say('a key until it is kept on the disk', await keysKept(browser, `${address}/jobs/${jobs[0].id}/survey`), 'limit 100 ms'); // prettier-ignore
 
   // a list of 2000 jobs
   const client = new pg.Client({ connectionString: databaseUrl });
