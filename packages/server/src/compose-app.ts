@@ -1,7 +1,6 @@
 import type { Express } from 'express';
-import type { Knex } from 'knex';
 import { createApp, type AppParts } from './app.ts';
-import { migrate, underStartLock } from './database.ts';
+import { migrate, ping, underStartLock, type openDatabase } from './database.ts';
 import { prepareShop } from './demo-data.ts';
 import { Judge } from './judging/judge.ts';
 import { Reckoner } from './reckoning/reckoner.ts';
@@ -23,7 +22,7 @@ interface Wanted extends Pick<AppParts, 'logger' | 'webRoot' | 'boundTo' | 'requ
 
 /** The whole application on one database, migrated and its shop made ready. `close` ends what runs beside the answers. */
 export async function composeApp(
-  database: Knex,
+  database: ReturnType<typeof openDatabase>,
   { databaseUrl, loadDemo, ...rest }: Wanted,
 ): Promise<{ readonly app: Express; readonly close: () => Promise<void> }> {
   const repository = new JobRepository(database);
@@ -44,7 +43,7 @@ export async function composeApp(
     });
     await feed.open();
     await judge.loaded(); // who is told that it is ready can save
-    const health = new Health(database, rest.logger);
+    const health = new Health(() => ping(database), rest.logger);
     return { app: createApp({ ...rest, jobs, attachments, feed, health, pumps: new PumpRepository(database), shop }), close }; // prettier-ignore
   } catch (error) {
     await close();

@@ -46,6 +46,11 @@ export async function migrate(database: Knex): Promise<void> {
   await database.migrate.latest();
 }
 
+/** Whether it answers at all. @throws as any query does when it is away. */
+export async function ping(database: Knex): Promise<void> {
+  await database.raw('select 1');
+}
+
 /** PostgreSQL's own classes and codes for a server that goes, comes, or has no room. */
 const away = /^(08...|57P0[1-5]|53300)$/;
 const awayCodes = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ENOTFOUND', 'ETIMEDOUT']);

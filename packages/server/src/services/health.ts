@@ -1,4 +1,3 @@
-import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import type { HealthAnswer } from '@endrel/core/contract/api';
 
@@ -6,13 +5,14 @@ const PATIENCE = 2000; // ms that the database has to answer
 
 /** How the server itself is: whether its database answers, and what has failed since it started. */
 export class Health {
-  readonly #database: Knex;
+  readonly #ping: () => Promise<void>;
   readonly #logger: Logger;
   #failures = 0;
   #isAway = false;
 
-  constructor(database: Knex, logger: Logger) {
-    this.#database = database;
+  /** @param ping - asks the database for any answer. */
+  constructor(ping: () => Promise<void>, logger: Logger) {
+    this.#ping = ping;
     this.#logger = logger;
   }
 
@@ -34,7 +34,7 @@ export class Health {
       timer = setTimeout(() => reject(new Error(`the database did not answer in ${PATIENCE} ms`)), PATIENCE);
     });
     try {
-      await Promise.race([this.#database.raw('select 1'), tooLong]);
+      await Promise.race([this.#ping(), tooLong]);
       if (this.#isAway) this.#logger.warn('the database is back');
       this.#isAway = false;
       return { isReady: true, database: 'answers', failures: this.#failures };
