@@ -28,7 +28,7 @@ export interface CrashOutcome {
 
 const EDITORS = 4;
 const RECOVERY = 30_000; // ms after which it counts as not coming back at all
-const LAID_OFF = 30; // ms between two tries
+const LAID_OFF = 60; // ms between two tries, and between two acts
 
 /** Numbers that look random and come out the same for the same seed (mulberry32). */
 export function seeded(seed: number): () => number {
@@ -68,6 +68,7 @@ class Editor {
           if (answer.outcomes[0]?.outcome !== 'saved') this.odd.push(JSON.stringify(answer.outcomes));
           this.acknowledged.push(id);
           this.last = n;
+          await sleep(LAID_OFF);
           break;
         }
         await sleep(LAID_OFF);
@@ -84,7 +85,8 @@ class Editor {
     });
     if (response.ok) return (await response.json()) as ActsAnswer;
     const text = await response.text();
-    if (response.status !== 503) this.odd.push(`${response.status} ${text}`);
+    // away, or asked too often: a page tries again then
+    if (response.status !== 503 && response.status !== 429) this.odd.push(`${response.status} ${text}`);
     return undefined;
   }
 

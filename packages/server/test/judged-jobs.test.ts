@@ -51,6 +51,35 @@ describe('the judging of jobs', () => {
     expect(act(body(4, depth(250)), stored).tried!.outcomes[0]).to.include({ revision: 5 });
   });
 
+  it('refuses the act that makes a job larger than a job file may be, does those before it, and lets it shrink', () => {
+    const jobs = new JudgedJobs();
+    const tables = Array.from({ length: 6 }, (_, t) => ({
+      voltage: { si: 9 + t, unit: 'V' },
+      rows: Array.from({ length: 40 }, (__, r) => ({ pressure: { si: r * 1e4, unit: 'kPa' }, flow: { si: (200 - r) / 3.6e6, unit: 'L/h' } })),
+    })); // prettier-ignore
+    const pump = (i: number) => ({ act: 'addPart', part: { kind: 'pump', id: `more-${i}`, tables } });
+    const each = JSON.stringify(pump(0).part).length;
+    const fit = Math.floor((1.9e6 - document.length) / each);
+    expect(fit).to.be.within(20, 150);
+    let [revision, job] = [1, document];
+    const send = (...acts: unknown[]) => {
+      jobs.open('k', revision, job);
+      const { tried } = jobs.act({ key: 'k', actor: 'a', body: body(revision, ...acts), stored: { revision, done: [], others: [] } }); // prettier-ignore
+      revision += tried!.count;
+      job = tried!.document;
+      jobs.stored('k', revision, tried!.ticket);
+      return tried!.outcomes;
+    };
+    for (let i = 0; i < fit - 1; i++) expect(send(pump(i))[0]!.outcome).to.equal('saved');
+    const outcomes = send(pump(900), pump(901), pump(902), depth(240));
+    expect(outcomes.map((o) => o.outcome)).to.include('refused');
+    expect(outcomes[0]!.outcome).to.equal('saved');
+    expect(outcomes.at(-1)).to.include({ message: 'makes the job larger than 1.9 MB, which no job file may be' });
+    expect(job.length).to.be.within(1.9e6 - 2 * each, 1.9e6);
+    expect(send(depth(240))[0]!.outcome, 'what adds next to nothing').to.equal('saved');
+    expect(send({ act: 'takeOut', id: 'more-0' })[0]!.outcome).to.equal('saved');
+  }).timeout(20_000);
+
   it('holds an act against a change that may have touched anything', () => {
     const { jobs, act } = holding();
     jobs.open('k', 2, document);

@@ -112,7 +112,9 @@ function readAttachments(carried: unknown, into: Record<string, string>): JobFil
 export function writeJobFile(job: Job, textOf: (digest: string) => string | undefined): string {
   const digest = job.survey.tank.mesh?.digest;
   const text = digest === undefined ? undefined : textOf(digest);
-  return JSON.stringify(text === undefined ? job : { ...job, attachments: { [digest!]: text } }, undefined, 2);
+  const file = text === undefined ? job : { ...job, attachments: { [digest!]: text } };
+  const spaced = JSON.stringify(file, undefined, 2);
+  return spaced.length <= LARGEST_JOB_FILE ? spaced : JSON.stringify(file); // or it could not be brought in again
 }
 
 export const describeIssue = ({ field, message }: JobFileIssue): string => (field ? `${field} ${message}` : message);

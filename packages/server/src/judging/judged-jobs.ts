@@ -18,6 +18,8 @@ import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried } from 
 const MOST_HELD = 60; // jobs
 const MOST_TRIED = 200; // acts that wait to be stored
 const LONGEST_SUMMARY = 300;
+const LARGEST_JOB = 1.9e6; // characters: with room for what stands around it in a file of at most 2 MB
+const MOST_OF_ITSELF = 1e5; // characters that acts add beyond what they hold, such as the parts of a layout
 
 interface ToTry {
   readonly key: string;
@@ -74,7 +76,9 @@ export class JudgedJobs {
   }
 
   /** A job with acts done on it, each judged on what the one before it left. */
-  #try(from: Job, { client, known, acts }: ActsRequest, actor: string, { revision, done, others }: Stored): Tried {
+  #try(from: Job, request: ActsRequest, actor: string, stored: Stored): Tried {
+    const { client, known, acts } = request;
+    const { revision, done, others } = stored;
     for (const base of [known, ...acts.map((a) => a.base)])
       if (base > revision)
         throw new InvalidError(
@@ -86,6 +90,8 @@ export class JudgedJobs {
     const kept: string[] = [];
     const newMeshes = new Set<string>();
     let job = from;
+    let size = sizeOf(from);
+    const isNearLimit = size + JSON.stringify(acts).length + MOST_OF_ITSELF > LARGEST_JOB;
     for (const { id, base, act } of acts) {
       const doneAt = before.get(id);
       if (doneAt !== undefined) {
@@ -104,11 +110,18 @@ export class JudgedJobs {
         outcomes.push({ id, outcome: 'conflict', fields: met.map((path) => sayField(job, path)) });
         break;
       }
+      const grown = isNearLimit ? sizeOf(tried.value) : size;
+      if (grown > LARGEST_JOB && grown > size) {
+        const message = `makes the job larger than ${LARGEST_JOB / 1e6} MB, which no job file may be`;
+        outcomes.push({ id, outcome: 'refused', field: '', message });
+        break;
+      }
+      size = grown;
       const [was, is] = [meshOf(job), meshOf(tried.value)];
       if (is !== undefined && is !== was) newMeshes.add(is);
       if (fields.length > 0) {
         const at = revision + rows.length + 1;
-        const summary = describeAct(job, act as Act).slice(0, LONGEST_SUMMARY);
+        const summary = beginningOf(describeAct(job, act as Act));
         rows.push({ revision: at, actor, summary, act, act_id: id, client, fields });
         kept.push(JSON.stringify({ revision: at, id, client } satisfies KeptAct));
       }
@@ -141,6 +154,12 @@ export class JudgedJobs {
     return this.#lastTicket;
   }
 }
+
+const sizeOf = (job: Job): number => JSON.stringify(job).length;
+
+/** Cut between characters: half of a pair could not be stored. */
+const beginningOf = (text: string): string =>
+  text.length <= LONGEST_SUMMARY ? text : [...text].slice(0, LONGEST_SUMMARY).join('');
 
 const meshOf = ({ survey }: Job): string | undefined => survey.tank.mesh?.digest;
 

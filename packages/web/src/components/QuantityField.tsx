@@ -97,7 +97,7 @@ function Field(props: QuantityFieldProps) {
   function type(entered: string): void {
     setText(entered);
     clearTimeout(timer.current);
-    keep(entered, stored);
+    keep(entered.trim() === '' ? undefined : entered, stored); // an empty field is one that is about to be typed into
     setOverTaken(false);
     const valid = entered.trim() === '' || parseQuantity(entered, field, unitOfBareNumber).ok;
     if (valid && !patient && entered.trim() !== '')

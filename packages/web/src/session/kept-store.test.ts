@@ -1,7 +1,17 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { openDB } from 'idb';
-import { keep, keepAttachment, keepFor, keepTyped, loadAttachment, loadGone, loadKept, written } from './kept-store.ts';
+import {
+  keep,
+  keepAttachment,
+  keepFor,
+  keeping,
+  keepTyped,
+  loadAttachment,
+  loadGone,
+  loadKept,
+  written,
+} from './kept-store.ts';
 import { keptOf, type Kept } from './pending.ts';
 
 const act = (id: string, value: number): Kept['pending'][number] => ({
@@ -75,6 +85,45 @@ describe('what the browser keeps', () => {
     keepTyped('j4', ['survey', 'railHeight'], { ...depth, path: ['survey', 'railHeight'] });
     keepTyped('j4', ['survey', 'railHeight'], undefined);
     expect((await loadKept('j4', 'a')).typed).to.deep.equal([]);
+  });
+  const failing = async (name: string, during: () => Promise<void>) => {
+    const { transaction } = IDBDatabase.prototype;
+    IDBDatabase.prototype.transaction = function () {
+      IDBDatabase.prototype.transaction = transaction; // the next one goes through
+      throw new DOMException('no', name);
+    };
+    try {
+      await during();
+    } finally {
+      IDBDatabase.prototype.transaction = transaction;
+    }
+  };
+  it('is tried again where the browser had closed its storage, and the page is told where it cannot be kept', async () => {
+    const told: boolean[] = [];
+    const leave = keeping.subscribe(() => told.push(keeping.get()));
+    await failing('InvalidStateError', async () => {
+      keep('j7', 'page', kept(act('1', 0.1)));
+      await written();
+    });
+    expect(ids(await loadKept('j7', 'page'))).to.deep.equal(['1']);
+    expect(told).to.deep.equal([]);
+    await failing('QuotaExceededError', async () => {
+      keepTyped('j7', ['name'], { path: ['name'], text: 'x', was: '' });
+      await written();
+    });
+    expect(keeping.get()).to.equal(false);
+    keep('j7', 'page', kept(act('1', 0.1), act('2', 0.2)));
+    await written();
+    expect(told).to.deep.equal([false, true]);
+    expect(ids(await loadKept('j7', 'page'))).to.deep.equal(['1', '2']);
+    leave();
+  });
+  it('keeps the steps of one job though another is opened at once', async () => {
+    const steps = (label: string) => keptOf({ past: [{ label, act: act('1', 1).act }] });
+    keep('j8', 'page', steps('first'));
+    keep('j9', 'page', steps('second'));
+    const labels = async (job: string) => (await loadKept(job, 'page')).kept.past.map((s) => s.label);
+    expect([await labels('j8'), await labels('j9')]).to.deep.equal([['first'], ['second']]);
   });
   it('holds attachments by their digest', async () => {
     await keepAttachment('d1', 'mesh');

@@ -40,6 +40,8 @@ const database = (): Promise<IDBPDatabase<Stored>> =>
       opened = undefined;
       void before?.then((db) => db.close());
     },
+    // the browser closed it by itself, such as when its storage was cleared
+    terminated: () => (opened = undefined),
   }));
 
 /** Pages of version 1 kept all in one record. */
@@ -64,22 +66,48 @@ function write(key: string, make: Write): void {
 
 async function drain(): Promise<void> {
   while (waiting.size > 0) {
-    const db = await database().catch(() => undefined);
-    if (!db) return waiting.clear(); // storage is forbidden: saving to the server still runs
+    // what one edit hands over goes together: text leaves its field in the transaction that keeps the act
+    let writes: [string, Write][] = [];
     try {
-      // what one edit hands over goes together: text leaves its field in the transaction that keeps the act
-      const writes = [...waiting.values()];
+      const db = await database();
+      writes = [...waiting];
       waiting.clear();
       // strict: on the disk, not merely on its way there
       const tx = db.transaction(['kept', 'steps', 'typed'], 'readwrite', { durability: 'strict' });
-      const all = Promise.all(writes.map((make) => make(tx)));
+      const all = Promise.all(writes.map(([, make]) => make(tx)));
       tx.commit(); // now, also when the page goes in this very moment
       await Promise.all([all, tx.done]);
-    } catch {
-      // it is full, or another page has just closed it
+      tell(true);
+    } catch (error) {
+      if (writes.length > 0 && (error as DOMException).name === 'InvalidStateError') {
+        // it was closed meanwhile: once more, but for what has been written anew since
+        opened = undefined;
+        for (const [key, make] of writes) if (!waiting.has(key)) waiting.set(key, make);
+        continue;
+      }
+      // storage is full or forbidden: saving to the server still runs, and the page says so
+      opened = undefined;
+      waiting.clear();
+      tell(false);
     }
   }
 }
+
+let isKept = true;
+const listeners = new Set<() => void>();
+function tell(now: boolean): void {
+  if (isKept === now) return;
+  isKept = now;
+  for (const listener of listeners) listener();
+}
+/** Whether this browser keeps what it is told to: its storage may be full or forbidden. */
+export const keeping = {
+  get: (): boolean => isKept,
+  subscribe(listener: () => void): () => void {
+    listeners.add(listener);
+    return () => listeners.delete(listener);
+  },
+};
 
 /** Waits until all that was handed over is on the disk. */
 export async function written(): Promise<void> {
@@ -87,11 +115,11 @@ export async function written(): Promise<void> {
   while (writing) await writing;
 }
 
-let lateSteps: (() => void) | undefined;
+let lateSteps: { readonly key: string; readonly make: Write } | undefined;
 let stepsTimer: ReturnType<typeof setTimeout> | undefined;
 function flushSteps(): void {
   clearTimeout(stepsTimer);
-  lateSteps?.();
+  if (lateSteps) write(lateSteps.key, lateSteps.make);
   lateSteps = undefined;
 }
 if (typeof document !== 'undefined') document.addEventListener('visibilitychange', flushSteps);
@@ -104,7 +132,8 @@ export function keep(job: string, client: string, { pending, refused, past, futu
       ? tx.objectStore('kept').delete([job, client])
       : tx.objectStore('kept').put({ job, client, pending, refused }),
   );
-  lateSteps = () => write(`steps ${key}`, (tx) => tx.objectStore('steps').put({ job, client, past, future }));
+  if (lateSteps?.key !== `steps ${key}`) flushSteps(); // of another job
+  lateSteps = { key: `steps ${key}`, make: (tx) => tx.objectStore('steps').put({ job, client, past, future }) };
   clearTimeout(stepsTimer);
   stepsTimer = setTimeout(flushSteps, STEPS_PAUSE);
 }

@@ -1,5 +1,6 @@
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { useChanges } from '../../api/jobs.ts';
+import { keeping } from '../../session/kept-store.ts';
 import { useSession, useSnapshot } from '../../session/session-context.tsx';
 import { RefusedNote } from '../../components/RefusedNote.tsx';
 import { Modal } from '../../components/Modal.tsx';
@@ -10,11 +11,14 @@ export function SaveBadge() {
   const snapshot = useSnapshot();
   const [open, setOpen] = useState(false);
   const { save, revision, notice, refused } = snapshot;
+  const isKept = useSyncExternalStore(keeping.subscribe, keeping.get);
   const words = {
     saved: 'saved',
     saving: 'saving …',
     unsaved: 'saving …',
-    offline: 'offline: kept in this browser, trying again by itself',
+    offline: isKept
+      ? 'offline: kept in this browser, trying again by itself'
+      : 'offline, and this browser keeps nothing: leave this page open',
     conflict: 'not saved: somebody else changed it too',
     refused: save.status === 'refused' ? `not saved: ${save.message}` : '',
   }[save.status];
