@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import '../schema-words.ts';
 
 // eslint-disable-next-line no-control-regex -- control characters other than tab and line breaks are what is refused
 const controls = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;

@@ -1,10 +1,11 @@
 import { z } from 'zod';
+import '../schema-words.ts';
 import type { LinkLaw, Network, NetworkLink } from '../hydraulics/network.ts';
 import { piecewiseCurve, powerCurve, type Curve, type Point } from '../numerics/curve.ts';
 import { kPa, litresPerHour, mm } from '../units/quick.ts';
 
 const id = z.string().min(1).max(60);
-const finite = z.number({ error: ({ input }) => (typeof input === 'number' ? 'is not a finite number' : undefined) });
+const finite = z.number();
 /** Bounded before its rows are looked at: a file of a hundred thousand is refused at once. */
 const atMost = <S extends z.ZodType>(most: number, what: string, schema: S) =>
   z

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import '../schema-words.ts';
 import type { Solid } from './solid.ts';
 
 const span = z

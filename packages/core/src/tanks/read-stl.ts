@@ -7,6 +7,8 @@ export type StlFault =
   | { code: 'tooMany'; triangles: number };
 
 export const MOST_TRIANGLES = 2_000_000;
+const LINE_FEED = 10;
+const CARRIAGE_RETURN = 13; // alone in files of some old programs
 const HEADER = 84; // bytes: 80 of comment, 4 of count
 const RECORD = 50; // bytes a triangle: normal, three corners, attribute
 
@@ -43,7 +45,12 @@ function readAscii(bytes: Uint8Array, scale: number): Result<Float64Array, StlFa
   const numbers: number[] = [];
   let [line, start] = [0, 0];
   for (let i = 0; i <= bytes.length; i++) {
-    if (i < bytes.length && bytes[i] !== 10) continue;
+    const isBreak = i === bytes.length || bytes[i] === LINE_FEED || bytes[i] === CARRIAGE_RETURN;
+    if (!isBreak) continue;
+    if (bytes[i] === LINE_FEED && bytes[i - 1] === CARRIAGE_RETURN) {
+      start = i + 1; // the second half of one break
+      continue;
+    }
     line++;
     const text = String.fromCharCode(...bytes.subarray(start, Math.min(i, start + 300))).trim();
     start = i + 1;

@@ -6,6 +6,7 @@ import { strappingTable, type StrappingFault, type StrappingTable } from './stra
 /** Of a file, which may be read finer than a job keeps it. */
 export const LARGEST_STRAPPING_CSV = 200 * 1024; // bytes
 const MOST_STRAPPING_ROWS = 4000;
+const LONGEST_UNIT = 40; // characters with its brackets: a heading of a hundred thousand brackets is not searched for one
 
 export type StrappingCsvFault =
   | StrappingFault
@@ -50,7 +51,7 @@ export function readStrappingCsv(cells: readonly (readonly string[])[]): Result<
 
 /** The unit that a heading names in brackets or after an underscore; the usual one when it names none; its text when unknown. */
 function headingUnit(heading: string, kind: 'length' | 'volume', usual: Unit): Unit | string {
-  const named = /[([]\s*([^)\]]+?)\s*[)\]]\s*$|_([^\s_]+)\s*$/.exec(heading);
+  const named = /[([]\s*([^)\]]+?)\s*[)\]]\s*$|_([^\s_]+)\s*$/.exec(heading.trim().slice(-LONGEST_UNIT));
   if (!named) return usual;
   const spelling = named[1] ?? named[2]!;
   const unit = findUnit(spelling, kind);

@@ -1,4 +1,4 @@
-import { OfflineError } from '../api/client.ts';
+import { ApiError, OfflineError } from '../api/client.ts';
 
 export function ScreenLoading({ what }: { what: string }) {
   return (
@@ -8,13 +8,17 @@ export function ScreenLoading({ what }: { what: string }) {
   );
 }
 
+const titleOf = (error: Error): string => {
+  if (error instanceof OfflineError) return 'The server does not answer';
+  if (error instanceof ApiError && error.fault.code === 'away') return 'The database is away for the moment';
+  return 'This could not be shown';
+};
+
 /** What happened, what was kept, and what to do. */
 export function ScreenFault({ error, onRetry }: { error: Error; onRetry(): void }) {
   return (
     <div role="alert" className="sheet m-8 max-w-xl p-6">
-      <h1 className="text-xl">
-        {error instanceof OfflineError ? 'The server does not answer' : 'This could not be shown'}
-      </h1>
+      <h1 className="text-xl">{titleOf(error)}</h1>
       <p className="my-3">{error.message}</p>
       <button className="button" onClick={onRetry}>
         Try again

@@ -41,8 +41,12 @@ function JobList() {
   const [sought, setSought] = useState('');
   const [showsAway, setShowsAway] = useState(false);
   const query = useJobList(useDeferredValue(sought.trim()), showsAway);
-  if (query.status === 'pending') return <ScreenLoading what="the jobs" />;
-  if (query.status === 'error') return <ScreenFault error={query.error} onRetry={() => void query.refetch()} />;
+  if (!query.data)
+    return query.error ? (
+      <ScreenFault error={query.error} onRetry={() => void query.refetch()} />
+    ) : (
+      <ScreenLoading what="the jobs" />
+    );
   const { atHand, away } = query.data.pages[0]!;
   const jobs = query.data.pages.flatMap((page) => page.jobs);
   // the last was taken out again; a count from before that is no reason
@@ -88,6 +92,11 @@ function JobList() {
           }}
         />
       </div>
+      {query.error && (
+        <p role="status" className="border-l-4 border-fix px-2 py-1 text-fix">
+          This is the list as it was; it may be behind. {query.error.message}
+        </p>
+      )}
       <ul className="sheet ruled">
         {jobs.map((job) => (
           <JobRow key={job.id} job={job} />
