@@ -27,15 +27,19 @@ interface ToTry {
   readonly body: string;
   readonly stored?: Stored;
 }
-interface Held {
-  readonly revision: number;
+interface Sized {
   readonly job: Job;
+  /** As JSON text, characters. */
+  readonly size: number;
+}
+interface Held extends Sized {
+  readonly revision: number;
 }
 
 /** Jobs as they were last read or saved, so that an act does not read and judge a whole document again. */
 export class JudgedJobs {
   readonly #held = new Map<string, Held>();
-  readonly #tried = new Map<number, Job>();
+  readonly #tried = new Map<number, Sized>();
   #lastTicket = 0;
 
   create(body: string): CreatedJob {
@@ -55,8 +59,9 @@ export class JudgedJobs {
     const read = readJobDocument(JSON.parse(document));
     if (!read.ok) throw new UnreadableError(read.fault[0]!);
     const { job, attachments } = read.value;
-    this.#hold(key, { revision, job });
-    return { ...judged(job), attachments };
+    const text = judged(job);
+    this.#hold(key, { revision, job, size: text.document.length });
+    return { ...text, attachments };
   }
 
   act({ key, actor, body, stored }: ToTry): ActsTried {
@@ -66,19 +71,23 @@ export class JudgedJobs {
     const held = this.#held.get(key);
     if (stored)
       return held?.revision === stored.revision
-        ? { head, tried: this.#try(held.job, request, actor, stored) }
+        ? { head, tried: this.#try(held, request, body.length, actor, stored) }
         : { head };
     // the usual case: one page, nobody else since. What is held is then as good as what is stored: the write itself makes sure
     if (held?.revision !== known || acts.some((a) => a.base !== known)) return { head };
-    const tried = this.#try(held.job, request, actor, { revision: known, done: [], others: [] });
+    const tried = this.#try(held, request, body.length, actor, { revision: known, done: [], others: [] });
     // what is held may be behind: only a write that comes through proves that it was not
     return tried.count === acts.length ? { head, tried } : { head };
   }
 
   /** A job with acts done on it, each judged on what the one before it left. */
-  #try(from: Job, request: ActsRequest, actor: string, stored: Stored): Tried {
-    const { client, known, acts } = request;
-    const { revision, done, others } = stored;
+  #try(
+    from: Sized,
+    { client, known, acts }: ActsRequest,
+    length: number,
+    actor: string,
+    { revision, done, others }: Stored,
+  ): Tried {
     for (const base of [known, ...acts.map((a) => a.base)])
       if (base > revision)
         throw new InvalidError(
@@ -89,9 +98,8 @@ export class JudgedJobs {
     const rows: object[] = [];
     const kept: string[] = [];
     const newMeshes = new Set<string>();
-    let job = from;
-    let size = sizeOf(from);
-    const isNearLimit = size + JSON.stringify(acts).length + MOST_OF_ITSELF > LARGEST_JOB;
+    let { job, size } = from;
+    const isNearLimit = size + length + MOST_OF_ITSELF > LARGEST_JOB; // else nothing has to be measured
     for (const { id, base, act } of acts) {
       const doneAt = before.get(id);
       if (doneAt !== undefined) {
@@ -129,13 +137,15 @@ export class JudgedJobs {
       job = tried.value;
     }
     const changes = JSON.stringify(rows);
-    return { ...judged(job), outcomes, changes, count: rows.length, kept, newMeshes: [...newMeshes], ticket: this.#keep(job) }; // prettier-ignore
+    const text = judged(job);
+    const ticket = this.#keep({ job, size: text.document.length });
+    return { ...text, outcomes, changes, count: rows.length, kept, newMeshes: [...newMeshes], ticket };
   }
 
   stored(key: string, revision: number, ticket: number): void {
-    const job = this.#tried.get(ticket);
+    const tried = this.#tried.get(ticket);
     this.#tried.delete(ticket);
-    if (job) this.#hold(key, { revision, job });
+    if (tried) this.#hold(key, { revision, ...tried });
   }
 
   forget(key: string): void {
@@ -148,9 +158,9 @@ export class JudgedJobs {
     this.#held.set(key, held);
   }
 
-  #keep(job: Job): number {
+  #keep(tried: Sized): number {
     if (this.#tried.size >= MOST_TRIED) this.#tried.delete(this.#tried.keys().next().value!);
-    this.#tried.set(++this.#lastTicket, job);
+    this.#tried.set(++this.#lastTicket, tried);
     return this.#lastTicket;
   }
 }
