@@ -67,7 +67,7 @@ describe('acts over the API', () => {
     await made.arrayBuffer();
     loop.disable();
     // 20 ms on an idle machine, as npm run bench measures; it was 12.9 s, and this test asks and answers in one process
-    expect(loop.max / 1e6, 'ms that the event loop stood still').to.be.below(250);
+    expect(loop.max / 1e6, 'ms that the event loop stood still').to.be.below(1000);
   }).timeout(20_000); // prettier-ignore
 
   it('sent twice are done once', async () => {

@@ -12,10 +12,10 @@ describe('killed with -9', function () {
     const outcome = await crashRounds(folder.data, ROUNDS, 8);
     folder.remove();
     expect([outcome.lost, outcome.doubled, outcome.odd]).to.deep.equal([0, 0, []]);
-    expect(outcome.acknowledged).to.be.above(100);
+    expect(outcome.acknowledged).to.be.above(50);
     expect(outcome.sentAgain, 'the killing was felt').to.be.above(0);
     for (const [victim, times] of Object.entries(outcome.rounds)) expect(times, victim).to.be.above(0);
-    expect(outcome.slowest).to.be.below(20_000); // 10 s on an idle machine
+    expect(outcome.slowest).to.be.below(30_000); // 8 s on an idle machine
   });
   for (const moment of [120, 800, 1600, 2600])
     it(`${moment} ms into its first start: the next one is whole`, async () => {
