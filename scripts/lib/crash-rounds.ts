@@ -7,7 +7,8 @@ import pg from 'pg';
 import type { ActsAnswer, StoredJob } from '../../packages/core/src/contract/api.ts';
 import { backendsOf, gone, kill, launch, postmasterOf, script, serverOf, StartedApp } from './started-app.ts';
 
-export const victims = ['server', 'backend', 'postmaster', 'all'] as const;
+/** `both`: server and PostgreSQL, while the start script lives; `all`: that one too. */
+export const victims = ['server', 'backend', 'postmaster', 'both', 'all'] as const;
 export type Victim = (typeof victims)[number];
 
 export interface CrashOutcome {
@@ -122,21 +123,21 @@ export async function crashRounds(
     editors.push(new Editor(((await made.json()) as StoredJob).id));
   }
   const editing = editors.map((editor) => editor.edit(() => app.address));
-  const counted = { server: 0, backend: 0, postmaster: 0, all: 0 };
+  const counted = { server: 0, backend: 0, postmaster: 0, both: 0, all: 0 };
   let slowest = 0;
   for (let round = 0; round < rounds; round++) {
     await sleep(200 + random() * 800);
-    // each of the first four once, so that few rounds have them all
+    // each of them once at first, so that few rounds have them all
     const victim = round < victims.length ? victims[round]! : victims[Math.floor(random() * victims.length)]!;
     counted[victim]++;
     const began = performance.now();
     const postmaster = postmasterOf(data);
-    if (victim === 'server') kill(serverOf(app.pid)!);
+    if (victim === 'server' || victim === 'both') kill(serverOf(app.pid)!);
     if (victim === 'backend') {
       const backends = backendsOf(postmaster!);
       kill(backends[Math.floor(random() * backends.length)]!);
     }
-    if (victim === 'postmaster') kill(postmaster!);
+    if (victim === 'postmaster' || victim === 'both') kill(postmaster!);
     if (victim === 'all') {
       const all = [app.pid, serverOf(app.pid)!, postmaster!, ...backendsOf(postmaster!)];
       for (const pid of all) kill(pid);

@@ -2,12 +2,14 @@ import { createServer, type Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { composeApp } from './compose-app.ts';
 import { readConfig } from './config.ts';
-import { openDatabase } from './database.ts';
+import { isDatabaseAway, openDatabase } from './database.ts';
 import { answerUnreadable } from './http/answer-unreadable.ts';
 import { loggable, makeLogger } from './logger.ts';
 
 const PORTS_TO_TRY = 40;
 const MOST_CONNECTIONS = 2000;
+const PATIENCE = 20_000; // ms for the database to come
+const PAUSE = 250; // ms between two looks
 
 /** Listens on the preferred port, or on the next one that is free. */
 async function listen(server: Server, host: string, preferred: number): Promise<number> {
@@ -28,13 +30,30 @@ async function listen(server: Server, host: string, preferred: number): Promise<
   }
 }
 
+/** Waits for a database that is just being started, such as after both were killed. */
+async function onceThere<T>(make: () => Promise<T>): Promise<T> {
+  const started = performance.now();
+  for (let isSaid = false; ;) {
+    try {
+      return await make();
+    } catch (error) {
+      if (!isDatabaseAway(error) || performance.now() - started > PATIENCE) throw error;
+      if (!isSaid) console.log('Waiting for the database ...');
+      isSaid = true;
+      await new Promise((resolve) => setTimeout(resolve, PAUSE));
+    }
+  }
+}
+
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const logger = makeLogger(config.logLevel);
   const database = openDatabase(config.databaseUrl);
   const { databaseUrl, loadDemo, host } = config;
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const { app, close } = await composeApp(database, { databaseUrl, loadDemo, logger, webRoot, boundTo: host });
+  const { app, close } = await onceThere(() =>
+    composeApp(database, { databaseUrl, loadDemo, logger, webRoot, boundTo: host }),
+  );
   const server = createServer(app).on('clientError', answerUnreadable);
   server.maxConnections = MOST_CONNECTIONS;
   const port = await listen(server, config.host, config.port);
