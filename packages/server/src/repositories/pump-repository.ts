@@ -9,16 +9,15 @@ export class PumpRepository {
     this.#database = database;
   }
 
-  /** All of them as JSON text of `ShopPump[]`: a full library is passed on, not read. */
-  async list(shop: string): Promise<string> {
-    const [row] = (await this.#database('pumps')
+  /** All of them, each as JSON text of a `ShopPump`: a full library is passed on, not read. */
+  async list(shop: string): Promise<string[]> {
+    const rows = (await this.#database('pumps')
       .where({ shop_id: shop })
-      .select(
-        this.#database.raw(
-          `'[' || coalesce(string_agg(json_build_object('id', id, 'name', name, 'tables', tables)::text, ',' order by name), '') || ']' as pumps`,
-        ),
-      )) as { pumps: string }[];
-    return row!.pumps;
+      .orderBy('name')
+      .select(this.#database.raw(`json_build_object('id', id, 'name', name, 'tables', tables)::text as pump`))) as {
+      pump: string;
+    }[];
+    return rows.map((row) => row.pump);
   }
 
   /**
