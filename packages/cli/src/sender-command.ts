@@ -1,6 +1,6 @@
 import { matchSender, type MatchedNetwork, type SenderMatch } from '@endrel/core/senders/match-sender';
 import type { ResistanceRange } from '@endrel/core/senders/resistor-network';
-import { parseNumber } from '@endrel/core/units/parse-number';
+import { parseNumber, tooLargeSentence } from '@endrel/core/units/parse-number';
 import { BadInput } from './bad-input.ts';
 import { jsonText, type Output } from './output.ts';
 
@@ -25,7 +25,7 @@ function rangeOption(name: string, text: string | undefined): ResistanceRange {
   const [atEmpty, atFull] = [parseNumber(empty), parseNumber(full)];
   for (const read of [atEmpty, atFull])
     if (!read.ok && read.fault.code === 'tooLarge')
-      throw new BadInput(`--${name}: “${read.fault.text}” is larger than any number Endrel reckons with`);
+      throw new BadInput(`--${name}: ${tooLargeSentence(read.fault.text)}`);
   if (!atEmpty.ok || !atFull.ok) throw new BadInput(`--${name} needs ohms at empty and at full, such as 240-33`);
   if (atEmpty.value.value === atFull.value.value) throw new BadInput(`--${name}: empty and full are the same`);
   return { empty: atEmpty.value.value, full: atFull.value.value };

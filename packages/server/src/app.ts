@@ -2,7 +2,6 @@ import { existsSync } from 'node:fs';
 import express, { type Express } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import type { Logger } from 'pino';
 import { NotFoundError } from './errors.ts';
 import { only } from './http/only.ts';
 import { allowedHosts } from './http/allowed-hosts.ts';
@@ -24,7 +23,6 @@ export interface AppParts {
   readonly health: Health;
   readonly pumps: PumpRepository;
   readonly shop: { readonly id: string; readonly name: string };
-  readonly logger: Logger;
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
   readonly boundTo: string;

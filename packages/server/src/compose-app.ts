@@ -1,4 +1,5 @@
 import type { Express } from 'express';
+import type { Logger } from 'pino';
 import { createApp, type AppParts } from './app.ts';
 import { migrate, ping, underStartLock, type openDatabase } from './database.ts';
 import { prepareShop } from './demo-data.ts';
@@ -14,22 +15,23 @@ import { Health } from './services/health.ts';
 import { JobService } from './services/job-service.ts';
 import { SummaryService } from './services/summary-service.ts';
 
-interface Wanted extends Pick<AppParts, 'logger' | 'webRoot' | 'boundTo' | 'requestsPerMinute'> {
+interface Wanted extends Pick<AppParts, 'webRoot' | 'boundTo' | 'requestsPerMinute'> {
   /** Where the database is, for the connections that are held beside the pool. */
   readonly databaseUrl: string;
   readonly loadDemo: boolean;
+  readonly logger: Logger;
 }
 
 /** The whole application on one database, migrated and its shop made ready. `close` ends what runs beside the answers. */
 export async function composeApp(
   database: ReturnType<typeof openDatabase>,
-  { databaseUrl, loadDemo, ...rest }: Wanted,
+  { databaseUrl, loadDemo, logger, ...rest }: Wanted,
 ): Promise<{ readonly app: Express; readonly close: () => Promise<void> }> {
   const repository = new JobRepository(database);
   const judge = new Judge();
   const reckoner = new Reckoner();
   const attachments = new AttachmentService(new AttachmentRepository(database), reckoner);
-  const summaries = new SummaryService(repository, reckoner, rest.logger);
+  const summaries = new SummaryService(repository, reckoner, logger);
   const jobs = new JobService(repository, attachments, summaries, judge);
   const feed = new ChangeFeed(databaseUrl);
   const close = async (): Promise<void> => {
@@ -43,7 +45,7 @@ export async function composeApp(
     });
     await feed.open();
     await judge.loaded(); // who is told that it is ready can save
-    const health = new Health(() => ping(database), rest.logger);
+    const health = new Health(() => ping(database), logger);
     return { app: createApp({ ...rest, jobs, attachments, feed, health, pumps: new PumpRepository(database), shop }), close }; // prettier-ignore
   } catch (error) {
     await close();

@@ -13,6 +13,9 @@ export interface TypedNumber {
   readonly fraction: boolean;
 }
 
+/** What is said of a number that is none any more. */
+export const tooLargeSentence = (text: string): string => `“${text}” is larger than any number Endrel reckons with.`;
+
 const glyphs: Record<string, string> = {
   '½': '1/2',
   '¼': '1/4',

@@ -2,7 +2,7 @@ import { failure, success, type Result } from '../result.ts';
 import { dashSizes, tubeOutsideDiameter, typicalHoseBore } from './dash-size.ts';
 import type { QuantityField } from './field.ts';
 import { formatIn, formatNumber, partnerUnit } from './format-quantity.ts';
-import { parseNumber, plainText, type NumberRefusal } from './parse-number.ts';
+import { parseNumber, plainText, type NumberRefusal, tooLargeSentence } from './parse-number.ts';
 import { findUnit, fromSi, toSi, unitById, type Unit } from './unit-table.ts';
 
 /** A typed reading: the SI value, the unit it was measured in, how it was read, and what is doubtful about it. */
@@ -136,7 +136,7 @@ function numberSentence(fault: NumberRefusal, text: string, field: QuantityField
     case 'zeroDenominator':
       return `“${fault.text}” divides by zero.`;
     case 'tooLarge':
-      return `“${fault.text}” is larger than any number Endrel reckons with.`;
+      return tooLargeSentence(fault.text);
     case 'ambiguousComma':
       return `“${fault.text}” could be ${fault.text.replace(',', '.')} or ${fault.text.replace(',', '')}: type it without the comma.`;
     case 'notANumber':

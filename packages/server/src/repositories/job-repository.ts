@@ -76,7 +76,7 @@ export class JobRepository {
         ...head,
         'put_away_at',
         this.#database.raw(`case when ${HAS_SUMMARY} then summary_revision end as summary_revision`),
-      ) // prettier-ignore
+      )
       .select(
         this.#database.raw(`to_char(saved_at at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US') || '_' || id as place`),
       )
@@ -142,7 +142,7 @@ export class JobRepository {
           revision: 1,
           document,
           saved_at: trx.raw('clock_timestamp()'),
-        }) // prettier-ignore
+        })
         .onConflict('id')
         .ignore()
         .returning(head)) as StoredRow[];

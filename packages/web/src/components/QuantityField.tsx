@@ -6,7 +6,7 @@ import type { QuantityField as FieldSpec } from '@endrel/core/units/field';
 import { formatIn, formatQuantity, partnerUnit } from '@endrel/core/units/format-quantity';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
-import { useTyped } from '../session/use-typed.ts';
+import { useBrought, useTyped } from '../session/use-typed.ts';
 import { capital } from './capital.ts';
 import { lastUnit } from './last-unit.ts';
 
@@ -35,8 +35,7 @@ const PAUSE_BEFORE_COMMIT = 600; // ms without a key
 
 /** The one way in for quantities: any fitting unit, fractions, dash sizes; echoes what was read and keeps its unit. */
 export function QuantityField(props: QuantityFieldProps) {
-  const { brought } = useTyped(props.path);
-  return <Field key={brought} {...props} />;
+  return <Field key={useBrought(props.path)} {...props} />;
 }
 
 function Field(props: QuantityFieldProps) {
