@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { assess, previewAct } from './assess.ts';
 import { cutRows, partRows } from './cards/parts-card.ts';
+import { sayIn } from './units/unit-system.ts';
 import { rules } from './checks/rules.ts';
 import { factsOf } from './contract/summary.ts';
 import { demoJobs } from './demo/index.ts';
@@ -78,10 +79,10 @@ describe('a job’s summary', () => {
 
 describe('the parts and cuts card', () => {
   it('lists a clamp pair for each clamped hose, caps for spare rail ports, and every length to cut', () => {
-    const rows = partRows(demoJobs.mailVan);
+    const rows = partRows(demoJobs.mailVan, sayIn('metric'));
     expect(rows.filter((r) => r.part.startsWith('Band clamp')).map((r) => r.quantity)).to.deep.equal(['2', '2', '2']);
     expect(rows.find((r) => r.part.startsWith('Cap'))!.quantity).to.equal('1');
-    expect(cutRows(demoJobs.mailVan).map((r) => r.length)).to.deep.equal([
+    expect(cutRows(demoJobs.mailVan, sayIn('metric')).map((r) => r.length)).to.deep.equal([
       '140 mm',
       '3400 mm',
       '420 mm',
@@ -90,7 +91,11 @@ describe('the parts and cuts card', () => {
     ]);
   });
   it('says what is still open before a part can be bought', () => {
-    expect(partRows(demoJobs.beachBuggy).find((r) => r.part === 'Feed line')!.open).to.equal('line length');
-    expect(cutRows(demoJobs.beachBuggy).find((r) => r.part === 'Feed line')!.length).to.equal('not measured');
+    expect(partRows(demoJobs.beachBuggy, sayIn('metric')).find((r) => r.part === 'Feed line')!.open).to.equal(
+      'line length',
+    );
+    expect(cutRows(demoJobs.beachBuggy, sayIn('metric')).find((r) => r.part === 'Feed line')!.length).to.equal(
+      'not measured',
+    );
   });
 });

@@ -5,7 +5,7 @@ import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
 import { specification } from '../parts/list-line.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Line } from '../run/zones.ts';
-import { formatQuantity } from '../units/format-quantity.ts';
+import type { Say } from '../units/unit-system.ts';
 
 /** One line of the shopping list. */
 export interface PartRow {
@@ -26,12 +26,16 @@ export interface CutRow {
   readonly note: string;
 }
 
-/** Everything on the run that has to be bought or found, in the order of the fuel, and the small parts that go with it. */
-export function partRows(job: Job): PartRow[] {
+/**
+ * Everything on the run that has to be bought or found, in the order of the fuel, and the small parts that go with it.
+ *
+ * @param say - one system of units for the whole card, whatever each thing was measured in.
+ */
+export function partRows(job: Job, say: Say): PartRow[] {
   const run = circuitsOf(job);
   return run.parts.flatMap((part): PartRow[] => {
     const where = run.lineOf(part.id);
-    const made = kindOf(part).buys(part);
+    const made = kindOf(part).buys(part, say);
     const fittings = run
       .ports(part.id)
       .flatMap((p) => (p.known.fitting ? [`${p.spec.name}: ${describePort(p.known.fitting)}`] : []));
@@ -94,18 +98,18 @@ const closures = (job: Job, part: Part): [string, number][] =>
   );
 
 /** Every length of hose and line to cut, in the order of the fuel. */
-export function cutRows(job: Job): CutRow[] {
+export function cutRows(job: Job, say: Say): CutRow[] {
   const run = circuitsOf(job);
   return run.parts.flatMap((part): CutRow[] => {
     const kind = kindOf(part);
     const { cut } = kind;
     if (!cut || !('length' in propertiesOf(part.kind))) return [];
-    const { length, ...unmeasured } = part as Part & { length?: { si: number; unit: string } };
+    const { length, ...unmeasured } = part as Part & { length?: { si: number } };
     return [
       {
         part: partName(part),
-        stock: kind.buys(unmeasured) ?? '',
-        length: length ? formatQuantity('length', length.si, length.unit) : 'not measured',
+        stock: kind.buys(unmeasured, say) ?? '',
+        length: length ? say.tape(length.si) : 'not measured',
         line: run.lineOf(part.id),
         note: cut.note,
       },

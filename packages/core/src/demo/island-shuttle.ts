@@ -1,5 +1,6 @@
 import { blankJob, type Job } from '../job/job.ts';
 import {
+  awg,
   amp,
   bar,
   bsfc,
@@ -79,9 +80,9 @@ export const islandShuttle: Job = {
         targetReferenced: false,
         sensorExpected: 'rail',
         sensorShielded: false,
-        supplyWire: 'awg10',
+        supplyWire: awg(10),
         supplyLength: { si: 5.5, unit: 'm' },
-        earthWire: 'awg10',
+        earthWire: awg(10),
         earthLength: { si: 1.2, unit: 'm' },
         contacts: ohm(0.015),
         fuse: amp(20),

@@ -37,6 +37,7 @@ export const briefProperties = {
   }),
   fuel: choice('fuel', { petrol: 'petrol, or petrol and ethanol', diesel: 'diesel' }, { needed: true }),
   ethanol: quantity('ethanol share', 'fraction', '%', {
+    named: 'ethanolBlend',
     maximum: 1,
     hint: 'By volume. Pump “E85” runs from the mid 50s to the mid 80s: test it with water if it matters.',
   }),

@@ -26,15 +26,17 @@ export const gaugeProperties = {
   }),
   gaugeFull: quantity('gauge reads F at', 'resistance', 'Ω', OHMS),
   floatLow: quantity('float at the bottom stop', 'length', 'mm', {
+    tool: 'tape',
     ...HEIGHT,
     hint: 'Middle of the float above the tank floor, arm at the bottom stop.',
   }),
-  floatHigh: quantity('float at the top stop', 'length', 'mm', HEIGHT),
+  floatHigh: quantity('float at the top stop', 'length', 'mm', { ...HEIGHT, tool: 'tape' }),
   armLength: quantity('float arm, pivot to float', 'length', 'mm', {
+    tool: 'tape',
     maximum: 1,
     hint: 'With the pivot’s height Endrel reckons with the arc; without, along the height.',
   }),
-  pivotHeight: quantity('pivot height', 'length', 'mm', HEIGHT),
+  pivotHeight: quantity('pivot height', 'length', 'mm', { ...HEIGHT, tool: 'tape' }),
   supply: quantity('supply of the gauge', 'voltage', 'V', {
     minimum: 1,
     maximum: 60,
@@ -62,23 +64,41 @@ export const gaugeProperties = {
     hint: 'Sender held as it sits in the tank; negative if the arm is still above level.',
   }),
   stopUp: quantity('arm above level at the top stop', 'angle', '°', { minimum: -Math.PI / 2, maximum: Math.PI / 2 }),
-  floatRadius: quantity('float radius', 'length', 'mm', { maximum: mm(80), typical: { si: mm(18), source: TYPICAL } }),
-  wantLow: quantity('float height wanted at E', 'length', 'mm', { maximum: 1 }),
-  wantHigh: quantity('float height wanted at F', 'length', 'mm', { maximum: 3 }),
+  floatRadius: quantity('float radius', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: mm(80),
+    typical: { si: mm(18), source: TYPICAL },
+  }),
+  wantLow: quantity('float height wanted at E', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 1,
+  }),
+  wantHigh: quantity('float height wanted at F', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 3,
+  }),
   armSide: choice('arm swings in the section', {
     forward: 'forwards',
     back: 'backwards',
     left: 'to the left',
     right: 'to the right',
   }),
-  pivotForward: quantity('pivot forward of the tank’s middle', 'length', 'mm', { minimum: -3, maximum: 3 }),
-  pivotLeft: quantity('pivot left of the tank’s middle', 'length', 'mm', { minimum: -3, maximum: 3 }),
+  pivotForward: quantity('pivot forward of the tank’s middle', 'length', 'mm', {
+    tool: 'tape',
+    minimum: -3,
+    maximum: 3,
+  }),
+  pivotLeft: quantity('pivot left of the tank’s middle', 'length', 'mm', {
+    tool: 'tape',
+    minimum: -3,
+    maximum: 3,
+  }),
 
   combine: choice('a second sender is', { sum: 'in series: ohms add', mean: 'averaged by the gauge or a box' }),
   secondEmpty: quantity('second sender at the bottom stop', 'resistance', 'Ω', OHMS),
   secondFull: quantity('second sender at the top stop', 'resistance', 'Ω', OHMS),
-  secondLow: quantity('second float at the bottom stop', 'length', 'mm', HEIGHT),
-  secondHigh: quantity('second float at the top stop', 'length', 'mm', HEIGHT),
+  secondLow: quantity('second float at the bottom stop', 'length', 'mm', { ...HEIGHT, tool: 'tape' }),
+  secondHigh: quantity('second float at the top stop', 'length', 'mm', { ...HEIGHT, tool: 'tape' }),
 };
 
 /** One reading while the arm is swept from the bottom stop to the top; an open circuit has no ohms. */

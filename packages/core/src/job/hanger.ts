@@ -19,6 +19,7 @@ export const hangerProperties = {
     { hint: 'Unknown: reckoned as from the bare lip with no gasket, which leaves the gasket as spare room.' },
   ),
   gasketFree: quantity('gasket, loose', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(30),
     likely: [mm(0.5), mm(8)],
     guide: {
@@ -30,23 +31,31 @@ export const hangerProperties = {
     },
   }),
   gasketSqueezed: quantity('gasket, bolted down', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(30),
     hint: 'About two thirds of its loose thickness for a flat rubber gasket.',
   }),
   floorGap: quantity('gap under a rigid hanger', 'length', 'mm', {
+    tool: 'tape',
     maximum: mm(60),
     likely: [mm(0.5), mm(12)],
     typical: { si: mm(1.6), source: COMMON },
     hint: 'Just off the floor, sock touching: 9 1/16 in deep, set 9 in.',
   }),
   preload: quantity('preload of a sprung hanger', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(60),
     likely: [mm(8), mm(20)],
     typical: { si: mm(12), source: TYPICAL },
     hint: '10 to 15 mm pressed in when the plate is down.',
   }),
-  springTravel: quantity('spring travel, free to solid', 'length', 'mm', { ...SHORT, maximum: mm(150) }),
+  springTravel: quantity('spring travel, free to solid', 'length', 'mm', {
+    tool: 'tape',
+    ...SHORT,
+    maximum: mm(150),
+  }),
   stack: quantity('stack height as set', 'length', 'mm', {
+    tool: 'tape',
     ...SHORT,
     hint: 'Underside of the plate to the lowest point of the sock, hanging free. Unknown: Endrel’s own.',
     guide: {
@@ -58,19 +67,23 @@ export const hangerProperties = {
     },
   }),
   oldStack: quantity('old stack height', 'length', 'mm', {
+    tool: 'tape',
     ...SHORT,
     hint: 'Of the hanger before it is altered, measured the same way.',
   }),
   sockThickness: quantity('sock hangs below the pump by', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(150),
     hint: 'From the pump’s inlet to the sock’s lowest point.',
   }),
   sockGive: quantity('sock may be pressed by', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(60),
     typical: { si: mm(5), source: TYPICAL },
   }),
 
   openingDiameter: quantity('opening in the tank', 'length', 'mm', {
+    tool: 'calipers',
     maximum: 0.6,
     likely: [mm(50), mm(250)],
     guide: {
@@ -82,39 +95,48 @@ export const hangerProperties = {
     },
   }),
   lip: quantity('clamp lip reaches in by', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(50),
     hint: 'All round, from the hole’s edge.',
   }),
   play: quantity('play wanted round the pumps', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(20),
     typical: { si: mm(0.5), source: COMMON },
   }),
   wallThickness: quantity('thickness of the opening’s edge', 'length', 'mm', {
+    tool: 'calipers',
+    named: 'gaugeOfSheet',
     maximum: mm(60),
     typical: { si: mm(2), source: TYPICAL },
   }),
   headroom: quantity('room above the opening', 'length', 'mm', {
+    tool: 'tape',
     maximum: 3,
     hint: 'Tank in the vehicle: up to whatever is over the opening. Tank out: leave unknown.',
   }),
   stiffLength: quantity('longest stiff part, length', 'length', 'mm', {
+    tool: 'tape',
     ...SHORT,
     hint: 'What neither bends nor comes off, along the hanger.',
   }),
-  stiffWidth: quantity('longest stiff part, width', 'length', 'mm', SHORT),
+  stiffWidth: quantity('longest stiff part, width', 'length', 'mm', { ...SHORT, tool: 'tape' }),
   reach: quantity('free room under the opening, sideways', 'length', 'mm', {
+    tool: 'tape',
     maximum: 3,
     hint: 'To the nearest wall or baffle on the side it is tilted to. Unknown: from the tank’s shape.',
   }),
 
-  openingForward: quantity('opening forward of the tank’s middle', 'length', 'mm', PLACE),
-  openingLeft: quantity('opening left of the tank’s middle', 'length', 'mm', PLACE),
+  openingForward: quantity('opening forward of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),
+  openingLeft: quantity('opening left of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),
   outletRise: quantity('hoses stand above the plate by', 'length', 'mm', {
+    tool: 'tape',
     ...SHORT,
     typical: { si: mm(50), source: COMMON },
     hint: 'About 50 mm (2 in) with 90° hose ends.',
   }),
   roomAbove: quantity('room above the plate', 'length', 'mm', {
+    tool: 'tape',
     ...SHORT,
     hint: 'Tank in place: plate to the floor or panel over it.',
   }),
@@ -122,36 +144,68 @@ export const hangerProperties = {
   bucket: flag('has a bucket', 'A reservoir round the pickup that holds fuel when it slops away.'),
   bucketVolume: quantity('bucket holds', 'volume', 'L', { maximum: litres(20), likely: [litres(0.2), litres(4)] }),
   bucketInlet: quantity('bucket’s inlet above the floor', 'length', 'mm', {
+    tool: 'tape',
     ...SHORT,
     typical: { si: mm(3), source: TYPICAL },
   }),
-  bucketInletBore: quantity('bucket’s inlet hole', 'length', 'mm', { maximum: mm(100) }),
+  bucketInletBore: quantity('bucket’s inlet hole', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: mm(100),
+  }),
   returnIntoBucket: flag('the return ends in the bucket'),
   reserveLevel: quantity('level it must still run at', 'length', 'mm', {
+    tool: 'tape',
     maximum: 1,
     typical: { si: mm(25), source: TYPICAL },
   }),
 
-  plateHole: quantity('hole in the ring plate', 'length', 'mm', { maximum: 0.6 }),
-  plateOutside: quantity('plate outside diameter', 'length', 'mm', { maximum: 0.8 }),
-  boltCircle: quantity('bolt circle', 'length', 'mm', { maximum: 0.8, likely: [mm(60), mm(300)] }),
+  plateHole: quantity('hole in the ring plate', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: 0.6,
+  }),
+  plateOutside: quantity('plate outside diameter', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: 0.8,
+  }),
+  boltCircle: quantity('bolt circle', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: 0.8,
+    likely: [mm(60), mm(300)],
+  }),
   studs: count('studs', 24),
   studSize: quantity('stud diameter', 'length', 'mm', {
+    tool: 'calipers',
+    named: 'screwSize',
     maximum: mm(20),
     likely: [mm(4), mm(8)],
     typical: { si: mm(5), source: TYPICAL },
   }),
 
-  returnForward: quantity('return forward of the tank’s middle', 'length', 'mm', PLACE),
-  returnLeft: quantity('return left of the tank’s middle', 'length', 'mm', PLACE),
-  jetDrill: quantity('siphon jet drill', 'length', 'mm', { maximum: mm(12), likely: [mm(1), mm(6)] }),
+  returnForward: quantity('return forward of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),
+  returnLeft: quantity('return left of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),
+  jetDrill: quantity('siphon jet drill', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: mm(12),
+    likely: [mm(1), mm(6)],
+  }),
   jetEdge: choice('jet orifice is', { sharp: 'sharp-edged plate', drilled: 'drilled through' }),
-  farForward: quantity('far pickup forward of the tank’s middle', 'length', 'mm', PLACE),
-  farLeft: quantity('far pickup left of the tank’s middle', 'length', 'mm', PLACE),
-  farHeight: quantity('far pickup above the floor', 'length', 'mm', { maximum: 1 }),
-  siphonBore: quantity('siphon tube bore', 'length', 'mm', { minimum: mm(1), maximum: mm(40) }),
-  siphonLength: quantity('siphon tube length', 'length', 'mm', { maximum: 5 }),
+  farForward: quantity('far pickup forward of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),
+  farLeft: quantity('far pickup left of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),
+  farHeight: quantity('far pickup above the floor', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 1,
+  }),
+  siphonBore: quantity('siphon tube bore', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(1),
+    maximum: mm(40),
+  }),
+  siphonLength: quantity('siphon tube length', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 5,
+  }),
   throatDrill: quantity('jet throat bore', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(30),
     hint: 'The tube that the jet blows into.',
   }),
@@ -160,8 +214,14 @@ export const hangerProperties = {
 /** A pump body or sleeve that must pass the opening beside the others. */
 export const bodyProperties = {
   label: text('body', 60),
-  diameter: quantity('diameter', 'length', 'mm', { minimum: mm(5), maximum: mm(200), likely: [mm(30), mm(70)] }),
+  diameter: quantity('diameter', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(5),
+    maximum: mm(200),
+    likely: [mm(30), mm(70)],
+  }),
   sleeve: quantity('sleeve or cushion, thickness', 'length', 'mm', {
+    tool: 'calipers',
     maximum: mm(30),
     typical: { si: 0, source: 'chosen' },
   }),
@@ -169,12 +229,13 @@ export const bodyProperties = {
 /** A rod or tube of the hanger that is cut to the new height. */
 export const rodProperties = {
   label: text('rod or tube', 60),
-  old: quantity('old length', 'length', 'mm', SHORT),
+  old: quantity('old length', 'length', 'mm', { ...SHORT, tool: 'tape' }),
 };
 /** Anything on the hanger that may have to come off for it to pass. */
 export const hangerPartProperties = {
   label: text('part', 60),
   across: quantity('size across', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(1),
     maximum: mm(600),
     hint: 'Diameter of the smallest tube it would slide through.',
@@ -185,11 +246,16 @@ export const hangerPartProperties = {
 export const platePortProperties = {
   label: text('port', 60),
   hexagon: quantity('hexagon across flats', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(5),
     maximum: mm(80),
     likely: [mm(12), mm(40)],
   }),
-  hole: quantity('hole', 'length', 'mm', { minimum: mm(2), maximum: mm(60) }),
+  hole: quantity('hole', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(2),
+    maximum: mm(60),
+  }),
 };
 
 export const hangerSchema = objectOf(hangerProperties).extend({

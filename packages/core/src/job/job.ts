@@ -12,7 +12,7 @@ import { pointsSchema } from './points.ts';
 import { idSchema } from './property.ts';
 import { surveySchema } from './survey.ts';
 
-export const CURRENT_SCHEMA_VERSION = 3;
+export const CURRENT_SCHEMA_VERSION = 4;
 
 export const MOST_PARTS = 200;
 export const MOST_JOINTS = 400;

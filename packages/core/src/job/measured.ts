@@ -8,6 +8,8 @@ export interface Measured {
   si: number;
   unit: string;
   typed?: string;
+  /** How far the reading may be off, SI, where the fitter said so: `230 mm ±1`. */
+  error?: number;
   /** Measured twice: both takes are kept, and `si` is their mean. */
   takes?: [Take, Take];
 }
@@ -15,6 +17,8 @@ export interface Take {
   si: number;
   unit: string;
   typed?: string;
+  /** How far the reading may be off, SI, where the fitter said so: `230 mm ±1`. */
+  error?: number;
 }
 
 /** Both takes as one value; a first take alone when there is no second. */
@@ -39,6 +43,7 @@ export function measuredSchema(field: QuantityField): z.ZodType<Measured> {
     si,
     unit: z.enum(ids, { error: `is not a unit of ${field.kind}` }),
     typed: lineSchema(60).optional(),
+    error: z.number().min(0, 'a reading error cannot be negative').optional(),
   };
   return z
     .strictObject({ ...take, takes: z.tuple([z.strictObject(take), z.strictObject(take)]).optional() })

@@ -90,6 +90,15 @@ describe('a job file', () => {
     expect(second.ok && second.value.job.brief.ethanol).to.deep.equal(demoJobs.mailVan.brief.ethanol);
     expect(first).to.deep.equal(second);
   });
+  it('upgrades a version 3 file: wires in gauges are conductors in mm²', () => {
+    const read = readJobFile(readFileSync(new URL('../../test/version-3/islandShuttle.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(JSON.stringify(read.fault));
+    const pump = Object.values(read.value.job.parts).find((p) => p.kind === 'pump' && p.supplyWire);
+    // ASTM B258: 10 AWG is 5.261 mm2
+    expect(pump?.kind === 'pump' && pump.supplyWire).to.deep.include({ unit: 'mm²', typed: '10 AWG' });
+    expect(pump?.kind === 'pump' && pump.supplyWire!.si).to.be.closeTo(5.261e-6, 1e-9);
+    expect(read.value.job).to.deep.equal(demoJobs.islandShuttle);
+  });
   it('has a tested upgrade from every version before the current one', () => {
     expect(Object.keys(upgrades).map(Number)).to.deep.equal(
       Array.from({ length: CURRENT_SCHEMA_VERSION - 1 }, (_, i) => i + 1),

@@ -9,6 +9,7 @@ import { ventSchema } from './vent.ts';
 /** What the vehicle has. Heights are above the tank floor. */
 export const surveyProperties = {
   railHeight: quantity('rail or carburettor height', 'length', 'mm', {
+    tool: 'tape',
     minimum: -3,
     maximum: 3,
     needed: true,
@@ -22,12 +23,22 @@ export const surveyProperties = {
 export const existingLineProperties = {
   label: text('line', 60),
   outsideDiameter: quantity('tube outside diameter', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(2),
     maximum: mm(40),
-    dash: 'tubeOutsideDiameter',
+    named: 'dashOfTube',
   }),
-  wall: quantity('wall', 'length', 'mm', { minimum: mm(0.2), maximum: mm(5), likely: [mm(0.5), mm(2)] }),
-  length: quantity('line length', 'length', 'mm', { maximum: 15 }),
+  wall: quantity('wall', 'length', 'mm', {
+    tool: 'calipers',
+    named: 'gaugeOfTube',
+    minimum: mm(0.2),
+    maximum: mm(5),
+    likely: [mm(0.5), mm(2)],
+  }),
+  length: quantity('line length', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 15,
+  }),
   material: choice('material', lineMaterialNames),
   condition: choice('condition', { sound: 'sound', doubtful: 'doubtful', scrap: 'scrap' }),
 };

@@ -26,6 +26,7 @@ export type TankShape = keyof typeof tankShapes;
 
 export const tankProperties = {
   depth: quantity('tank depth', 'length', 'mm', {
+    tool: 'tape',
     minimum: mm(20),
     maximum: 3,
     likely: [mm(80), mm(800)],
@@ -49,56 +50,86 @@ export const tankProperties = {
     hint: 'For litres against height. Depth stands upright; length and width lie flat.',
   }),
   length: quantity('tank length', 'length', 'mm', {
+    tool: 'tape',
     ...SIDE,
     hint: 'Inside, along the vehicle.',
     ...tape('L', 'outside over the walls less twice the wall, along the vehicle', 'litres go with it one to one'),
   }),
   width: quantity('tank width', 'length', 'mm', {
+    tool: 'tape',
     ...SIDE,
     hint: 'Inside, across the vehicle.',
     ...tape('W', 'outside over the walls less twice the wall, across the vehicle', 'litres go with it one to one'),
   }),
   cornerRadius: quantity('radius of the long corners', 'length', 'mm', {
+    tool: 'tape',
     maximum: 1,
     ...tape('R', 'lay a coin or a can of known size into the corner', 'four 50 mm corners take 2 % off', mm(5)),
   }),
   ends: choice('ends', { flat: 'flat', dished: 'dished outwards' }),
   dish: quantity('ends stand out by', 'length', 'mm', {
+    tool: 'calipers',
     maximum: 1,
     ...tape('E', 'straightedge across the end, rule to its rim', 'two dishes hold two thirds of their box'),
   }),
   leftWidth: quantity('left lobe width', 'length', 'mm', {
+    tool: 'tape',
     ...SIDE,
     ...tape('A', 'across the left lobe at mid height', 'fuel stays in it when the level falls below the bridge'),
   }),
   rightWidth: quantity('right lobe width', 'length', 'mm', {
+    tool: 'tape',
     ...SIDE,
     ...tape('B', 'across the right lobe at mid height', 'fuel stays in it when the level falls below the bridge'),
   }),
   bridgeWidth: quantity('bridge width', 'length', 'mm', {
+    tool: 'tape',
     ...SIDE,
     ...tape('C', 'the gap between the lobes, over the propeller shaft', 'the bridge joins them'),
   }),
   bridgeFloor: quantity('bridge floor height', 'length', 'mm', {
+    tool: 'tape',
     ...HEIGHT,
     minimum: 0,
     ...tape('H', 'from the lobe’s floor up to the tunnel’s top', 'below it the lobes no longer share fuel'),
   }),
   leftFloor: quantity('left lobe floor height', 'length', 'mm', {
+    tool: 'tape',
     ...HEIGHT,
     minimum: 0,
     typical: { si: 0, source: 'chosen' },
   }),
   rightFloor: quantity('right lobe floor height', 'length', 'mm', {
+    tool: 'tape',
     ...HEIGHT,
     minimum: 0,
     typical: { si: 0, source: 'chosen' },
   }),
-  sumpLength: quantity('sump length', 'length', 'mm', { ...SIDE, likely: [mm(30), 1] }),
-  sumpWidth: quantity('sump width', 'length', 'mm', { ...SIDE, likely: [mm(30), 1] }),
-  sumpDepth: quantity('sump depth below the floor', 'length', 'mm', { maximum: 1, likely: [mm(10), mm(200)] }),
-  sumpForward: quantity('sump middle forward of the tank’s middle', 'length', 'mm', { minimum: -3, maximum: 3 }),
-  sumpLeft: quantity('sump middle left of the tank’s middle', 'length', 'mm', { minimum: -3, maximum: 3 }),
+  sumpLength: quantity('sump length', 'length', 'mm', {
+    tool: 'tape',
+    ...SIDE,
+    likely: [mm(30), 1],
+  }),
+  sumpWidth: quantity('sump width', 'length', 'mm', {
+    tool: 'tape',
+    ...SIDE,
+    likely: [mm(30), 1],
+  }),
+  sumpDepth: quantity('sump depth below the floor', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 1,
+    likely: [mm(10), mm(200)],
+  }),
+  sumpForward: quantity('sump middle forward of the tank’s middle', 'length', 'mm', {
+    tool: 'tape',
+    minimum: -3,
+    maximum: 3,
+  }),
+  sumpLeft: quantity('sump middle left of the tank’s middle', 'length', 'mm', {
+    tool: 'tape',
+    minimum: -3,
+    maximum: 3,
+  }),
   foam: flag('filled with foam', 'Open-cell safety foam.'),
   foamShare: quantity('foam takes up', 'fraction', '%', {
     maximum: 0.5,
@@ -112,6 +143,7 @@ export const tankProperties = {
     hint: 'Share of brim-full at which the pump nozzle stops; the rest is ullage, room for the fuel to swell.',
   }),
   outletHeight: quantity('outlet height', 'length', 'mm', {
+    tool: 'tape',
     ...HEIGHT,
     hint: 'Where fuel leaves the tank, above the tank floor: 0 at a bottom outlet.',
   }),
@@ -122,8 +154,12 @@ export const tankProperties = {
     rollOver: 'line with roll-over valve',
     canister: 'to a vapour canister',
   }),
-  ventHeight: quantity('highest point of the vent', 'length', 'mm', { ...HEIGHT }),
+  ventHeight: quantity('highest point of the vent', 'length', 'mm', {
+    tool: 'tape',
+    ...HEIGHT,
+  }),
   fillerHeight: quantity('filler neck height', 'length', 'mm', {
+    tool: 'tape',
     ...HEIGHT,
     hint: 'Top of the neck, above the tank floor.',
   }),
@@ -139,37 +175,77 @@ export type TracedPoint = z.infer<typeof sectionPointSchema>;
 
 /** One section of a tank that changes along its length: a rectangle standing on `floor`. */
 export const stationProperties = {
-  at: quantity('distance from the front', 'length', 'mm', { maximum: 5 }),
-  width: quantity('width', 'length', 'mm', { minimum: mm(1), maximum: 5 }),
-  height: quantity('height', 'length', 'mm', { minimum: mm(1), maximum: 3 }),
-  floor: quantity('floor above the tank floor', 'length', 'mm', { maximum: 3, typical: { si: 0, source: 'chosen' } }),
-  radius: quantity('corner radius', 'length', 'mm', { maximum: 1, typical: { si: 0, source: 'chosen' } }),
+  at: quantity('distance from the front', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 5,
+  }),
+  width: quantity('width', 'length', 'mm', {
+    tool: 'tape',
+    minimum: mm(1),
+    maximum: 5,
+  }),
+  height: quantity('height', 'length', 'mm', {
+    tool: 'tape',
+    minimum: mm(1),
+    maximum: 3,
+  }),
+  floor: quantity('floor above the tank floor', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 3,
+    typical: { si: 0, source: 'chosen' },
+  }),
+  radius: quantity('corner radius', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 1,
+    typical: { si: 0, source: 'chosen' },
+  }),
 };
 /** One stretch of a stepped floor, from front to back. */
 export const zoneProperties = {
-  length: quantity('length along the tank', 'length', 'mm', { minimum: mm(1), maximum: 5 }),
-  floor: quantity('floor above the tank floor', 'length', 'mm', { maximum: 3 }),
-  width: quantity('width, if not the tank’s', 'length', 'mm', { minimum: mm(1), maximum: 5 }),
+  length: quantity('length along the tank', 'length', 'mm', {
+    tool: 'tape',
+    minimum: mm(1),
+    maximum: 5,
+  }),
+  floor: quantity('floor above the tank floor', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 3,
+  }),
+  width: quantity('width, if not the tank’s', 'length', 'mm', {
+    tool: 'tape',
+    minimum: mm(1),
+    maximum: 5,
+  }),
 };
 /** A wall inside the tank, across or along it. */
 export const baffleProperties = {
   label: text('baffle', 60),
   across: choice('stands', { across: 'across the vehicle', along: 'along the vehicle' }),
   place: quantity('place from the tank’s middle', 'length', 'mm', {
+    tool: 'tape',
     minimum: -3,
     maximum: 3,
     hint: 'Forward of the middle if it stands across, left of it if along.',
   }),
   opening: quantity('lowest hole above the floor', 'length', 'mm', {
+    tool: 'tape',
     maximum: 3,
     hint: '0: fuel passes along the floor. Higher: it dams fuel behind it.',
   }),
-  top: quantity('top edge above the floor', 'length', 'mm', { maximum: 3, hint: 'Unknown: up to the roof.' }),
+  top: quantity('top edge above the floor', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 3,
+    hint: 'Unknown: up to the roof.',
+  }),
 };
 /** A fill of known volume on top of what was there, and what was read then. */
 export const fillProperties = {
   added: quantity('added', 'volume', 'L', { maximum: 0.2, likely: [litres(1), litres(20)] }),
-  level: quantity('height read', 'length', 'mm', { minimum: -1, maximum: 3 }),
+  level: quantity('height read', 'length', 'mm', {
+    tool: 'tape',
+    minimum: -1,
+    maximum: 3,
+  }),
   ohms: quantity('sender reads', 'resistance', 'Ω', { maximum: 5000, likely: [0, 400] }),
 };
 const strappingRowSchema = z.strictObject({

@@ -2,6 +2,7 @@ import { CURRENT_SCHEMA_VERSION } from './job.ts';
 import type { Attachments, Document } from './upgrades/document.ts';
 import { toVersion2 } from './upgrades/to-version-2.ts';
 import { toVersion3 } from './upgrades/to-version-3.ts';
+import { toVersion4 } from './upgrades/to-version-4.ts';
 
 interface Upgraded {
   readonly document: Document;
@@ -12,6 +13,7 @@ interface Upgraded {
 export const upgrades: Readonly<Record<number, (document: Document) => Upgraded>> = {
   1: (document) => ({ document: toVersion2(document), attachments: {} }),
   2: toVersion3,
+  3: (document) => ({ document: toVersion4(document), attachments: {} }),
 };
 
 /** Brings a parsed document of a known older version to the current shape; the schema judges the outcome. */

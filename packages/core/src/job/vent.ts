@@ -5,11 +5,21 @@ import type { z } from 'zod';
 /** The vent line in section, from its highest point in the tank to the open air or canister, and the filler. */
 export const ventProperties = {
   tankEnd: quantity('opening in the tank above the floor', 'length', 'mm', {
+    tool: 'tape',
     maximum: 3,
     hint: 'Where the vent leaves the tank; fuel must not reach it when full.',
   }),
-  bore: quantity('vent bore', 'length', 'mm', { minimum: mm(1), maximum: mm(60), likely: [mm(3), mm(20)] }),
-  length: quantity('vent length', 'length', 'mm', { maximum: 10, likely: [mm(200), 5] }),
+  bore: quantity('vent bore', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(1),
+    maximum: mm(60),
+    likely: [mm(3), mm(20)],
+  }),
+  length: quantity('vent length', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 10,
+    likely: [mm(200), 5],
+  }),
   bends: count('number of 90° bends', 40),
   valveTilt: quantity('roll-over valve leans by', 'angle', '°', {
     maximum: Math.PI,
@@ -36,6 +46,7 @@ export const ventProperties = {
     typical: { si: 0, source: TYPICAL },
   }),
   lowestAfterTop: quantity('lowest point after the top', 'length', 'mm', {
+    tool: 'tape',
     minimum: -3,
     maximum: 3,
     hint: 'Of the vent on its way out, above the tank floor.',
@@ -51,8 +62,13 @@ export const ventProperties = {
     cabin: 'in the cabin or boot',
     exhaust: 'near the exhaust',
   }),
-  outletHeight: quantity('outlet height', 'length', 'mm', { minimum: -3, maximum: 3 }),
+  outletHeight: quantity('outlet height', 'length', 'mm', {
+    tool: 'tape',
+    minimum: -3,
+    maximum: 3,
+  }),
   neckBore: quantity('filler neck bore', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(10),
     maximum: mm(120),
     likely: [mm(25), mm(70)],

@@ -1,3 +1,4 @@
+import type { Say } from '../units/unit-system.ts';
 import { z } from 'zod';
 import { seals } from '../ratings/material-fuel.ts';
 import { choice, idSchema, namesOf, objectOf, prose, text, type Property } from '../job/property.ts';
@@ -77,7 +78,7 @@ export interface Behaviour<T> {
   /** Length of line in it, m. */
   length?(part: T): number;
   /** Where it is bought: its specification; undefined for what the vehicle has. */
-  buys(part: T): string | undefined;
+  buys(part: T, say: Say): string | undefined;
   /** Small parts that go with it. */
   small?(part: T): readonly SmallPart[];
   /** How a length is cut, for kinds that are cut. */

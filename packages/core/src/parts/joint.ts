@@ -14,6 +14,7 @@ export const jointProperties = {
   }),
   tight: flag('tightened and marked'),
   height: quantity('height of the joint', 'length', 'mm', {
+    tool: 'tape',
     minimum: -3,
     maximum: 3,
     hint: 'Above the tank floor; between known heights Endrel interpolates.',

@@ -3,6 +3,7 @@ import { mm } from '../units/quick.ts';
 
 /** The bore of a body in which several ports meet. */
 export const junctionBore = quantity('bore', 'length', 'mm', {
+  tool: 'calipers',
   minimum: mm(0.5),
   maximum: mm(60),
   likely: [mm(3), mm(20)],

@@ -1,3 +1,7 @@
+import type { Measured } from '../job/measured.ts';
+import { dashOf } from '../units/named-sizes.ts';
+import type { Say } from '../units/unit-system.ts';
+
 /** A line of the shopping list that a part brings along besides itself. */
 export interface SmallPart {
   readonly part: string;
@@ -6,3 +10,9 @@ export interface SmallPart {
 
 /** Specification in one line, what is unknown left out. */
 export const specification = (...facts: (string | undefined | false)[]): string => facts.filter(Boolean).join(', ');
+
+/** A bore or a diameter for the parts counter: the dash size that it was given by stands first. */
+export function sizeOf(value: Measured, say: Say): string {
+  const dash = dashOf(value);
+  return `${dash === undefined ? '' : `−${dash}, `}${say('length', value.si)}`;
+}

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { act, afterRailJob, changed, cleanJob, get, putBehind, railsJob, twoPumpJob } from '../../test/rule-cases.ts';
+import { awg } from '../demo/build.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { pumpClasses } from '../pumps/library.ts';
@@ -141,9 +142,9 @@ describe('a pump under a controller', () => {
     const wired = (length: number) =>
       changed(demoJobs.islandShuttle, (j) =>
         Object.assign(get(j, 'pump'), {
-          supplyWire: 'awg18',
+          supplyWire: awg(18),
           supplyLength: si(length, 'm'),
-          earthWire: 'awg18',
+          earthWire: awg(18),
           earthLength: si(1, 'm'),
         }),
       );
@@ -319,7 +320,7 @@ describe('what a solved run tells', () => {
   });
   it('as a network for other engines, which has its answer: wiring, controller and demand in it', () => {
     const wired = cleanJob((j) =>
-      Object.assign(get(j, 'pump'), { supplyWire: 'awg18', supplyLength: si(5, 'm'), earthWire: 'awg18', earthLength: si(2, 'm') }),
+      Object.assign(get(j, 'pump'), { supplyWire: awg(18), supplyLength: si(5, 'm'), earthWire: awg(18), earthLength: si(2, 'm') }),
     ); // prettier-ignore
     for (const job of [wired, demoJobs.islandShuttle])
       for (const key of ['idle', 'fullLoad'] as const) {

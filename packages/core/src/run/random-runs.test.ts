@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { expect } from 'chai';
 import { act, addPumpBeside, changed, get, railsJob } from '../../test/rule-cases.ts';
+import { awg } from '../demo/build.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import { pumpClasses } from '../pumps/library.ts';
@@ -24,7 +25,7 @@ const anyRun = fc.record({
   dirt: fc.double({ min: 1, max: 8, noNaN: true }),
   level: fc.double({ min: 0, max: 1, noNaN: true }),
   power: fc.double({ min: 20e3, max: 700e3, noNaN: true }),
-  wire: fc.constantFrom(undefined, 'awg10', 'awg18'),
+  wire: fc.constantFrom(undefined, awg(10), awg(18)),
 });
 type Choice = ReturnType<typeof anyRun.generate>['value'];
 

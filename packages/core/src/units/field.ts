@@ -1,4 +1,5 @@
-import type { QuantityKind } from './quantity.ts';
+import type { NamedSizeKey } from './named-sizes.ts';
+import type { QuantityKind, Tool } from './quantity.ts';
 
 /** What one quantity field accepts: its kind, hard limits, and the range in which nobody would ask twice. All SI. */
 export interface QuantityField {
@@ -11,8 +12,10 @@ export interface QuantityField {
   readonly maximum?: number;
   /** Outside these a value is possible but asked about. */
   readonly likely?: readonly [number, number];
-  /** How `-6` is read here; absent: a dash size is refused and a leading minus is a sign. */
-  readonly dash?: 'tubeOutsideDiameter' | 'hoseBore';
+  /** Which sizes may be given by their name here, such as `-6`; absent: a leading minus is a sign. */
+  readonly named?: NamedSizeKey;
+  /** What a length is measured with: on a tape inches are fractions, on calipers decimals. */
+  readonly tool?: Tool;
   /** One step of the arrow keys, in `unit`. */
   readonly step?: number;
 }

@@ -1,4 +1,5 @@
-import type { Figure, QuantityKind } from './quantity.ts';
+import { tapeText } from './inch-fraction.ts';
+import type { Figure, QuantityKind, Tool } from './quantity.ts';
 import { defaultUnit, fromSi, unitById, type Unit } from './unit-table.ts';
 
 const MINUS = '−';
@@ -21,7 +22,9 @@ function decimalsFor(value: number, unit: Unit): number {
   return Math.min(unit.decimals + 1, 2 - Math.floor(Math.log10(size))); // below the unit's own resolution there is nothing to read
 }
 
-export function formatIn(si: number, unit: Unit): string {
+/** @param tool - a length on a tape is said as a fraction of an inch. */
+export function formatIn(si: number, unit: Unit, tool?: Tool): string {
+  if (unit.id === 'in' && tool === 'tape') return `${tapeText(fromSi(si, unit))} in`;
   if (unit.id === 'dash') return `${MINUS}${formatNumber(fromSi(si, unit), 0)}`;
   const value = fromSi(si, unit);
   const number = formatNumber(value, decimalsFor(value, unit));
@@ -63,6 +66,9 @@ const partners: Record<string, string> = {
   ft: 'm',
   dash: 'mm',
   µm: 'mm',
+  'mm²': 'in²',
+  'in²': 'mm²',
+  'cm²': 'in²',
   kPa: 'psi',
   bar: 'psi',
   psi: 'kPa',

@@ -11,6 +11,8 @@ export type NumberRefusal =
 export interface TypedNumber {
   readonly value: number;
   readonly fraction: boolean;
+  /** A whole and a fraction that is more than one: `9 17/16`. */
+  readonly isImproper?: boolean;
 }
 
 /** What is said of a number that is none any more. */
@@ -58,7 +60,9 @@ export function parseNumber(raw: string): Result<TypedNumber, NumberRefusal> {
       : [simple![1], 0, Number(simple![2]), Number(simple![3])];
     if (bottom === 0) return failure({ code: 'zeroDenominator', text });
     const value = (sign === '-' ? -1 : 1) * (whole + top / bottom);
-    return Number.isFinite(value) ? success({ value, fraction: true }) : failure({ code: 'tooLarge', text });
+    return Number.isFinite(value)
+      ? success({ value, fraction: true, ...(mixed && top >= bottom ? { isImproper: true } : {}) })
+      : failure({ code: 'tooLarge', text });
   }
   if (!DECIMAL.test(text)) return failure({ code: 'notANumber', text });
   if (/^[+-]?[1-9]\d{0,2},\d{3}$/.test(text)) return failure({ code: 'ambiguousComma', text });

@@ -1,10 +1,23 @@
 import { expect } from 'chai';
 import type { QuantityField } from './field.ts';
 import { parseQuantity } from './parse-quantity.ts';
+import { unitsOf } from './unit-table.ts';
 
-const depth: QuantityField = { kind: 'length', name: 'tank depth', unit: 'mm', maximum: 3, likely: [0.08, 0.8] };
-const tube: QuantityField = { kind: 'length', name: 'tube outside diameter', unit: 'mm', dash: 'tubeOutsideDiameter' };
-const bore: QuantityField = { kind: 'length', name: 'hose bore', unit: 'mm', dash: 'hoseBore' };
+const depth: QuantityField = {
+  kind: 'length',
+  name: 'tank depth',
+  unit: 'mm',
+  maximum: 3,
+  likely: [0.08, 0.8],
+  tool: 'tape',
+};
+const run: QuantityField = { kind: 'length', name: 'line length', unit: 'mm', maximum: 15, tool: 'tape' };
+const wall: QuantityField = { kind: 'length', name: 'wall', unit: 'mm', named: 'gaugeOfTube', tool: 'calipers' };
+const edge: QuantityField = { kind: 'length', name: 'thickness of the edge', unit: 'mm', named: 'gaugeOfSheet' };
+const stud: QuantityField = { kind: 'length', name: 'stud diameter', unit: 'mm', named: 'screwSize', tool: 'calipers' };
+const wire: QuantityField = { kind: 'area', name: 'supply wire', unit: 'mm²', named: 'gaugeOfWire' };
+const tube: QuantityField = { kind: 'length', name: 'tube outside diameter', unit: 'mm', named: 'dashOfTube' };
+const bore: QuantityField = { kind: 'length', name: 'hose bore', unit: 'mm', named: 'dashOfHose' };
 const height: QuantityField = { kind: 'length', name: 'rail height', unit: 'mm', minimum: -5, maximum: 5 };
 const mesh: QuantityField = { kind: 'length', name: 'filter rating', unit: 'µm' };
 const pressure: QuantityField = { kind: 'pressure', name: 'rail pressure', unit: 'kPa', maximum: 2e6 };
@@ -13,7 +26,7 @@ const flow: QuantityField = { kind: 'volumeFlow', name: 'flow', unit: 'L/h' };
 const power: QuantityField = { kind: 'power', name: 'power', unit: 'kW' };
 const bsfc: QuantityField = { kind: 'bsfc', name: 'BSFC', unit: 'g/kWh' };
 const temperature: QuantityField = { kind: 'temperature', name: 'temperature', unit: '°C' };
-const share: QuantityField = { kind: 'fraction', name: 'ethanol share', unit: '%', maximum: 1 };
+const share: QuantityField = { kind: 'fraction', name: 'ethanol share', unit: '%', maximum: 1, named: 'ethanolBlend' };
 const current: QuantityField = { kind: 'current', name: 'fuse', unit: 'A' };
 const volts: QuantityField = { kind: 'voltage', name: 'voltage', unit: 'V' };
 const ohms: QuantityField = { kind: 'resistance', name: 'sender resistance', unit: 'Ω' };
@@ -85,6 +98,38 @@ const good: [string, QuantityField, number, string][] = [
   ['1.2kΩ', ohms, 1200, 'kΩ'],
   ['1e3 Ω', ohms, 1000, 'Ω'],
   ['.5 in', depth, 0.0127, 'in'],
+  ['9 1/16 in.', depth, 9.0625 * 0.0254, 'in'],
+  ['9,5 mm', depth, 0.0095, 'mm'],
+  ['3 m 20 cm', run, 3.2, 'm'],
+  ['3m20cm', run, 3.2, 'm'],
+  ['2 m 5 mm', run, 2.005, 'm'],
+  ['12 cm 5 mm', depth, 0.125, 'mm'],
+  ['11 ft 6 in', run, 138 * 0.0254, 'in'],
+  ['11 ft. 6 in.', run, 138 * 0.0254, 'in'],
+  ['-6AN', tube, 0.009525, 'dash'],
+  ['-6 AN', tube, 0.009525, 'dash'],
+  ['−06 AN', tube, 0.009525, 'dash'],
+  ['#6', tube, 0.009525, 'dash'],
+  ['#6', bore, 0.0087, 'mm'],
+  // tube walls by Birmingham gauge, as in tubing tables (from memory): 20 gauge 0.035 in
+  ['20 ga', wall, 0.035 * 0.0254, 'mm'],
+  ['18ga.', wall, 0.049 * 0.0254, 'mm'],
+  // sheet steel, manufacturers' standard gauge (from memory): 20 gauge 0.0359 in
+  ['20 gauge', edge, 0.0359 * 0.0254, 'mm'],
+  // ASTM B258: 14 AWG is 2.08 mm2, 10 AWG 5.26 mm2
+  ['14 AWG', wire, 2.080908e-6, 'mm²'],
+  ['10ga', wire, 5.261155e-6, 'mm²'],
+  ['2.5 mm²', wire, 2.5e-6, 'mm²'],
+  ['2,5mm2', wire, 2.5e-6, 'mm²'],
+  // ASME B1.1: number 10 is 0.190 in, number 8 0.164 in
+  ['10-32', stud, 0.19 * 0.0254, 'in'],
+  ['#8', stud, 0.164 * 0.0254, 'in'],
+  ['1/4-20', stud, 0.25 * 0.0254, 'in'],
+  ['M5', stud, 0.005, 'mm'],
+  ['M5x0.8', stud, 0.005, 'mm'],
+  ['0.5 lb/hp/hr', bsfc, (0.5 * 608.277e-3) / 3.6e6, 'lb/(hp·h)'],
+  ['E10', share, 0.1, '%'],
+  ['e85', share, 0.85, '%'],
 ];
 
 const bad: [string, QuantityField, string][] = [
@@ -94,9 +139,22 @@ const bad: [string, QuantityField, string][] = [
   ['deep', depth, 'empty'],
   ['-230 mm', depth, 'belowMinimum'],
   ['-6', depth, 'belowMinimum'],
-  ['dash 6', depth, 'dashNotHere'],
-  ['-7', tube, 'unknownDash'],
-  ['-3', bore, 'unknownDash'],
+  ['dash 6', depth, 'namedSizeNotHere'],
+  ['20 ga', depth, 'namedSizeNotHere'],
+  ['10-32', depth, 'namedSizeNotHere'],
+  ['E10', pressure, 'namedSizeNotHere'],
+  ['14 AWG', depth, 'namedSizeNotHere'],
+  ['99 ga', wall, 'unknownSize'],
+  ['13-32', stud, 'unknownSize'],
+  ['E120', share, 'aboveMaximum'],
+  ['230 mm ±', depth, 'empty'],
+  ['±1', depth, 'empty'],
+  ['230 mm ± -1', depth, 'badError'],
+  ['230 ±1 ±2', depth, 'badError'],
+  ['230 mm ± 2 psi', depth, 'wrongKind'],
+  ['12 mil.', depth, 'unknownUnit'],
+  ['-7', tube, 'unknownSize'],
+  ['-3', bore, 'unknownSize'],
   ['3/0 in', tube, 'zeroDenominator'],
   ['1,234 mm', depth, 'ambiguousComma'],
   ['12..5 mm', depth, 'notANumber'],
@@ -140,7 +198,44 @@ describe('a typed quantity', () => {
     const reading = parseQuantity('-6', bore);
     expect(reading.ok && reading.value.doubt).to.match(/^Typical bore of −6 hose/);
   });
-  it('keeps a bare number in the unit the field was last measured in', () => {
+  it('asks about a fraction of more than one', () => {
+    const reading = parseQuantity('9 17/16 in', depth);
+    expect(reading.ok && reading.value.doubt).to.equal('9 17/16 in is 10 1/16 in: is that what was read?');
+    const proper = parseQuantity('9 15/16 in', depth);
+    expect(proper.ok && proper.value.doubt).to.equal(undefined);
+  });
+  for (const [text, field, error, echo] of [
+    ['230 mm ±1', depth, 1e-3, '230 mm ± 1 mm = 9 1/16 in'],
+    ['230 ± 1', depth, 1e-3, '230 mm ± 1 mm = 9 1/16 in'],
+    ['230 ±1 mm', depth, 1e-3, '230 mm ± 1 mm = 9 1/16 in'],
+    ['9 1/16 in +/- 1/32', depth, 0.0254 / 32, '9 1/16 in ± 1/32 in = 230.2 mm'],
+    ['58 psi ± 10 kPa', pressure, 1e4, '58 psi ± 1.45 psi = 399.9 kPa'],
+    ['20 °C ± 2', temperature, 2, '20 °C ± 2 °C = 68 °F'],
+  ] as const)
+    it(`keeps the reading error of “${text}”`, () => {
+      const reading = parseQuantity(text, field);
+      if (!reading.ok) throw new Error(reading.fault.message);
+      expect(reading.value.error).to.be.closeTo(error, error * 1e-9);
+      expect(reading.value.echo).to.equal(echo);
+    });
+  it('says of a tape what a tape reads, of calipers decimals', () => {
+    const [tape, calipers] = [parseQuantity('230 mm', depth), parseQuantity('8.7 mm', bore)];
+    expect(tape.ok && tape.value.echo).to.equal('230 mm = 9 1/16 in');
+    expect(calipers.ok && calipers.value.echo).to.equal('8.7 mm = 0.343 in');
+  });
+  it('reads what it calls typed to the same value again, whatever units are shown by then', () => {
+    for (const [text, field] of good) {
+      const first = parseQuantity(text, field);
+      if (!first.ok) throw new Error(text);
+      for (const other of [undefined, ...unitsOf(field.kind).map((u) => u.id)]) {
+        const again = parseQuantity(first.value.typed, field, other);
+        if (!again.ok) throw new Error(`${first.value.typed}: ${again.fault.message}`);
+        expect(again.value.si, `${first.value.typed} in ${other}`).to.equal(first.value.si);
+        expect(again.value.typed).to.equal(first.value.typed);
+      }
+    }
+  });
+  it('keeps a bare number in the unit the field shows', () => {
     const reading = parseQuantity('43.5', pressure, 'psi');
     expect(reading.ok && reading.value.unit).to.equal('psi');
   });

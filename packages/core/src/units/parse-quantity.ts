@@ -1,14 +1,18 @@
 import { failure, success, type Result } from '../result.ts';
-import { dashSizes, tubeOutsideDiameter, typicalHoseBore } from './dash-size.ts';
 import type { QuantityField } from './field.ts';
-import { formatIn, formatNumber, partnerUnit } from './format-quantity.ts';
-import { parseNumber, plainText, type NumberRefusal, tooLargeSentence } from './parse-number.ts';
+import { formatIn, partnerUnit } from './format-quantity.ts';
+import { exactSixtyFourths } from './inch-fraction.ts';
+import { anyNamedSize, readNamedSize } from './named-sizes.ts';
+import { parseNumber, plainText, tooLargeSentence, type NumberRefusal, type TypedNumber } from './parse-number.ts';
 import { findUnit, fromSi, toSi, unitById, type Unit } from './unit-table.ts';
 
 /** A typed reading: the SI value, the unit it was measured in, how it was read, and what is doubtful about it. */
 export interface Reading {
   readonly si: number;
   readonly unit: string;
+  /** How far it may be off, SI, where that was given: `230 mm ±1`. */
+  readonly error?: number;
+  /** As typed, with the unit that a bare number got: read again it gives the same, whatever units are shown by then. */
   readonly typed: string;
   /** "9 1/16 in = 230.2 mm" */
   readonly echo: string;
@@ -20,8 +24,9 @@ export interface Refusal {
     | NumberRefusal['code']
     | 'unknownUnit'
     | 'wrongKind'
-    | 'dashNotHere'
-    | 'unknownDash'
+    | 'namedSizeNotHere'
+    | 'unknownSize'
+    | 'badError'
     | 'belowMinimum'
     | 'aboveMaximum';
   /** One sentence that names the thing and says what to do. */
@@ -34,7 +39,7 @@ const LONGEST_TEXT = 60;
 /**
  * Reads one quantity as a fitter types it.
  *
- * @param text - such as `9 1/16 in`, `230mm`, `58 psi`, `-6`, `3/8`, `5 ft 6 in`.
+ * @param text - such as `9 1/16 in`, `230 mm ±1`, `58 psi`, `-6`, `3/8`, `5 ft 6 in`, `3 m 20 cm`.
  * @param field - what the field accepts.
  * @param unitId - the unit of a bare number; the field's own when absent.
  */
@@ -42,56 +47,116 @@ export function parseQuantity(text: string, field: QuantityField, unitId = field
   if (text.length > LONGEST_TEXT) return refuse('notANumber', `That is too long to be a ${field.name}.`);
   const plain = plainText(text);
   if (plain === '') return refuse('empty', `Type a ${field.name}, or leave it unknown.`);
-  const read = readDash(plain, field) ?? readFeetAndInches(plain, field) ?? readNumberAndUnit(plain, field, unitId);
-  if (!read.ok) return read;
-  const { si, unit, doubt } = read.value;
+  const [valueText = '', errorText, more] = plain.split(/ ?(?:±|\+\/-|\+-) ?/);
+  if (more !== undefined) return refuse('badError', `“${plain}” gives a reading error twice.`);
+  const split = valueText === '' ? undefined : readValue(valueText, field, unitId);
+  if (!split) return refuse('empty', `There is no number before the reading error in “${plain}”.`);
+  if (!split.ok) return split;
+  let { unit } = split.value;
+  let raw = split.value;
+  let error: number | undefined;
+  if (errorText !== undefined) {
+    const read = readError(errorText, raw, field);
+    if (!read.ok) return read;
+    ({ error, unit } = read.value);
+    // `230 ±1 mm`: the unit stands behind both
+    if (raw.isBare && unit !== raw.unit) raw = { ...raw, si: toSi(raw.number!, unit), unit, isBare: false };
+  }
+  const { si, isBare, isFraction } = raw;
   const limit = limitOf(si, unit, field);
   if (!limit.ok) return limit;
-  return success({ si, unit: unit.id, typed: text.trim(), echo: echoOf(si, unit, plain), doubt: doubt ?? limit.value });
-}
-
-type Raw = Result<{ si: number; unit: Unit; doubt?: string }, Refusal>;
-
-/** `-6`, `dash 6`, `AN 6`: only where a size may be named so, and only in whole sizes. */
-function readDash(text: string, field: QuantityField): Raw | undefined {
-  const bare = /^-(\d+)$/.exec(text);
-  const named = /^(?:dash|an) ?-? ?(\d+)$|^(\d+) ?-?(?:an|dash)$/i.exec(text);
-  if (!named && !(bare && field.dash)) return undefined;
-  if (!field.dash) return refuse('dashNotHere', `A dash size is not a ${field.name}: give it in mm or inches.`);
-  const dash = Number(bare?.[1] ?? named?.[1] ?? named?.[2]);
-  if (!(dashSizes as readonly number[]).includes(dash))
-    return refuse('unknownDash', `There is no dash ${dash}: sizes are ${dashSizes.map((d) => `−${d}`).join(', ')}.`);
-  if (field.dash === 'tubeOutsideDiameter') return success({ si: tubeOutsideDiameter(dash), unit: unitById('dash') });
-  const bore = typicalHoseBore(dash);
-  if (bore === undefined) return refuse('unknownDash', `No typical bore is known for −${dash} hose: measure the bore.`);
   return success({
-    si: bore,
-    unit: unitById('mm'),
-    doubt: `Typical bore of −${dash} hose: verify against the hose's data sheet.`,
+    si,
+    unit: unit.id,
+    ...(error === undefined ? {} : { error }),
+    typed: isBare ? withUnit(text.trim(), unit) : text.trim(),
+    echo: echoOf({ si, unit, error }, { ...field, tool: isFraction ? 'tape' : field.tool }, isFraction === true),
+    doubt: raw.doubt ?? limit.value,
   });
 }
 
-function readFeetAndInches(text: string, field: QuantityField): Raw | undefined {
-  const parts = /^(\d+) ?(?:ft|feet|foot|'|’|′) ?(.+?) ?(?:in|inch|inches|"|”|″|'')?$/i.exec(text);
-  if (!parts || field.kind !== 'length') return undefined;
-  const inchPart = parseNumber(parts[2]!);
-  if (!inchPart.ok || inchPart.value.value < 0) return undefined;
-  return success({ si: toSi(Number(parts[1]) * 12 + inchPart.value.value, unitById('in')), unit: unitById('in') });
+/** What was typed, with the unit that the number before a reading error got. */
+function withUnit(typed: string, unit: Unit): string {
+  const [value = '', ...rest] = typed.split(/\s*(?=±|\+\/-|\+-)/);
+  return [`${value} ${unit.id}`.trim(), ...rest].join(' ');
 }
 
-function readNumberAndUnit(text: string, field: QuantityField, unitId: string): Raw {
+interface Raw {
+  readonly si: number;
+  readonly unit: Unit;
+  readonly doubt?: string;
+  /** No unit was written. */
+  readonly isBare?: boolean;
+  readonly isFraction?: boolean;
+  /** The number as written, in the unit. */
+  readonly number?: number;
+}
+type Read = Result<Raw, Refusal>;
+
+const readValue = (text: string, field: QuantityField, unitId: string): Read =>
+  readNamed(text, field) ?? readTwoUnits(text, field) ?? readNumberAndUnit(text, field, unitId);
+
+/** `-6`, `AN 6`, `20 ga`, `E10`: only where a size may be named so. */
+function readNamed(text: string, field: QuantityField): Read | undefined {
+  const named = field.named && readNamedSize(field.named, text);
+  if (named)
+    return named.ok
+      ? success({ ...named.value, unit: unitById(named.value.unit) })
+      : refuse('unknownSize', named.fault);
+  const other = anyNamedSize(text);
+  return other && refuse('namedSizeNotHere', `“${text}” names ${other.called}, which a ${field.name} is not given in: give it in ${field.unit}.`);
+} // prettier-ignore
+
+const WHOLE_AND_PART: readonly { readonly pattern: RegExp; readonly whole: string; readonly part: (unit: string) => string }[] = [
+  { pattern: /^(\d+) ?(?:ft|feet|foot|'|’|′)\.? ?(.+?) ?(?:in|inch|inches|"|”|″|'')?\.?$/i, whole: 'ft', part: () => 'in' },
+  { pattern: /^(\d+) ?(?:m|metres?|meters?) ?([\d.,]+) ?(mm|cm)$/i, whole: 'm', part: (unit) => unit.toLowerCase() },
+  { pattern: /^(\d+) ?cm ?([\d.,]+) ?(mm)$/i, whole: 'cm', part: () => 'mm' },
+]; // prettier-ignore
+
+/** `5 ft 6 1/2 in`, `3 m 20 cm`. */
+function readTwoUnits(text: string, field: QuantityField): Read | undefined {
+  if (field.kind !== 'length') return undefined;
+  for (const { pattern, whole, part } of WHOLE_AND_PART) {
+    const parts = pattern.exec(text);
+    const rest = parts && parseNumber(parts[2]!);
+    if (!rest?.ok || rest.value.value < 0) continue;
+    const small = unitById(part(parts![3] ?? ''));
+    const unit = whole === 'm' ? unitById('m') : small;
+    return success({
+      si: toSi(Number(parts![1]), unitById(whole)) + toSi(rest.value.value, small),
+      unit,
+      isFraction: rest.value.fraction,
+      doubt: improper(rest.value, parts![2]!, small),
+    });
+  }
+  return undefined;
+}
+
+/** `9 17/16`: a slip of the pen as likely as not. */
+const improper = ({ value, isImproper }: TypedNumber, text: string, unit: Unit): string | undefined =>
+  isImproper
+    ? `${text.trim()} ${unit.label} is ${formatIn(toSi(value, unit), unit, 'tape')}: is that what was read?`
+    : undefined;
+
+/** What stands behind `±`, as a difference in the value's unit or in its own. */
+function readError(text: string, { unit, isBare }: Raw, field: QuantityField): Result<{ error: number; unit: Unit }, Refusal> {
+  const read = readNumberAndUnit(text, { ...field, name: 'reading error', minimum: 0, maximum: undefined, likely: undefined }, unit.id === 'dash' ? 'mm' : unit.id);
+  if (!read.ok) return read;
+  const { number, unit: own, isBare: hasNone } = read.value;
+  if (!(number! >= 0)) return refuse('badError', `A reading error of ${text} is none: give how far the ${field.name} may be off, such as ±1.`);
+  return success({ error: number! * own.factor, unit: isBare && !hasNone ? own : unit });
+} // prettier-ignore
+
+function readNumberAndUnit(text: string, field: QuantityField, unitId: string): Read {
   const split = /^([+-]?(?:\d+[- ]\d+\/\d+|[\d.,/ ]*)(?:(?<=\d)e[+-]?\d+)?)(.*)$/i.exec(text)!;
   const [, numberText = '', unitText = ''] = split;
-  const number = parseNumber(numberText);
-  if (!number.ok) return refuse(number.fault.code, numberSentence(number.fault, text, field));
-  const { value, fraction } = number.value;
-  if (unitText.trim() === '') {
-    // a bare fraction of a length is inches: nobody measures 3/8 mm
-    const unit = fraction && field.kind === 'length' ? unitById('in') : unitById(unitId);
-    return success({ si: toSi(value, unit), unit });
-  }
-  const unit = findUnit(unitText, field.kind);
-  if (!unit || unit.id === 'dash' || unit.id === '')
+  const read = parseNumber(numberText);
+  if (!read.ok) return refuse(read.fault.code, numberSentence(read.fault, text, field));
+  const { value: number, fraction: isFraction } = read.value;
+  // a bare fraction of a length is inches: nobody measures 3/8 mm
+  const bare = unitText.trim() === '' ? unitById(isFraction && field.kind === 'length' ? 'in' : unitId) : undefined;
+  const unit = bare ?? findUnit(unitText, field.kind) ?? findUnit(unitText.replace(/\.$/, ''), field.kind);
+  if (!unit || (!bare && (unit.id === 'dash' || unit.id === '')))
     return refuse(
       'unknownUnit',
       `“${unitText.trim()}” is not a unit Endrel knows; a ${field.name} is in ${field.unit}.`,
@@ -101,11 +166,12 @@ function readNumberAndUnit(text: string, field: QuantityField, unitId: string): 
       'wrongKind',
       `${unit.label} measures ${kindWords[unit.kind]}, but ${field.name} is ${kindWords[field.kind]}.`,
     );
-  return success({ si: toSi(value, unit), unit });
-}
+  return success({ si: toSi(number, unit), unit, number, isFraction, isBare: bare !== undefined, doubt: improper(read.value, numberText, unit) });
+} // prettier-ignore
 
 const kindWords: Record<QuantityField['kind'], string> = {
   length: 'a length',
+  area: 'a cross-section',
   head: 'a head of fuel',
   pressure: 'a pressure',
   volumeFlow: 'a volume flow',
@@ -168,20 +234,9 @@ function limitOf(si: number, unit: Unit, field: QuantityField): Result<string | 
   return success(undefined);
 }
 
-function echoOf(si: number, unit: Unit, plain: string): string {
+function echoOf({ si, unit, error }: { si: number; unit: Unit; error?: number }, { tool }: QuantityField, isFraction: boolean): string {
   const partner = partnerUnit(unit);
-  const asRead = /\/\d/.test(plain) && unit.id === 'in' ? fractionEcho(si, unit) : formatIn(si, unit);
-  return partner ? `${asRead} = ${formatIn(si, partner)}` : asRead;
-}
-
-/** Keeps an inch fraction as the fraction it was typed as, in sixty-fourths at the finest. */
-function fractionEcho(si: number, unit: Unit): string {
-  const value = fromSi(si, unit);
-  const sixtyFourths = Math.round(Math.abs(value) * 64);
-  if (Math.abs(sixtyFourths / 64 - Math.abs(value)) > 1e-9) return formatIn(si, unit);
-  let [top, bottom] = [sixtyFourths % 64, 64];
-  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
-  const whole = Math.floor(sixtyFourths / 64);
-  const text = top === 0 ? formatNumber(whole, 0) : whole === 0 ? `${top}/${bottom}` : `${whole} ${top}/${bottom}`;
-  return `${value < 0 ? '−' : ''}${text} in`;
-}
+  const asRead = isFraction && unit.id === 'in' && exactSixtyFourths(fromSi(si, unit)) === undefined ? formatIn(si, unit) : formatIn(si, unit, tool);
+  const give = error === undefined ? '' : ` ± ${formatIn(error + (unit.offset ?? 0), unit, unit.id === 'in' && isFraction ? 'tape' : undefined)}`;
+  return `${asRead}${give}${partner ? ` = ${formatIn(si, partner, tool)}` : ''}`;
+} // prettier-ignore

@@ -4,6 +4,7 @@
  */
 export const quantityKinds = [
   'length', // m
+  'area', // m2
   'head', // m of the fuel itself
   'pressure', // Pa, gauge unless a name says absolute
   'volumeFlow', // m3/s
@@ -28,9 +29,14 @@ export const quantityKinds = [
 ] as const;
 export type QuantityKind = (typeof quantityKinds)[number];
 
+/** What a length is measured or cut with. */
+export type Tool = 'tape' | 'calipers';
+
 /** A number in SI with its kind, for working and display. */
 export interface Figure {
   readonly kind: QuantityKind;
   readonly si: number;
+  /** A length that is cut or read on a tape. */
+  readonly tool?: Tool;
 }
 export const figure = (kind: QuantityKind, si: number): Figure => ({ kind, si });

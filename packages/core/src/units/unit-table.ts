@@ -37,13 +37,17 @@ const unit = (
 
 /** Every unit, the SI or customary workshop unit of each kind first: that one is the default. */
 export const units: readonly Unit[] = [
-  unit('length', 'mm', 1e-3, 1, ['millimetre', 'millimetres', 'millimeter', 'millimeters', 'mil.']),
+  unit('length', 'mm', 1e-3, 1, ['millimetre', 'millimetres', 'millimeter', 'millimeters']),
   unit('length', 'cm', 1e-2, 2, ['centimetre', 'centimetres', 'centimeter', 'centimeters']),
   unit('length', 'm', 1, 3, ['metre', 'metres', 'meter', 'meters']),
   unit('length', 'in', METRES_PER_INCH, 3, ['"', '”', '″', "''", 'inch', 'inches', 'ins']),
   unit('length', 'ft', 12 * METRES_PER_INCH, 3, ["'", '’', '′', 'foot', 'feet']),
   unit('length', 'µm', 1e-6, 0, ['um', 'μm', 'micron', 'microns', 'micrometre', 'micrometer', 'mic']),
   unit('length', 'dash', METRES_PER_INCH / 16, 0, ['an']), // sixteenths of an inch of tube outside diameter
+
+  unit('area', 'mm²', 1e-6, 2, ['mm2', 'sqmm', 'mmsq']),
+  unit('area', 'cm²', 1e-4, 3, ['cm2']),
+  unit('area', 'in²', METRES_PER_INCH ** 2, 4, ['in2', 'sqin']),
 
   unit('head', 'm of fuel', 1, 2, ['mfuel'], { label: 'm' }),
   unit('head', 'ft of fuel', 12 * METRES_PER_INCH, 2, ['ftfuel'], { label: 'ft' }),
@@ -90,6 +94,8 @@ export const units: readonly Unit[] = [
     'lb/hph',
     'lb/(hph)',
     'lb/hp/h',
+    'lb/hp/hr',
+    'lbs/hp/hr',
     'lb/hp-h',
     'lb/hp-hr',
     'lb/(hp*h)',

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { referenceJson, referenceRows } from '../../test/read-reference.ts';
 import { celsius } from '../units/quick.ts';
-import { gaugeArea, gaugeDiameter, wireResistance } from './wire.ts';
+import { gaugeArea, gaugeDiameter } from '../units/wire-gauge.ts';
+import { wireResistance } from './wire.ts';
 
 // Reference: ASTM B258 and IEC 60028 copper, test/reference/README.md, section D; six digits.
 describe('pump wiring', () => {

@@ -1,4 +1,4 @@
-import { memo, useId, useState } from 'react';
+import { memo, useId, useRef, useState, type KeyboardEvent } from 'react';
 import type { Measured } from '@endrel/core/job/measured';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
@@ -154,7 +154,7 @@ export function SelectField(props: {
         value={props.value ?? ''}
         onChange={(e) => props.onChange(e.target.value === '' ? undefined : e.target.value)}
       >
-        <option value="">unknown</option>
+        <option value="">{props.needed ? 'unknown' : 'not given'}</option>
         {Object.entries(props.options).map(([key, name]) => (
           <option key={key} value={key}>
             {name}
@@ -178,6 +178,7 @@ function CountField(props: {
 }) {
   const id = useId();
   const [text, setText] = useState<string>();
+  const before = useRef(props.value);
   const bad = text !== undefined && text !== '' && !(/^\d+$/.test(text) && Number(text) <= props.most);
   return (
     <div className="py-1" id={props.anchor}>
@@ -189,7 +190,6 @@ function CountField(props: {
         className="input figure text-[1.05rem]"
         inputMode="numeric"
         autoComplete="off"
-        placeholder="unknown"
         value={text ?? props.value ?? ''}
         aria-invalid={bad}
         aria-describedby={`${id}-note`}
@@ -199,6 +199,13 @@ function CountField(props: {
           else if (/^\d+$/.test(e.target.value) && Number(e.target.value) <= props.most)
             props.onChange(Number(e.target.value), id);
         }}
+        onKeyDown={(e) => {
+          if (e.key !== 'Escape' || text === undefined) return;
+          e.preventDefault();
+          setText(undefined);
+          if (props.value !== before.current) props.onChange(before.current, id);
+        }}
+        onFocus={() => (before.current = props.value)}
         onBlur={() => !bad && setText(undefined)}
       />
       <div id={`${id}-note`} className="min-h-[1.15rem] text-[0.8rem] leading-tight text-ink-soft">
@@ -222,6 +229,7 @@ export function TextField(props: {
   onChange(value: string | undefined, group?: string): void;
 }) {
   const id = useId();
+  const before = useRef(props.value);
   const shared = {
     id,
     value: props.value,
@@ -229,6 +237,12 @@ export function TextField(props: {
     maxLength: props.longest,
     onChange: (e: { target: { value: string } }) =>
       props.onChange(e.target.value === '' ? undefined : e.target.value, id),
+    onFocus: () => (before.current = props.value),
+    onKeyDown: (e: KeyboardEvent) => {
+      if (e.key !== 'Escape' || props.value === before.current) return;
+      e.preventDefault(); // as it was before this visit; the next Esc leaves the field
+      props.onChange(before.current === '' ? undefined : before.current, id);
+    },
   };
   return (
     <div className="py-1" id={props.anchor}>

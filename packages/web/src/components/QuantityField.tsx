@@ -3,12 +3,16 @@ import type { Measured } from '@endrel/core/job/measured';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Typical } from '@endrel/core/job/property';
 import type { QuantityField as FieldSpec } from '@endrel/core/units/field';
-import { formatIn, formatQuantity, partnerUnit } from '@endrel/core/units/format-quantity';
+import { dashSizes } from '@endrel/core/units/dash-size';
+import { formatIn } from '@endrel/core/units/format-quantity';
+import { fractionText } from '@endrel/core/units/inch-fraction';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useBrought, useTyped } from '../session/use-typed.ts';
 import { capital } from './capital.ts';
-import { lastUnit } from './last-unit.ts';
+import { NumberPad } from './NumberPad.tsx';
+import { useMedia } from './use-media.ts';
+import { useDisplayUnits } from '../units/display-units.tsx';
 
 interface QuantityFieldProps {
   readonly field: FieldSpec;
@@ -45,14 +49,18 @@ function Field(props: QuantityFieldProps) {
   const [text, setText] = useState<string | undefined>(before?.text);
   const visit = useRef(`${id}:typed before`);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const input = useRef<HTMLInputElement>(null);
+  const [focused, setFocused] = useState(false);
+  const [letters, setLetters] = useState(false);
   const latest = useRef({ text, commit: (_text: string): boolean => false });
 
-  const unitOfBareNumber = value?.unit && value.unit !== 'dash' ? value.unit : (lastUnit.of(field) ?? field.unit);
-  const stored = value ? (value.typed ?? formatIn(value.si, unitById(value.unit))) : '';
+  const units = useDisplayUnits();
+  const bareUnit = units.bareUnit(field);
+  const stored = value ? (value.typed ?? formatIn(value.si, unitById(value.unit), field.tool)) : '';
   /** Typed before a crash, and the job has got another value since: a person decides. */
   const [isOverTaken, setOverTaken] = useState(before !== undefined && before.was !== stored);
   const shown = text ?? stored;
-  const reading = text === undefined || text.trim() === '' ? undefined : parseQuantity(text, field, unitOfBareNumber);
+  const reading = text === undefined || text.trim() === '' ? undefined : parseQuantity(text, field, bareUnit);
 
   /** Hands a finished text over; false while it is no value. */
   function commit(entered: string): boolean {
@@ -62,12 +70,12 @@ function Field(props: QuantityFieldProps) {
       keep(undefined, stored);
       return true;
     }
-    const read = parseQuantity(entered, field, unitOfBareNumber);
+    const read = parseQuantity(entered, field, bareUnit);
     if (!read.ok) return false;
-    const { si, unit, typed } = read.value;
-    if (/[^\d\s.,/+−-]/.test(entered)) lastUnit.remember(field, unit); // only a unit that was written out
-    if (value?.si !== si || value.unit !== unit)
-      onChange({ si, unit, typed: bareNumber(typed) ? `${typed} ${unit}`.trim() : typed }, visit.current);
+    const { si, unit, typed, error } = read.value;
+    // a field that is touched and left as it was is not measured anew
+    if (entered.trim() !== stored && !(value?.si === si && value.typed === typed))
+      onChange({ si, unit, typed, ...(error === undefined ? {} : { error }) }, visit.current);
     if (!isOfNewRow) keep(undefined, stored); // behind the act that holds it now
     return true;
   }
@@ -98,7 +106,7 @@ function Field(props: QuantityFieldProps) {
     clearTimeout(timer.current);
     keep(entered.trim() === '' ? undefined : entered, stored); // an empty field is one that is about to be typed into
     setOverTaken(false);
-    const valid = entered.trim() === '' || parseQuantity(entered, field, unitOfBareNumber).ok;
+    const valid = entered.trim() === '' || parseQuantity(entered, field, bareUnit).ok;
     if (valid && !patient && entered.trim() !== '')
       timer.current = setTimeout(() => latest.current.commit(entered), PAUSE_BEFORE_COMMIT);
   }
@@ -112,7 +120,8 @@ function Field(props: QuantityFieldProps) {
   }
   function press(event: KeyboardEvent<HTMLInputElement>): void {
     if (event.key === 'Enter') leave(true);
-    if (event.key === 'Escape') {
+    if (event.key === 'Escape' && (text !== undefined || isOverTaken)) {
+      event.preventDefault(); // the field is restored; the next Esc leaves it
       clearTimeout(timer.current);
       setText(undefined);
       setOverTaken(false);
@@ -123,9 +132,7 @@ function Field(props: QuantityFieldProps) {
     const from = reading?.ok ? reading.value : value;
     if (!from) return;
     event.preventDefault();
-    const unit = unitById(from.unit === 'dash' ? field.unit : from.unit);
-    const stepped = fromSi(from.si, unit) + direction * stepOf(fromSi(from.si, unit), event.shiftKey);
-    const entered = `${Number(stepped.toPrecision(10))} ${unit.id}`.trim();
+    const entered = stepped(from, field, direction, event.shiftKey);
     setText(entered);
     commit(entered);
   }
@@ -134,9 +141,14 @@ function Field(props: QuantityFieldProps) {
   const overTaken = isOverTaken
     ? `Typed here before; the job holds ${stored || 'nothing'} by now. Enter takes it, Esc leaves it.`
     : undefined;
-  const doubt = overTaken ?? (reading?.ok ? reading.value.doubt : value ? storedDoubt(field, value) : undefined);
-  const echo = reading?.ok ? reading.value.echo : value && !refusal ? echoOf(value) : undefined;
+  const again = value && !refusal && !reading ? parseQuantity(stored, field, value.unit) : undefined;
+  const said = reading ?? again;
+  const doubt = overTaken ?? (said?.ok ? said.value.doubt : undefined);
+  const echo = reading?.ok ? reading.value.echo : again?.ok ? / (=.*)$/.exec(again.value.echo)?.[1] : undefined;
   const unknown = value === undefined && text === undefined;
+  const unitLabel = unitById(bareUnit).label;
+  const showsUnit = unitLabel !== '' && isBare(shown);
+  const hasPad = useMedia('(pointer: coarse)') && !letters;
   return (
     <div className={compact ? '' : 'py-1'} id={anchor}>
       {mark && (
@@ -151,23 +163,57 @@ function Field(props: QuantityFieldProps) {
         {capital(field.name)}
         {needed && unknown && <span className="font-semibold text-fix"> – to measure</span>}
       </label>
-      <input
-        id={id}
-        className="input figure text-[1.05rem]"
-        inputMode="text"
-        autoComplete="off"
-        spellCheck={false}
-        value={shown}
-        placeholder={
-          typical ? `typical ${formatQuantity(field.kind, typical.si, field.unit)}` : compact ? field.unit : 'unknown'
-        }
-        aria-invalid={refusal !== undefined}
-        aria-describedby={`${id}-echo`}
-        onFocus={() => (visit.current = `${id}:${Date.now()}`)}
-        onChange={(e) => type(e.target.value)}
-        onBlur={() => leave()}
-        onKeyDown={press}
-      />
+      <div className="relative">
+        <input
+          id={id}
+          ref={input}
+          className="input figure text-[1.05rem]"
+          style={showsUnit ? { paddingRight: `${unitLabel.length * 0.55 + 1}em` } : undefined}
+          inputMode={hasPad ? 'none' : 'text'}
+          autoComplete="off"
+          spellCheck={false}
+          value={shown}
+          placeholder={
+            typical
+              ? `typical ${formatIn(typical.si, unitById(bareUnit), field.tool)}`
+              : needed && !compact
+                ? 'unknown'
+                : ''
+          }
+          aria-invalid={refusal !== undefined}
+          aria-describedby={`${showsUnit ? `${id}-unit ` : ''}${id}-echo`}
+          onFocus={() => {
+            visit.current = `${id}:${Date.now()}`;
+            setFocused(true);
+          }}
+          onChange={(e) => type(e.target.value)}
+          onBlur={() => {
+            setFocused(false);
+            setLetters(false);
+            leave();
+          }}
+          onKeyDown={press}
+        />
+        {showsUnit && (
+          <span
+            id={`${id}-unit`}
+            className="pointer-events-none absolute inset-y-0 right-2 flex items-center text-[0.9rem] text-ink-soft"
+          >
+            <span className="sr-only">a bare number is read in </span>
+            {unitLabel}
+          </span>
+        )}
+      </div>
+      {hasPad && focused && (
+        <NumberPad
+          field={field}
+          text={shown}
+          input={input}
+          onType={type}
+          onLetters={() => setLetters(true)}
+          onDone={() => input.current?.blur()}
+        />
+      )}
       <div id={`${id}-echo`} className="min-h-[1.15rem] text-[0.8rem] leading-tight" aria-live="polite">
         {refusal ? (
           <span className="text-stop">{refusal}</span>
@@ -185,22 +231,31 @@ function Field(props: QuantityFieldProps) {
   );
 }
 
-const bareNumber = (typed: string) => /^[+−-]?[\d.,]+$/.test(typed);
-const echoOf = (value: Measured) => {
-  const unit = unitById(value.unit);
-  const partner = partnerUnit(unit);
-  return partner ? `= ${formatIn(value.si, partner)}` : undefined;
-};
-function storedDoubt(field: FieldSpec, value: Measured): string | undefined {
-  const again = parseQuantity(
-    `${fromSi(value.si, unitById(value.unit === 'dash' ? 'mm' : value.unit))} ${value.unit === 'dash' ? 'mm' : value.unit}`,
-    field,
-  );
-  return again.ok ? again.value.doubt : undefined;
-}
-/** One step is one in the second figure; with Shift ten times that. */
-function stepOf(value: number, large: boolean): number {
+/** Nothing yet, or a number that takes the field's unit; a fraction alone is inches. */
+const isBare = (text: string) => /^\s*[+−-]?[\d.,]*\s*$/.test(text);
+
+const SIXTEENTH = 4; // of an inch, in sixty-fourths: the marks of a tape
+
+/** What the arrow keys make of a value: the next in its second figure, on a tape the next mark; with Shift ten times that, or an inch. */
+function stepped(
+  { si, unit: id }: { si: number; unit: string },
+  field: FieldSpec,
+  direction: number,
+  large: boolean,
+): string {
+  if (id === 'dash') {
+    const dash = Math.round(fromSi(si, unitById('dash')));
+    const next = direction > 0 ? dashSizes.find((d) => d > dash) : dashSizes.findLast((d) => d < dash);
+    return `−${next ?? dash}`;
+  }
+  const unit = unitById(id);
+  const value = fromSi(si, unit);
+  if (unit.id === 'in' && field.tool === 'tape') {
+    const step = large ? 64 : SIXTEENTH;
+    const marks = (direction > 0 ? Math.floor((value * 64 + 1e-6) / step) + 1 : Math.ceil((value * 64 - 1e-6) / step) - 1) * step; // prettier-ignore
+    return `${fractionText(marks)} in`;
+  }
   const size = Math.abs(value);
-  const step = size === 0 ? 1 : 10 ** Math.floor(Math.log10(size) - 1);
-  return step * (large ? 10 : 1);
+  const step = (size === 0 ? 1 : 10 ** Math.floor(Math.log10(size) - 1)) * (large ? 10 : 1);
+  return `${Number((value + direction * step).toPrecision(10))} ${unit.id}`.trim();
 }

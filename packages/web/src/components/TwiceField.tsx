@@ -20,6 +20,7 @@ export function TwiceField({ property, value, needed, anchor, path, onChange }: 
   const [asked, setAsked] = useState(false);
   const guide = property.guide!;
   const [first, second]: (Take | undefined)[] = value?.takes ?? [value, undefined];
+  const say = (si: number) => (property.field.tool === 'tape' ? units.tape(si) : units.show(property.field.kind, si));
   const spread = value && spreadOf(value);
   return (
     <div>
@@ -55,9 +56,9 @@ export function TwiceField({ property, value, needed, anchor, path, onChange }: 
       )}
       {value && spread !== undefined && (
         <p className={`text-[0.8rem] ${spread > guide.tolerance ? 'text-fix' : 'text-ink-soft'}`}>
-          Mean {units.show(property.field.kind, value.si)}, spread {units.show(property.field.kind, spread)}.
+          Mean {say(value.si)}, spread {say(spread)}.
           {spread > guide.tolerance &&
-            ` More than ${units.show(property.field.kind, guide.tolerance)}: measure a third time and correct the one that is off.`}
+            ` More than ${say(guide.tolerance)}: measure a third time and correct the one that is off.`}
         </p>
       )}
     </div>

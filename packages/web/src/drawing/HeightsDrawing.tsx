@@ -47,7 +47,7 @@ export function HeightsDrawing({ job }: { job: Job }) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="block h-auto w-full"
         role="img"
-        aria-label={`Heights above the tank floor: ${marks.map((m) => `${m.name} ${units.show('length', m.height)}`).join(', ') || 'none measured yet'}`}
+        aria-label={`Heights above the tank floor: ${marks.map((m) => `${m.name} ${units.tape(m.height)}`).join(', ') || 'none measured yet'}`}
       >
         <path d={`M14 ${y(0)}H${WIDTH - 8}`} stroke="var(--hair-strong)" strokeDasharray="8 3 2 3" />
         <text x={16} y={y(0) + 15} fontSize={11.5} fill="var(--ink-soft)">
@@ -89,7 +89,7 @@ export function HeightsDrawing({ job }: { job: Job }) {
               className="figure"
               fill="var(--ink)"
             >
-              {units.show('length', depth)}
+              {units.tape(depth)}
             </text>
           </>
         ) : (
@@ -146,7 +146,7 @@ export function HeightsDrawing({ job }: { job: Job }) {
               stroke="var(--sheet)"
               strokeWidth={4}
             >
-              <tspan className="figure">{units.show('length', m.height)}</tspan>
+              <tspan className="figure">{units.tape(m.height)}</tspan>
               <tspan fill="var(--ink-soft)"> {m.name}</tspan>
             </text>
           </g>

@@ -31,7 +31,7 @@ export function VentDrawing({ job }: { job: Job }) {
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="block h-auto w-full"
         role="img"
-        aria-label={`Vent and filler: ${marks.flatMap(([name, h]) => (h === undefined ? [] : [`${name} ${units.show('length', h)}`])).join(', ') || 'heights not measured yet'}`}
+        aria-label={`Vent and filler: ${marks.flatMap(([name, h]) => (h === undefined ? [] : [`${name} ${units.tape(h)}`])).join(', ') || 'heights not measured yet'}`}
       >
         <rect
           x={40}
@@ -74,7 +74,7 @@ export function VentDrawing({ job }: { job: Job }) {
             <g key={name}>
               <path d={`M${name === 'filler neck' ? 84 : 334} ${y(h)}H376`} stroke={colour} strokeWidth={0.9} />
               <text x={382} y={y(h) + 4} fontSize={12.5} fill="var(--ink)">
-                <tspan className="figure">{units.show('length', h)}</tspan>
+                <tspan className="figure">{units.tape(h)}</tspan>
                 <tspan fill="var(--ink-soft)"> {name}</tspan>
               </text>
             </g>

@@ -1,22 +1,7 @@
 import { createContext, use, useCallback, useMemo, useState, type ReactNode } from 'react';
-import { formatQuantity } from '@endrel/core/units/format-quantity';
+import type { QuantityField } from '@endrel/core/units/field';
 import type { Figure, QuantityKind } from '@endrel/core/units/quantity';
-
-/** In which units results are shown. What a person measured keeps the unit it was measured in. */
-export type UnitSystem = 'metric' | 'imperial';
-
-const imperial: Partial<Record<QuantityKind, string>> = {
-  pressure: 'psi',
-  length: 'in',
-  head: 'ft of fuel',
-  volumeFlow: 'gal/h',
-  massFlow: 'lb/h',
-  power: 'hp',
-  bsfc: 'lb/(hp·h)',
-  temperature: '°F',
-  volume: 'gal',
-  velocity: 'ft/s',
-};
+import { bareUnit, sayIn, unitOfKind, type Say, type UnitSystem } from '@endrel/core/units/unit-system';
 
 interface DisplayUnits {
   readonly system: UnitSystem;
@@ -24,6 +9,12 @@ interface DisplayUnits {
   unitOf(kind: QuantityKind): string | undefined;
   show(kind: QuantityKind, si: number): string;
   figure(figure: Figure): string;
+  /** A length as it is read on a tape or rule. */
+  tape(metres: number): string;
+  /** The unit that a bare number gets in a field. */
+  bareUnit(field: QuantityField): string;
+  /** The same words for the core to say figures in. */
+  readonly say: Say;
   /** A length of line, as it is bought: in metres or feet. */
   showLine(metres: number): string;
 }
@@ -44,14 +35,17 @@ export function DisplayUnitsProvider({ children }: { children: ReactNode }) {
     [],
   );
   const value = useMemo((): DisplayUnits => {
-    const unitOf = (kind: QuantityKind) => (system === 'imperial' ? imperial[kind] : undefined);
+    const say = sayIn(system);
     return {
       system,
       flip,
-      unitOf,
-      show: (kind, si) => formatQuantity(kind, si, unitOf(kind)),
-      figure: (f) => formatQuantity(f.kind, f.si, unitOf(f.kind)),
-      showLine: (metres) => formatQuantity('length', metres, system === 'imperial' ? 'ft' : 'm'),
+      say,
+      unitOf: (kind) => unitOfKind(system, kind),
+      show: say,
+      figure: say.figure,
+      tape: say.tape,
+      showLine: say.line,
+      bareUnit: (field) => bareUnit(field, system),
     };
   }, [system, flip]);
   return <Context value={value}>{children}</Context>;

@@ -10,6 +10,7 @@ import {
   expectWhole,
   get,
 } from '../../../test/rule-cases.ts';
+import { awg } from '../../demo/build.ts';
 import { demoJobs } from '../../demo/index.ts';
 import type { Hanger } from '../../job/hanger.ts';
 import type { Job } from '../../job/job.ts';
@@ -87,8 +88,8 @@ const limits: readonly Limit[] = [
   { rule: 'line-below-pressure', what: 'Barlow', job: (x) => line({ material: 'nylon', outsideDiameter: si(0.0085), wall: si(x) }), from: 0.001, to: 0.0002 },
   { rule: 'part-below-dead-head', what: 'the filter’s rating', job: (x) => cleanJob((j) => (get(j, 'filter').maximumPressure = si(x, 'kPa'))), from: 2e6, to: 100e3 },
   { rule: 'fuse-too-small', what: '1.25 times the current', job: (x) => cleanJob((j) => { const pump = get(j, 'pump'); pump.fuse = si(20, 'A'); for (const table of pump.tables!) for (const row of table.rows) row.current = si(x, 'A'); }), from: 8, to: 30, at: 16 },
-  { rule: 'voltage-drop', what: 'a tenth of the flow', job: (x) => cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: 'awg16', supplyLength: si(x, 'm'), earthWire: 'awg10', earthLength: si(1, 'm') })), from: 0.2, to: 20, says: grade('fix'), figure: 0.1 },
-  { rule: 'voltage-drop', what: 'half a volt', job: (x) => cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: 'awg12', supplyLength: si(x, 'm'), earthWire: 'awg10', earthLength: si(1, 'm') })), from: 0.2, to: 6, says: grade('note'), figure: 0.5 },
+  { rule: 'voltage-drop', what: 'a tenth of the flow', job: (x) => cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: awg(16), supplyLength: si(x, 'm'), earthWire: awg(10), earthLength: si(1, 'm') })), from: 0.2, to: 20, says: grade('fix'), figure: 0.1 },
+  { rule: 'voltage-drop', what: 'half a volt', job: (x) => cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: awg(12), supplyLength: si(x, 'm'), earthWire: awg(10), earthLength: si(1, 'm') })), from: 0.2, to: 6, says: grade('note'), figure: 0.5 },
 
   { rule: 'return-end', what: 'the fuel level', job: (x) => cleanJob((j) => (get(j, 'returnDrop').endHeight = si(x))), from: 0.02, to: 0.2, says: says(/above the fuel/) },
   { rule: 'return-end', what: '100 mm from the pickup', job: (x) => cleanJob((j) => { delete j.hanger; get(j, 'returnDrop').pickupDistance = si(x); }), from: 0.3, to: 0.01, at: 0.1 },

@@ -1,10 +1,13 @@
 import { expect } from 'chai';
 import { cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
+import { awg } from '../../demo/build.ts';
+import type { Measured } from '../../job/measured.ts';
 import { findingsOf } from '../../run/findings.ts';
-import { gaugeArea, wireResistance } from '../../wiring/wire.ts';
+import { gaugeArea } from '../../units/wire-gauge.ts';
+import { wireResistance } from '../../wiring/wire.ts';
 
 const metres = (si: number) => ({ si, unit: 'm' });
-const wired = (gauge: 'awg10' | 'awg14' | 'awg20', length: number) =>
+const wired = (gauge: Measured, length: number) =>
   cleanJob((j) =>
     Object.assign(get(j, 'pump'), {
       supplyWire: gauge,
@@ -16,13 +19,13 @@ const wired = (gauge: 'awg10' | 'awg14' | 'awg20', length: number) =>
 
 describe('rule voltage-drop', () => {
   it('speaks for a thin harness with a big pump, and notes half a volt', () => {
-    expectSnag('voltage-drop', wired('awg10', 3), wired('awg20', 5), 'fix', 'pump-1');
-    expectSnag('voltage-drop', wired('awg10', 3), wired('awg14', 3.3), 'note', 'pump-1');
+    expectSnag('voltage-drop', wired(awg(10), 3), wired(awg(20), 5), 'fix', 'pump-1');
+    expectSnag('voltage-drop', wired(awg(10), 3), wired(awg(14), 3.3), 'note', 'pump-1');
   });
   it('is silent while any of gauge and length is unknown', () => {
     expect(
       snagsOfRule(
-        cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: 'awg20' })),
+        cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: awg(20) })),
         'voltage-drop',
       ),
     ).to.deep.equal([]);
@@ -31,7 +34,7 @@ describe('rule voltage-drop', () => {
 
 describe('voltage at the pump', () => {
   it('is what supply, earth and contacts leave at the current that it draws at that very voltage', () => {
-    const job = wired('awg14', 4);
+    const job = wired(awg(14), 4);
     const point = findingsOf(job).solution!.points.fullLoadHot;
     const pump = point.parts.find((c) => c.id === 'pump-1')!;
     const ohms = wireResistance(gaugeArea(14), 5, 333.15) + 0.02;
@@ -44,13 +47,13 @@ describe('voltage at the pump', () => {
   it('falls with every metre and every thinner gauge', () => {
     const voltage = (job: ReturnType<typeof cleanJob>) =>
       findingsOf(job).solution!.points.fullLoad.parts.find((c) => c.id === 'pump-1')!.voltage!;
-    expect(voltage(wired('awg14', 6))).to.be.below(voltage(wired('awg14', 3)));
-    expect(voltage(wired('awg20', 3))).to.be.below(voltage(wired('awg10', 3)));
+    expect(voltage(wired(awg(14), 6))).to.be.below(voltage(wired(awg(14), 3)));
+    expect(voltage(wired(awg(20), 3))).to.be.below(voltage(wired(awg(10), 3)));
   });
   it('that wiring takes altogether is a stated fault, not a number', () => {
     const bad = cleanJob((j) =>
       Object.assign(get(j, 'pump'), {
-        supplyWire: 'awg20', supplyLength: metres(15), earthWire: 'awg20', earthLength: metres(15), contacts: { si: 2, unit: 'Ω' },
+        supplyWire: awg(20), supplyLength: metres(15), earthWire: awg(20), earthLength: metres(15), contacts: { si: 2, unit: 'Ω' },
       }),
     ); // prettier-ignore
     const { solution, faults } = findingsOf(bad);

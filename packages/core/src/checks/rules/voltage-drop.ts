@@ -1,6 +1,7 @@
 import { figure } from '../../units/quantity.ts';
 import { settledValue } from '../../job/value.ts';
-import { gaugeArea, wireGauges, wireResistance } from '../../wiring/wire.ts';
+import { gaugeArea, wireGauges } from '../../units/wire-gauge.ts';
+import { wireResistance } from '../../wiring/wire.ts';
 import { flowOf, partsOfKind, quoted } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { type PartOf, partName } from '../../parts/kinds.ts';
@@ -66,12 +67,13 @@ function cureFor(
     return current * (wire + contacts) <= MOST_DROP && current * (wire + contacts) < drop;
   });
   if (enough === undefined) return { cure: plain };
+  const value = { si: gaugeArea(enough), unit: 'mm²', typed: `${enough} AWG` };
   return {
     cure: `${enough} AWG for both would keep it to half a volt; a relay close to the pump shortens the run.`,
     act: {
       act: 'setOnParts',
       title: `wire ${partName(pump)} in ${enough} AWG`,
-      changes: ['supplyWire', 'earthWire'].map((key) => ({ id: pump.id, key, value: `awg${enough}` })),
+      changes: ['supplyWire', 'earthWire'].map((key) => ({ id: pump.id, key, value })),
     },
     actLabel: `Wire it in ${enough} AWG`,
   };

@@ -1,11 +1,10 @@
 import { bendLoss } from '../../hydraulics/loss-coefficient.ts';
 import { quantity } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { degrees, mm } from '../../units/quick.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
-import { specification } from '../list-line.ts';
+import { sizeOf, specification } from '../list-line.ts';
 
 const properties = {
   angle: quantity('turns by', 'angle', '°', {
@@ -15,12 +14,14 @@ const properties = {
     needed: true,
   }),
   centreLineRadius: quantity('centre-line radius (CLR)', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(3),
     maximum: 1,
     likely: [mm(10), mm(120)],
     needed: true,
   }),
   bore: quantity('bore', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(0.5),
     maximum: mm(60),
     likely: [mm(3), mm(20)],
@@ -34,11 +35,11 @@ export const bend = definePart('bend', 'Bend', properties, {
   blocks: () => true,
   bore: ({ bore }) => bore?.si,
   length: ({ angle, centreLineRadius }) => (angle?.si ?? 0) * (centreLineRadius?.si ?? 0),
-  buys: ({ angle, centreLineRadius, bore }) =>
+  buys: ({ angle, centreLineRadius, bore }, say) =>
     specification(
-      angle && `${formatQuantity('angle', angle.si)} bend`,
-      centreLineRadius && `CLR ${formatQuantity('length', centreLineRadius.si)}`,
-      bore && `bore ${formatQuantity('length', bore.si)} or larger`,
+      angle && `${say('angle', angle.si)} bend`,
+      centreLineRadius && `CLR ${say('length', centreLineRadius.si)}`,
+      bore && `bore ${sizeOf(bore, say)} or larger`,
     ),
   symbol: () => 'bend',
   lower: ({ id, angle, centreLineRadius, bore }, site) =>

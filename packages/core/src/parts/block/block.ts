@@ -1,9 +1,8 @@
 import { count } from '../../job/property.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, numbered } from '../define-part.ts';
 import { junctionBore } from '../junction-bore.ts';
 import { lowerJunction } from '../line-loss.ts';
-import { specification } from '../list-line.ts';
+import { sizeOf, specification } from '../list-line.ts';
 import type { PortSpec } from '../port.ts';
 
 const properties = { ways: count('number of ports', 8), bore: junctionBore };
@@ -20,11 +19,11 @@ export const block = definePart('block', 'Distribution block', properties, {
   mayHave: port,
   blocks: () => false,
   bore: ({ bore }) => bore?.si,
-  buys: ({ ways, bore }) =>
+  buys: ({ ways, bore }, say) =>
     specification(
       'distribution block',
       ways !== undefined && `${ways} ports`,
-      bore && `bore ${formatQuantity('length', bore.si)} or larger`,
+      bore && `bore ${sizeOf(bore, say)} or larger`,
     ),
   symbol: () => 'block',
   lower: ({ id, bore }, site) =>

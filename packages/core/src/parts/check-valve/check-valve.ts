@@ -1,7 +1,6 @@
 import { kPa, mm } from '../../units/quick.ts';
 import { flag, quantity, TYPICAL } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { specification } from '../list-line.ts';
@@ -13,7 +12,12 @@ const properties = {
     maximum: kPa(200),
     typical: { si: kPa(3), source: TYPICAL },
   }),
-  bore: quantity('bore', 'length', 'mm', { minimum: mm(0.5), maximum: mm(60), needed: true }),
+  bore: quantity('bore', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(0.5),
+    maximum: mm(60),
+    needed: true,
+  }),
   reversed: flag('arrow points against the flow'),
 };
 
@@ -21,8 +25,8 @@ export const checkValve = definePart('checkValve', 'Check valve', properties, {
   ports: twoEnds,
   blocks: () => true,
   bore: ({ bore }) => bore?.si,
-  buys: ({ cracking }) =>
-    specification('check valve', `cracks at ${formatQuantity('pressure', settled(properties.cracking, cracking))}`),
+  buys: ({ cracking }, say) =>
+    specification('check valve', `cracks at ${say('pressure', settled(properties.cracking, cracking))}`),
   symbol: () => 'checkValve',
   lower: ({ id, bore, cracking }, site) =>
     lowerLine(

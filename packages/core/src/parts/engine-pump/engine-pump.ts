@@ -2,7 +2,6 @@ import type { PumpCurve } from '../../hydraulics/pump-curve.ts';
 import type { Measured } from '../../job/measured.ts';
 import { flag, quantity, TYPICAL } from '../../job/property.ts';
 import { monotoneCurve } from '../../numerics/curve.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, psi, revolutionsPerMinute } from '../../units/quick.ts';
 import { definePart, settled } from '../define-part.ts';
 import { specification } from '../list-line.ts';
@@ -10,6 +9,7 @@ import type { Moment } from '../lower.ts';
 
 const properties = {
   inletHeight: quantity('inlet height', 'length', 'mm', {
+    tool: 'tape',
     minimum: -3,
     maximum: 3,
     needed: true,
@@ -34,6 +34,7 @@ const properties = {
     typical: { si: revolutionsPerMinute(2500), source: TYPICAL },
   }),
   suctionLift: quantity('lifts fuel by itself', 'length', 'mm', {
+    tool: 'tape',
     maximum: 3,
     likely: [0.3, 1.5],
     typical: { si: 1, source: 'common practice' },
@@ -47,8 +48,8 @@ const VALVES = 2e3 / litresPerHour(100); // Pa s/m3 forward through the valves o
 export const enginePump = definePart('enginePump', 'Engine-driven pump', properties, {
   ports: () => ({ in: { name: 'inlet', use: 'in' }, out: { name: 'outlet', use: 'out' } }),
   blocks: () => false,
-  buys: ({ springPressure }) =>
-    specification('engine-driven pump', springPressure && formatQuantity('pressure', springPressure.si, 'psi')),
+  buys: ({ springPressure }, say) =>
+    specification('engine-driven pump', springPressure && say('pressure', springPressure.si)),
   symbol: () => 'enginePump',
   lower(part) {
     const { id } = part;

@@ -6,6 +6,7 @@ import { lowerLine } from '../line-loss.ts';
 
 const properties = {
   bore: quantity('bore', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(1),
     maximum: mm(30),
     hint: 'Unknown: reckoned without loss of its own.',

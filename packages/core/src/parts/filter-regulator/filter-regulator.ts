@@ -36,9 +36,9 @@ export const filterRegulator = definePart('filterRegulator', 'Filter and regulat
   }),
   mayHave: (port) => (port === 'reference' ? { name: 'manifold reference', use: 'dry' } : undefined),
   blocks: (key) => key !== 'rating',
-  buys: (part) =>
+  buys: (part, say) =>
     specification(
-      ...regulatorWords(part),
+      ...regulatorWords(part, say),
       part.rating && `filter inside, ${formatQuantity('length', part.rating.si, 'µm')}`,
     ),
   symbol: () => 'filterRegulator',

@@ -34,11 +34,11 @@ const properties = {
 export const filter = definePart('filter', 'Filter', properties, {
   ports: twoEnds,
   blocks: () => false,
-  buys: ({ rating, ratedFlow, maximumPressure }) =>
+  buys: ({ rating, ratedFlow, maximumPressure }, say) =>
     specification(
       rating && formatQuantity('length', rating.si, 'µm'),
-      ratedFlow && `for ${formatQuantity('volumeFlow', ratedFlow.si)}`,
-      maximumPressure && `up to ${formatQuantity('pressure', maximumPressure.si)}`,
+      ratedFlow && `for ${say('volumeFlow', ratedFlow.si)}`,
+      maximumPressure && `up to ${say('pressure', maximumPressure.si)}`,
     ),
   symbol: () => 'filter',
   lower({ id, ratedFlow, ratedDrop, dirt }) {

@@ -2,10 +2,9 @@ import { mm } from '../../units/quick.ts';
 import { choice, quantity } from '../../job/property.ts';
 import { fittingLoss, type LossCoefficient } from '../../hydraulics/loss-coefficient.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
-import { specification } from '../list-line.ts';
+import { sizeOf, specification } from '../list-line.ts';
 
 const PLAIN_FITTING_LOSS = 0.1; // K of a straight union on its own bore, typical, from memory
 const QUICK_CONNECTOR_LOSS = 1; // typical, from memory
@@ -27,6 +26,7 @@ const properties = {
     { needed: true },
   ),
   bore: quantity('fitting bore', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(0.5),
     maximum: mm(60),
     likely: [mm(3), mm(20)],
@@ -57,11 +57,8 @@ export const fitting = definePart('fitting', 'Fitting', properties, {
   ports: twoEnds,
   blocks: () => true,
   bore: ({ bore }) => bore?.si,
-  buys: ({ shape, bore }) =>
-    specification(
-      shape && properties.shape.options[shape],
-      bore && `bore ${formatQuantity('length', bore.si)} or larger`,
-    ),
+  buys: ({ shape, bore }, say) =>
+    specification(shape && properties.shape.options[shape], bore && `bore ${sizeOf(bore, say)} or larger`),
   symbol: () => 'fitting',
   lower: ({ id, shape, bore, lossCoefficient }, site) =>
     lowerLine(id, site, {

@@ -2,18 +2,24 @@ import { mm } from '../../units/quick.ts';
 import { choice, flag, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
-import { specification } from '../list-line.ts';
+import { sizeOf, specification } from '../list-line.ts';
 
 const properties = {
-  length: quantity('hose length', 'length', 'mm', { maximum: 15, likely: [0.03, 6], needed: true, step: 10 }),
+  length: quantity('hose length', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 15,
+    likely: [0.03, 6],
+    needed: true,
+    step: 10,
+  }),
   bore: quantity('hose bore', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(0.5),
     maximum: mm(60),
     likely: [mm(4), mm(20)],
-    dash: 'hoseBore',
+    named: 'dashOfHose',
     needed: true,
     hint: 'Inside diameter of the hose itself, with calipers at a clean cut; a dash size gives a typical bore.',
   }),
@@ -28,11 +34,11 @@ export const hose = definePart('hose', 'Hose', properties, {
   bore: ({ bore }) => bore?.si,
   length: ({ length }) => length?.si ?? 0,
   isInTank: ({ immersed }) => immersed === true,
-  buys: ({ construction, bore, length }) =>
+  buys: ({ construction, bore, length }, say) =>
     specification(
       construction && hoseConstruction(construction).name,
-      bore && `bore ${formatQuantity('length', bore.si)}`,
-      length && `cut ${formatQuantity('length', length.si)}`,
+      bore && `bore ${sizeOf(bore, say)}`,
+      length && `cut ${say.tape(length.si)}`,
     ),
   cut: { note: 'Cut square, blow out. First time: 150 mm spare per end.' },
   symbol: () => 'hose',

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { bar, celsius, kPa, mm } from '../../units/quick.ts';
-import { gaugeArea, wireGauges, type WireGauge } from '../../wiring/wire.ts';
 import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
 import { pumpTableSchema } from './pump-table.ts';
 import { pumpModel } from '../../pumps/pump-model.ts';
@@ -17,9 +16,8 @@ const tables: SpecialProperty<z.ZodArray<typeof pumpTableSchema>> = {
   schema: z.array(pumpTableSchema).max(6),
 };
 
-const wires = Object.fromEntries(
-  wireGauges.map((awg) => [`awg${awg}`, `${awg} AWG (${(gaugeArea(awg) * 1e6).toFixed(1)} mm²)`]),
-) as Record<`awg${WireGauge}`, string>;
+/** Conductors of a pump's wiring, m2: 0.1 to 120 mm². */
+const WIRE = { minimum: 1e-7, maximum: 1.2e-4, likely: [0.5e-6, 35e-6], named: 'gaugeOfWire' } as const;
 
 /** Seat of a pump's relief valve, wide open; typical, from memory. */
 const RELIEF_SEAT = { bore: mm(5), k: 6 };
@@ -29,6 +27,7 @@ export const STOPPED_PUMP = 300e3 / (100 / 3.6e6);
 const properties = {
   place: choice('place', { inTank: 'in the tank', external: 'outside, in line' }, { needed: true }),
   inletHeight: quantity('inlet height', 'length', 'mm', {
+    tool: 'tape',
     minimum: -3,
     maximum: 3,
     hint: 'Height of the pump’s inlet above the tank floor; below the floor is negative.',
@@ -63,12 +62,21 @@ const properties = {
     typical: { si: 0.2, source: TYPICAL },
   }),
   reliefPressure: quantity('relief valve opens at', 'pressure', 'kPa', { maximum: 2e6 }),
-  supplyWire: choice('supply wire', wires, {
-    hint: 'From battery or relay to the pump. With all four, Endrel reckons the voltage at the pump.',
+  supplyWire: quantity('supply wire', 'area', 'mm²', {
+    ...WIRE,
+    hint: 'Conductor in mm² or AWG, from battery or relay to the pump. With all four, Endrel reckons the voltage at the pump.',
   }),
-  supplyLength: quantity('supply wire length', 'length', 'm', { maximum: 15, likely: [0.3, 8] }),
-  earthWire: choice('earth wire', wires),
-  earthLength: quantity('earth wire length', 'length', 'm', { maximum: 15, likely: [0.1, 8] }),
+  supplyLength: quantity('supply wire length', 'length', 'm', {
+    tool: 'tape',
+    maximum: 15,
+    likely: [0.3, 8],
+  }),
+  earthWire: quantity('earth wire', 'area', 'mm²', WIRE),
+  earthLength: quantity('earth wire length', 'length', 'm', {
+    tool: 'tape',
+    maximum: 15,
+    likely: [0.1, 8],
+  }),
   wireTemperature: quantity('wire temperature', 'temperature', '°C', {
     minimum: celsius(-50),
     maximum: celsius(150),
@@ -114,16 +122,16 @@ export const pump = definePart('pump', 'Pump', properties, {
     }
   },
   isInTank: ({ place }) => place === 'inTank',
-  buys(part) {
+  buys(part, say) {
     const rated = part.tables?.[0];
     const row = rated?.rows.find((r) => Math.abs(r.pressure.si - 3e5) < 1e3) ?? rated?.rows[0];
     return specification(
       part.place === 'inTank' ? 'in-tank pump' : part.place === 'external' ? 'external pump' : 'pump',
       row &&
-        `${formatQuantity('volumeFlow', row.flow.si)} at ${formatQuantity('pressure', row.pressure.si)} and ${formatQuantity('voltage', rated!.voltage.si)}`,
+        `${say('volumeFlow', row.flow.si)} at ${say('pressure', row.pressure.si)} and ${say('voltage', rated!.voltage.si)}`,
       part.checkValve && 'check valve',
       part.drive === 'pwm' && 'with its controller (PWM)',
-      part.reliefPressure && `relief ${formatQuantity('pressure', part.reliefPressure.si)}`,
+      part.reliefPressure && `relief ${say('pressure', part.reliefPressure.si)}`,
     );
   },
   small: ({ fuse }) =>

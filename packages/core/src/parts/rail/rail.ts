@@ -9,11 +9,13 @@ import type { LoweredLink } from '../lower.ts';
 const properties = {
   injectors: count('number of injectors', 16),
   bore: quantity('rail bore', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(3),
     maximum: mm(60),
     typical: { si: mm(11), source: TYPICAL },
   }),
   length: quantity('rail length', 'length', 'mm', {
+    tool: 'tape',
     minimum: mm(20),
     maximum: 2,
     typical: { si: mm(400), source: TYPICAL },

@@ -1,6 +1,6 @@
 import type { LinkLaw } from '../../hydraulics/network.ts';
 import type { Measured } from '../../job/measured.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
+import type { Say } from '../../units/unit-system.ts';
 import { litresPerHour } from '../../units/quick.ts';
 import { settled } from '../define-part.ts';
 import type { Moment } from '../lower.ts';
@@ -34,8 +34,11 @@ export function regulatorLaw(part: RegulatorFacts): (moment: Moment) => LinkLaw 
 }
 
 /** A regulator in the words of the parts list. */
-export const regulatorWords = ({ action, setPressure, referenced }: RegulatorFacts): (string | undefined | false)[] => [
+export const regulatorWords = (
+  { action, setPressure, referenced }: RegulatorFacts,
+  say: Say,
+): (string | undefined | false)[] => [
   action === 'bypass' ? 'bypass regulator' : action === 'deadHead' ? 'dead-head regulator' : 'regulator',
-  setPressure && `set to ${formatQuantity('pressure', setPressure.si, setPressure.unit)}`,
+  setPressure && `set to ${say('pressure', setPressure.si)}`,
   referenced && 'manifold reference',
 ];

@@ -20,6 +20,7 @@ export const regulatorProperties = {
     typical: { si: kPa(3), source: TYPICAL },
   }),
   seatBore: quantity('seat bore, wide open', 'length', 'mm', {
+    tool: 'calipers',
     minimum: mm(0.5),
     maximum: mm(30),
     typical: { si: mm(5.5), source: TYPICAL },

@@ -24,7 +24,7 @@ export const regulator = definePart('regulator', 'Regulator', regulatorPropertie
             ? reference
             : undefined,
   blocks: () => true,
-  buys: (part) => specification(...regulatorWords(part)),
+  buys: (part, say) => specification(...regulatorWords(part, say)),
   symbol: ({ action }) => (action === 'bypass' ? 'bypassRegulator' : 'deadHeadRegulator'),
   lower(part, site) {
     const { id } = part;

@@ -1,20 +1,32 @@
 import { mm } from '../../units/quick.ts';
 import { quantity } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
-import { specification } from '../list-line.ts';
+import { sizeOf, specification } from '../list-line.ts';
 
 const properties = {
   endHeight: quantity('end above the tank floor', 'length', 'mm', {
+    tool: 'tape',
     maximum: 2,
     likely: [mm(5), mm(150)],
     hint: 'Common practice: about 19 mm (3/4 in) above the sump floor.',
   }),
-  pickupDistance: quantity('distance to the pickup', 'length', 'mm', { maximum: 3 }),
-  bore: quantity('tube bore', 'length', 'mm', { minimum: mm(0.5), maximum: mm(60), needed: true }),
-  length: quantity('tube length', 'length', 'mm', { maximum: 3, needed: true }),
+  pickupDistance: quantity('distance to the pickup', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 3,
+  }),
+  bore: quantity('tube bore', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(0.5),
+    maximum: mm(60),
+    needed: true,
+  }),
+  length: quantity('tube length', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 3,
+    needed: true,
+  }),
 };
 
 export const returnDrop = definePart('returnDrop', 'Return drop', properties, {
@@ -23,11 +35,11 @@ export const returnDrop = definePart('returnDrop', 'Return drop', properties, {
   bore: ({ bore }) => bore?.si,
   length: ({ length }) => length?.si ?? 0,
   isInTank: () => true,
-  buys: ({ bore, length }) =>
+  buys: ({ bore, length }, say) =>
     specification(
       'tube rated for immersion',
-      bore && `bore ${formatQuantity('length', bore.si)}`,
-      length && `cut ${formatQuantity('length', length.si)}`,
+      bore && `bore ${sizeOf(bore, say)}`,
+      length && `cut ${say.tape(length.si)}`,
     ),
   cut: { note: 'End cut at 45°, deburred.' },
   symbol: () => 'returnDrop',

@@ -1,6 +1,5 @@
 import type { Measured } from '../../job/measured.ts';
 import { choice, quantity, TYPICAL } from '../../job/property.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { litresPerHour, mm } from '../../units/quick.ts';
 import { definePart, settled } from '../define-part.ts';
 import { specification } from '../list-line.ts';
@@ -8,12 +7,14 @@ import { specification } from '../list-line.ts';
 const properties = {
   volume: quantity('pot volume', 'volume', 'L', { minimum: 5e-5, maximum: 0.02, likely: [3e-4, 5e-3], needed: true }),
   baseHeight: quantity('height of its floor', 'length', 'mm', {
+    tool: 'tape',
     minimum: -2,
     maximum: 3,
     needed: true,
     hint: 'Above the tank floor; negative below it.',
   }),
   potHeight: quantity('height of the pot itself', 'length', 'mm', {
+    tool: 'tape',
     minimum: mm(30),
     maximum: 1,
     typical: { si: mm(200), source: TYPICAL },
@@ -45,7 +46,7 @@ export const swirlPot = definePart('swirlPot', 'Swirl pot', properties, {
   mayHave: (port) => (port === 'return' ? { name: 'return inlet', use: 'in' } : undefined),
   isVessel: true,
   blocks: (key) => key === 'baseHeight',
-  buys: ({ volume }) => specification('swirl pot', volume && formatQuantity('volume', volume.si)),
+  buys: ({ volume }, say) => specification('swirl pot', volume && say('volume', volume.si)),
   symbol: () => 'swirlPot',
   /**
    * A pot stands full and open to the tank through its overflow. Where the lift pump brings less than is drawn the overflow's

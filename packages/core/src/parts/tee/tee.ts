@@ -1,9 +1,8 @@
 import { fittingLoss } from '../../hydraulics/loss-coefficient.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart } from '../define-part.ts';
 import { junctionBore } from '../junction-bore.ts';
 import { lowerJunction } from '../line-loss.ts';
-import { specification } from '../list-line.ts';
+import { sizeOf, specification } from '../list-line.ts';
 
 const properties = { bore: junctionBore };
 
@@ -16,7 +15,7 @@ export const tee = definePart('tee', 'Tee', properties, {
   }),
   blocks: () => false,
   bore: ({ bore }) => bore?.si,
-  buys: ({ bore }) => specification('tee', bore && `bore ${formatQuantity('length', bore.si)} or larger`),
+  buys: ({ bore }, say) => specification('tee', bore && `bore ${sizeOf(bore, say)} or larger`),
   symbol: () => 'tee',
   lower({ id, bore }, site) {
     if (!bore) return lowerJunction(id, site, undefined, () => ({ k1: 0, kInfinity: 0 }));

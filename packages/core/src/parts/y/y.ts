@@ -1,8 +1,7 @@
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart } from '../define-part.ts';
 import { junctionBore } from '../junction-bore.ts';
 import { lowerJunction } from '../line-loss.ts';
-import { specification } from '../list-line.ts';
+import { sizeOf, specification } from '../list-line.ts';
 
 const properties = { bore: junctionBore };
 const SPLIT_LOSS = 0.6; // K into one leg, on its own velocity, typical, from memory
@@ -17,7 +16,7 @@ export const y = definePart('y', 'Y', properties, {
   }),
   blocks: () => false,
   bore: ({ bore }) => bore?.si,
-  buys: ({ bore }) => specification('Y', bore && `bore ${formatQuantity('length', bore.si)} or larger`),
+  buys: ({ bore }, say) => specification('Y', bore && `bore ${sizeOf(bore, say)} or larger`),
   symbol: () => 'y',
   lower: ({ id, bore }, site) =>
     lowerJunction(id, site, bore?.si, (port) => ({

@@ -28,7 +28,7 @@ export function TiltInDrawing({ tilt }: { tilt: NonNullable<HangerFindings['tilt
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="block h-auto w-full"
         role="img"
-        aria-label={`A part ${units.show('length', length)} long ${tilt.passes ? 'passes' : 'does not pass'} the opening; the longest that passes is ${units.show('length', tilt.longest)}`}
+        aria-label={`A part ${units.tape(length)} long ${tilt.passes ? 'passes' : 'does not pass'} the opening; the longest that passes is ${units.tape(tilt.longest)}`}
       >
         <g stroke="var(--ink)" strokeWidth={2} fill="none">
           <path d={`M${view.x(-half * 3)} ${view.y(0)}H${view.x(-half)}v${passage.edge * view.scale}`} />

@@ -17,7 +17,7 @@ interface DimensionProps {
 export function Dimension({ from, to, value, letter, ends, soft }: DimensionProps) {
   const units = useDisplayUnits();
   const upright = from[0] === to[0];
-  const words = letter ?? (value === undefined ? '' : units.show('length', value));
+  const words = letter ?? (value === undefined ? '' : units.tape(value));
   const colour = soft ? 'var(--ink-soft)' : 'var(--ink)';
   const [mx, my] = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2];
   const tick = ([x, y]: Spot) =>

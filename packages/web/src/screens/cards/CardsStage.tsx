@@ -4,6 +4,7 @@ import { layouts } from '@endrel/core/job/layout';
 import { Caution } from '../../components/Caution.tsx';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
+import { useDisplayUnits } from '../../units/display-units.tsx';
 import { useAssessment, useJob, useSnapshot } from '../../session/session-context.tsx';
 
 /** What to buy and what to cut for the run, for the bench and for the parts counter. */
@@ -11,7 +12,8 @@ export function CardsStage() {
   const job = useJob();
   const assessment = useAssessment();
   const { revision } = useSnapshot();
-  const [parts, cuts] = [partRows(job), cutRows(job)];
+  const { say } = useDisplayUnits();
+  const [parts, cuts] = [partRows(job, say), cutRows(job, say)];
   const stops = assessment?.snags.filter((s) => s.grade === 'stop').length ?? 0;
   if (parts.length === 0)
     return (

@@ -63,7 +63,7 @@ export function CalibrationTab() {
             <tr key={row.share}>
               <td className="figure">{units.show('fraction', row.share)}</td>
               <td className="figure">{units.show('volume', row.volume)}</td>
-              <td className="figure">{units.show('length', row.level)}</td>
+              <td className="figure">{units.tape(row.level)}</td>
               <td className="figure">{units.show('resistance', row.ohms)}</td>
               <td className="w-40 border-l border-hair" />
             </tr>

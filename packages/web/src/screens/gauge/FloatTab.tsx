@@ -15,7 +15,7 @@ export function FloatTab() {
   const act = useAct();
   const gauge = job.gauge ?? {};
   const float = assessment?.findings.float;
-  const length = (value: number) => units.show('length', value);
+  const length = (value: number) => units.tape(value);
   const angle = (rad: number) => units.show('angle', rad);
   const nearest = float?.clearance?.nearest;
   return (

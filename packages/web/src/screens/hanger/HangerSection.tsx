@@ -42,7 +42,7 @@ export function HangerSection({ axis = 1 }: { axis?: 0 | 1 }) {
       axis={axis}
       place={(axis === 1 ? job.hanger?.openingLeft?.si : job.hanger?.openingForward?.si) ?? 0}
       plane={levelPlane(level)}
-      label={`Tank in section with its hanger${stand ? `, stack height ${units.show('length', stand.stack)}` : ''}`}
+      label={`Tank in section with its hanger${stand ? `, stack height ${units.tape(stand.stack)}` : ''}`}
       caption={
         shaped
           ? 'Section through the opening, to scale.'

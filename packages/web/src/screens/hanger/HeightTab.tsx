@@ -62,7 +62,7 @@ export function HeightTab() {
 
 function StandResult({ stand, sprung, tube }: { stand: HangerStand; sprung: boolean; tube?: number }) {
   const units = useDisplayUnits();
-  const length = (value: number) => units.show('length', value);
+  const length = (value: number) => units.tape(value);
   return (
     <section className="mt-2">
       <h2 className="sr-only">Stack height</h2>

@@ -144,12 +144,12 @@ function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle
         {back && (
           <Reading
             name="return end under the fuel"
-            value={units.show('length', back.submersion)}
+            value={units.tape(back.submersion)}
             note="at the level it must still run at"
           />
         )}
         {back?.distance !== undefined && (
-          <Reading name="return to pickup" value={units.show('length', back.distance)} note="100 mm at least" />
+          <Reading name="return to pickup" value={units.tape(back.distance)} note="100 mm at least" />
         )}
       </dl>
       {siphon && (

@@ -40,7 +40,7 @@ export function MeasuringGuide({
               <td className="pr-2">
                 {capital(guide.tool)}: {guide.where}.
               </td>
-              <td className="figure pr-2 whitespace-nowrap">± {units.show('length', guide.tolerance)}</td>
+              <td className="figure pr-2 whitespace-nowrap">± {units.tape(guide.tolerance)}</td>
               <td>{capital(guide.why)}.</td>
             </tr>
           ))}

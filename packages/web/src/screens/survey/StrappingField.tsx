@@ -35,8 +35,8 @@ export function StrappingField() {
       <legend className="font-semibold">Strapping table</legend>
       {strapping ? (
         <p>
-          <span className="figure">{strapping.length}</span> rows, up to{' '}
-          {units.show('length', strapping.at(-1)!.level.si)} and {units.show('volume', strapping.at(-1)!.volume.si)}.
+          <span className="figure">{strapping.length}</span> rows, up to {units.tape(strapping.at(-1)!.level.si)} and{' '}
+          {units.show('volume', strapping.at(-1)!.volume.si)}.
         </p>
       ) : (
         <p className="text-[0.88rem] text-ink-soft">

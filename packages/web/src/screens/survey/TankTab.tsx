@@ -94,7 +94,7 @@ export function TankTab() {
             axis={shown === 'side' ? 1 : 0}
             place={place[shown === 'side' ? 1 : 0]}
             plane={plane}
-            label={`Tank in section ${shown === 'side' ? 'from the side' : 'from behind'}, ${units.show('length', tank.top)} high inside`}
+            label={`Tank in section ${shown === 'side' ? 'from the side' : 'from behind'}, ${units.tape(tank.top)} high inside`}
             caption="Section through the opening, to scale."
           >
             {(view) =>

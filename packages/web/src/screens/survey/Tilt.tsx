@@ -36,7 +36,7 @@ export function Tilt({
         value={state.share * 100}
         from={0}
         to={100}
-        words={units.show('length', level)}
+        words={units.tape(level)}
         onChange={(v) => onChange({ ...state, share: v / 100 })}
       />
       <Slider
