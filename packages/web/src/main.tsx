@@ -5,9 +5,7 @@ import { createBrowserRouter, Link, Navigate, useRouteError } from 'react-router
 import { RouterProvider } from 'react-router/dom';
 import { ApiError } from './api/client.ts';
 import { ThemeProvider } from './components/theme.tsx';
-import { JobScreen } from './screens/job/JobScreen.tsx';
-import { JobListScreen } from './screens/jobs/JobListScreen.tsx';
-import { PumpLibraryScreen } from './screens/pumps/PumpLibraryScreen.tsx';
+import { ScreenLoading } from './components/ScreenState.tsx';
 import './styles/app.css';
 import { DisplayUnitsProvider } from './units/display-units.tsx';
 
@@ -45,13 +43,30 @@ function NotHere() {
   );
 }
 
+// a screen is fetched when it is first gone to
 const router = createBrowserRouter([
-  { path: '/', element: <JobListScreen />, errorElement: <Fault /> },
-  { path: '/pumps', element: <PumpLibraryScreen />, errorElement: <Fault /> },
+  {
+    path: '/',
+    lazy: () => import('./screens/jobs/JobListScreen.tsx').then((m) => ({ Component: m.JobListScreen })),
+    ...page('the jobs'),
+  },
+  {
+    path: '/pumps',
+    lazy: () => import('./screens/pumps/PumpLibraryScreen.tsx').then((m) => ({ Component: m.PumpLibraryScreen })),
+    ...page('the pump library'),
+  },
   { path: '/jobs/:id', element: <Navigate to="brief" replace />, errorElement: <Fault /> },
-  { path: '/jobs/:id/:stage', element: <JobScreen />, errorElement: <Fault /> },
+  {
+    path: '/jobs/:id/:stage',
+    lazy: () => import('./screens/job/JobScreen.tsx').then((m) => ({ Component: m.JobScreen })),
+    ...page('the job'),
+  },
   { path: '*', element: <NotHere /> },
 ]);
+
+function page(what: string) {
+  return { errorElement: <Fault />, hydrateFallbackElement: <ScreenLoading what={what} /> };
+}
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -27,6 +27,8 @@ export interface SnagReport {
   readonly act?: Act;
   readonly actLabel?: string;
   readonly source: string;
+  /** What cannot be looked at while it stands, in a sentence: snags that are hidden by this one. */
+  readonly hides?: string;
 }
 
 export interface Snag extends SnagReport {

@@ -10,7 +10,22 @@ import { hangerProperties } from './hanger.ts';
 import { surveyProperties } from './survey.ts';
 import { tankProperties } from './tank.ts';
 
-export const stages = ['brief', 'survey', 'layout', 'hanger', 'run', 'gauge', 'cards'] as const;
+/** The stages of the work, in its order. */
+export const stages = [
+  'brief',
+  'survey',
+  'layout',
+  'hanger',
+  'run',
+  'joints',
+  'gauge',
+  'routes',
+  'wiring',
+  'cards',
+  'plan',
+  'wetTest',
+  'record',
+] as const;
 export type Stage = (typeof stages)[number];
 
 /** Where in the job document something is: the keys from the root. */
@@ -26,6 +41,8 @@ export interface Need {
   readonly part?: string;
   /** "Feed hose: hose length" */
   readonly title: string;
+  /** A number is read, anything else is chosen. */
+  readonly isMeasured: boolean;
   /** true: the flow cannot be computed without it. */
   readonly blocksSolution: boolean;
 }
@@ -33,31 +50,32 @@ export interface Need {
 /** Everything still unmeasured that a result waits for, in the order of the work. */
 export function needsOf(job: Job): Need[] {
   const needs: Need[] = [];
-  const add = (stage: Stage, path: FieldPath, name: string, blocks: boolean, part?: Part) =>
+  const add = (stage: Stage, path: FieldPath, name: string, blocks: boolean, part?: Part, isMeasured = true) =>
     needs.push({
       stage,
       path,
       name,
       part: part?.id,
       title: part ? `${partName(part)}: ${name}` : name,
+      isMeasured,
       blocksSolution: blocks,
     });
   const group = (stage: Stage, base: FieldPath, properties: Record<string, Property>, held: object, blocks = true) => {
     for (const [key, property] of Object.entries(properties))
       if (isNeeded(property) && (held as Record<string, unknown>)[key] === undefined)
-        add(stage, [...base, key], property.name, blocks);
+        add(stage, [...base, key], property.name, blocks, undefined, isRead(property));
   };
   group('brief', ['brief'], briefNeeds(job), job.brief);
   group('survey', ['survey', 'tank'], tankProperties, job.survey.tank);
   group('survey', ['survey'], surveyProperties, job.survey);
-  if (!job.layout.key) add('layout', ['layout', 'key'], 'layout', false);
+  if (!job.layout.key) add('layout', ['layout', 'key'], 'layout', false, undefined, false);
   if (needsOutletHeight(job) && job.survey.tank.outletHeight === undefined)
     add('survey', ['survey', 'tank', 'outletHeight'], tankProperties.outletHeight.name, false);
   if (job.hanger && Object.keys(job.hanger).length > 0)
     group('hanger', ['hanger'], hangerProperties, job.hanger, false);
   for (const part of circuitsOf(job).parts)
     for (const { key, property } of partNeeds(part))
-      add('run', ['parts', part.id, key], property.name, kindOf(part).blocks(key), part);
+      add('run', ['parts', part.id, key], property.name, kindOf(part).blocks(key), part, isRead(property));
   if (job.gauge && Object.keys(job.gauge).length > 0) {
     for (const key of missingReadings(job.gauge)) add('gauge', ['gauge', key], gaugeProperties[key].name, false);
     const tank = surveyedTank(job.survey.tank);
@@ -76,6 +94,9 @@ const tankNeedNames: Partial<Record<string, string>> = {
   mesh: 'mesh of the tank',
   strapping: 'strapping table or fills',
 };
+
+/** Read off something, rather than chosen from a list. */
+const isRead = (property: Property): boolean => property.type !== 'choice';
 
 const isNeeded = (property: Property): boolean =>
   (property.type === 'quantity' || property.type === 'choice') && property.needed;

@@ -75,6 +75,16 @@ export function parseQuantity(text: string, field: QuantityField, unitId = field
   });
 }
 
+/** A stored value as a fitter would type it: as it was typed, or in its unit with the figures that read back to the same. */
+export function typedText(value: { si: number; unit: string; typed?: string }, field: QuantityField): string {
+  if (value.typed !== undefined) return value.typed;
+  const unit = unitById(value.unit);
+  const shown = formatIn(value.si, unit, field.tool);
+  const read = parseQuantity(shown, field, unit.id);
+  if (read.ok && Math.abs(read.value.si - value.si) <= 1e-9 * Math.abs(value.si)) return shown;
+  return `${Number(fromSi(value.si, unit).toPrecision(6))} ${unit.id}`.trim().replace('-', '−');
+}
+
 /** What was typed, with the unit that the number before a reading error got. */
 function withUnit(typed: string, unit: Unit): string {
   const [value = '', ...rest] = typed.split(/\s*(?=±|\+\/-|\+-)/);

@@ -8,6 +8,7 @@ import { pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { pressureProfile, type ProfilePoint } from '@endrel/core/run/profile';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
+import { wrapName } from '../drawing/wrap-name.ts';
 import { useTheme } from '../components/theme.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
@@ -21,6 +22,22 @@ interface PressureChartProps {
 /** One line pattern per point, so that they differ in grey too; the fitter's own start again from the first. */
 const dashes = [[1, 4], [2, 3], [8, 3], [], [12, 3, 2, 3], [4, 5], [6, 2, 1, 2, 1, 2]];
 const dashOf = (index: number): number[] => dashes[index % dashes.length]!;
+
+/** Parts that the profile is read by. */
+const isNamed = (job: Job, id: string): boolean =>
+  ['pump', 'filter', 'rail', 'regulator', 'carburettor', 'hardLine', 'hose'].includes(job.parts[id]!.kind);
+
+const LETTERS = 24; // in one line of a name
+const SLANT = Math.PI / 4.2;
+const PER_LETTER = 6.3; // px at 12 px
+
+/** Room over the chart for the longest name that stands there slanted, px. */
+function roomFor(job: Job, { spans }: RunSolution): number {
+  const lengths = spans.flatMap(({ part }) =>
+    isNamed(job, part) ? wrapName(partName(job.parts[part]!), LETTERS).map((line) => line.length) : [],
+  );
+  return 18 + Math.max(8, ...lengths) * PER_LETTER * Math.sin(SLANT);
+}
 
 /** Pressure along the run for every operating point; the chosen one is drawn strong, places are named along the top. */
 export function PressureChart({ job, solution, point }: PressureChartProps) {
@@ -56,7 +73,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
     const options: ChartOptions<'scatter'> = {
       responsive: true,
       maintainAspectRatio: false,
-      layout: { padding: { top: 74, right: 112 } },
+      layout: { padding: { top: roomFor(job, solution), right: 112 } },
       interaction: { mode: 'nearest', intersect: false },
       scales: {
         x: axis(`line from the tank, supply then return (${units.system === 'imperial' ? 'ft' : 'm'})`, ink),
@@ -81,10 +98,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
       for (const span of solution.spans) {
         const start = chosen.find((p) => p.part === span.part && p.end === 'inlet')!;
         const x = scales.x!.getPixelForValue(length(start.distance + span.length / 2));
-        const important = ['pump', 'filter', 'rail', 'regulator', 'carburettor', 'hardLine', 'hose'].includes(
-          job.parts[span.part]!.kind,
-        );
-        if (!important || x - last < 15) continue;
+        if (!isNamed(job, span.part) || x - last < 15) continue;
         last = x;
         ctx.beginPath();
         ctx.moveTo(x, chartArea.top);
@@ -92,9 +106,9 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
         ctx.stroke();
         ctx.save();
         ctx.translate(x + 3, chartArea.top - 5);
-        ctx.rotate(-Math.PI / 4.2);
-        const name = names.get(span.part)!;
-        ctx.fillText(name.length > 17 ? `${name.slice(0, 16)}…` : name, 0, 0);
+        ctx.rotate(-SLANT);
+        const lines = wrapName(names.get(span.part)!, LETTERS);
+        lines.forEach((line, i) => ctx.fillText(line, 13 * (i - lines.length + 1), 13 * (i - lines.length + 1)));
         ctx.restore();
       }
       labelLines(
@@ -112,7 +126,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
   }, [job, solution, point, units, pressureUnit, theme]); // eslint-disable-line react-hooks/exhaustive-deps -- the theme changes what chartInk reads
   return (
     <figure>
-      <div className="relative h-[25rem] w-full">
+      <div className="relative h-[26rem] w-full">
         <ScatterChart
           data={data}
           options={options}

@@ -1,5 +1,6 @@
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { useReturnFocus } from './return-focus.ts';
 
 interface ModalProps {
   readonly open: boolean;
@@ -13,11 +14,16 @@ interface ModalProps {
 
 /** A dialog over the page that Escape, a click outside or its button closes. */
 export function Modal({ open, onClose, title, description, closeButton = true, children }: ModalProps) {
+  const focus = useReturnFocus();
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />
-        <Dialog.Content className="dialog" {...(description === undefined ? { 'aria-describedby': undefined } : {})}>
+        <Dialog.Content
+          className="dialog"
+          {...focus}
+          {...(description === undefined ? { 'aria-describedby': undefined } : {})}
+        >
           <Dialog.Title className="text-xl">{title}</Dialog.Title>
           {description !== undefined && (
             <Dialog.Description className="text-ink-soft">{description}</Dialog.Description>

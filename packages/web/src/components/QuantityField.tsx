@@ -6,7 +6,7 @@ import type { QuantityField as FieldSpec } from '@endrel/core/units/field';
 import { dashSizes } from '@endrel/core/units/dash-size';
 import { formatIn } from '@endrel/core/units/format-quantity';
 import { fractionText } from '@endrel/core/units/inch-fraction';
-import { parseQuantity } from '@endrel/core/units/parse-quantity';
+import { parseQuantity, typedText } from '@endrel/core/units/parse-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useBrought, useTyped } from '../session/use-typed.ts';
 import { capital } from './capital.ts';
@@ -56,7 +56,7 @@ function Field(props: QuantityFieldProps) {
 
   const units = useDisplayUnits();
   const bareUnit = units.bareUnit(field);
-  const stored = value ? (value.typed ?? formatIn(value.si, unitById(value.unit), field.tool)) : '';
+  const stored = value ? typedText(value, field) : '';
   /** Typed before a crash, and the job has got another value since: a person decides. */
   const [isOverTaken, setOverTaken] = useState(before !== undefined && before.was !== stored);
   const shown = text ?? stored;

@@ -4,6 +4,10 @@ import type { Rule, SnagReport } from '../snag.ts';
 import { freePort } from '../../job/graph.ts';
 import type { Job } from '../../job/job.ts';
 
+/** What every rule that reads pressures, flows or temperatures has to leave unsaid. */
+export const HIDES =
+  'Hides snags about pressure, flow, suction, voltage and heat: they are looked for once this one is cured.';
+
 /** A run that cannot work as it is laid out: a gap, no pump, a table that makes no sense, no convergence. */
 export const runDoesNotSolve: Rule = {
   key: 'run-does-not-solve',
@@ -20,6 +24,7 @@ export const runDoesNotSolve: Rule = {
         why: 'Until this is put right no pressure or flow can be computed.',
         ...cureOf(fault, job),
         source: 'computed',
+        hides: HIDES,
       })),
 };
 

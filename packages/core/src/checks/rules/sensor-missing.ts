@@ -1,4 +1,5 @@
 import { describeRunFault } from '../../run/run-fault.ts';
+import { HIDES } from './run-does-not-solve.ts';
 import { partsOfKind } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 import { freshId } from '../../job/acts/fresh-id.ts';
@@ -32,6 +33,7 @@ export const sensorMissing: Rule = {
               }
             : {}),
           source: 'common practice',
+          hides: HIDES,
         },
       ];
     }),

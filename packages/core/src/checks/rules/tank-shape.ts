@@ -21,6 +21,7 @@ export const tankShape: Rule = {
         what: describeTankFault(tank.fault),
         why: 'Until it is put right there are no litres to compute with.',
         cure: 'Correct the reading there; nothing else is lost.',
+        hides: 'Hides snags about the gauge, the usable fuel and what it holds against the plate.',
       });
     if (tank.full !== undefined && tank.full > LARGEST)
       reports.push({

@@ -1,6 +1,6 @@
 import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { Assessment } from '@endrel/core/assess';
-import { grades, type Grade } from '@endrel/core/checks/snag';
+import type { Grade } from '@endrel/core/checks/snag';
 import type { PortAsItIs } from '@endrel/core/job/graph';
 import { isSame } from '@endrel/core/job/acts/is-same';
 import type { Job } from '@endrel/core/job/job';
@@ -11,6 +11,7 @@ import { circuits } from '../line-patterns.ts';
 import { PartSymbol } from '../symbols/PartSymbol.tsx';
 import { wrapName } from '../wrap-name.ts';
 import { runGeometry, type Place, type RunGeometry, type Slot, type TankOutline } from './run-geometry.ts';
+import { stateWords, worstGrade } from './part-state.ts';
 import { RunNumbers } from './RunNumbers.tsx';
 import { nextOnRun, type Direction } from './walk.ts';
 
@@ -91,9 +92,6 @@ function settling<T extends object>(): (drawn: T) => T {
   let last: T | undefined;
   return (drawn) => (last = last && isSame(last, drawn) ? last : drawn);
 }
-
-const worstGrade = (assessment: Assessment | undefined, id: string): Grade | undefined =>
-  grades.find((grade) => assessment?.snags.some((s) => s.part === id && s.grade === grade && !s.overruled));
 
 const isShown = ({ slots, tank }: RunGeometry, id: string | undefined) =>
   id !== undefined && (tank?.part.id === id || slots.some((s) => s.part.id === id));
@@ -208,16 +206,13 @@ const PartOnRun = memo(function PartOnRun({
   const isAtEdge = x > geometry.width - 130;
   const top = isInTank ? -44 : -21; // in the tank the name stands above: below is the floor
   const lines = wrapName(name, Math.floor(half / 2.7));
-  const state = [grade && { stop: 'stop', fix: 'to fix', note: 'note' }[grade], need && 'to measure']
-    .filter(Boolean)
-    .join(', ');
   return (
     <g
       transform={`translate(${x} ${y})`}
       role="button"
       tabIndex={focusable ? 0 : -1}
       data-part={part.id}
-      aria-label={withOpen(state ? `${name}: ${state}` : name, open)}
+      aria-label={withOpen(stateWords(name, grade, need), open)}
       aria-pressed={selected}
       onClick={() => onSelect(part.id)}
       onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && onSelect(part.id)}

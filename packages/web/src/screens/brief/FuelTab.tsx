@@ -49,7 +49,7 @@ export function FuelTab() {
           only={job.brief.fuel === 'diesel' ? ['fuel'] : ['fuel', 'ethanol']}
         />
         {fuel ? (
-          <dl className="mt-1 grid grid-cols-2 gap-x-6 gap-y-2 sm:grid-cols-3">
+          <dl className="readings">
             <Reading name="Air to fuel, stoichiometric" value={stoichiometricRatio(fuel).toFixed(2)} note="by mass" />
             <Reading
               name="Volume against petrol"

@@ -23,7 +23,7 @@ export function FloatTab() {
       <div className="min-w-0 max-xl:order-2">
         <HangerSection axis={armSection(gauge).axis} />
         {float?.range && (
-          <dl className="mt-2 flex flex-wrap gap-x-6">
+          <dl className="readings">
             <Reading name="float at the bottom stop" value={length(float.range.low)} />
             <Reading name="at the top stop" value={length(float.range.high)} />
             {nearest && (
@@ -45,7 +45,7 @@ export function FloatTab() {
             <h2 className="text-lg">Arm for the heights wanted</h2>
             {float.wanted.ok ? (
               <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
-                <dl className="flex flex-wrap gap-x-6">
+                <dl className="readings">
                   <Reading name="arm" value={length(float.wanted.arm.length)} />
                   <Reading name="pivot" value={length(float.wanted.arm.pivot)} note="above the floor" />
                 </dl>

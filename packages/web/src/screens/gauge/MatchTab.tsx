@@ -109,7 +109,7 @@ function GaugeResult({ findings, wanted }: { findings: GaugeFindings; wanted?: n
   const atEmpty = marks[0] && (after ? marks[0].matched : marks[0].direct);
   return (
     <>
-      <dl className="flex flex-wrap gap-x-8">
+      <dl className="readings">
         <Reading name="brim-full, by its shape" value={units.show('volume', findings.full)} />
         {marks.length > 0 && (
           <Reading

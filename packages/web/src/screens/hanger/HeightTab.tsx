@@ -66,7 +66,7 @@ function StandResult({ stand, sprung, tube }: { stand: HangerStand; sprung: bool
   return (
     <section className="mt-2">
       <h2 className="sr-only">Stack height</h2>
-      <dl className="flex flex-wrap gap-x-6">
+      <dl className="readings">
         <Reading
           name="stack height that suits"
           value={length(stand.wanted)}

@@ -115,7 +115,7 @@ function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle
   const volume = (v: number) => units.show('volume', v);
   return (
     <>
-      <dl className="mt-2 flex flex-wrap gap-x-6">
+      <dl className="readings">
         {pickup && <Reading name="left on level ground" value={volume(pickup.left)} />}
         {pickup?.leftWithBucket !== undefined && (
           <Reading name="with the bucket" value={volume(pickup.leftWithBucket)} />

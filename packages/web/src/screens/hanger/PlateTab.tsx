@@ -42,7 +42,7 @@ export function PlateTab() {
         {plate ? (
           <>
             <PlateDrawing plate={plate} />
-            <dl className="mt-2 flex flex-wrap gap-x-6">
+            <dl className="readings">
               <Reading name="metal to the hole" value={length(plate.land)} />
               <Reading name="metal to the rim" value={length(plate.rim)} />
               {plate.ports.length > 0 && (

@@ -1,11 +1,12 @@
-import { RadioGroup } from 'radix-ui';
+import { ChevronDown } from 'lucide-react';
+import { Popover, RadioGroup } from 'radix-ui';
 import type { Assessment } from '@endrel/core/assess';
 import { partsOnRun } from '@endrel/core/job/graph';
 import type { Job } from '@endrel/core/job/job';
 import { pointKeysOf, pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { resultAt, type PointResult } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
-import { memo, type ReactNode } from 'react';
+import { memo, useState, type ReactNode } from 'react';
 import { capital } from '../../components/capital.ts';
 import { Moving } from '../../components/Moving.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -14,52 +15,140 @@ interface ReadingsProps {
   readonly job: Job;
   readonly assessment: Assessment | undefined;
   readonly point: string;
+  /** There is room for all points beside one another; else the others open from the chosen one. */
+  readonly isWide: boolean;
   onPoint(point: string): void;
   onWorking(key: string): void;
 }
 
-/** Rail pressure at each operating point, demand and pump margin; each opens its working. */
-export function Readings({ job, assessment, point, onPoint, onWorking }: ReadingsProps) {
+/** The operating point and what the run has there and wants; each figure opens its working. */
+export function Readings(props: ReadingsProps) {
+  const { assessment, isWide, onWorking } = props;
   const solution = assessment?.findings.solution;
   const demand = assessment?.findings.demand;
-  const place = partsOnRun(job).some((p) => p.kind === 'carburettor') ? 'Carburettor' : 'Rail';
   const waiting = waitingFor(assessment);
   return (
-    <div className="relative flex items-stretch overflow-x-auto border-b border-hair">
-      <RadioGroup.Root aria-label="Operating point" className="flex shrink-0" value={point} onValueChange={onPoint}>
-        {pointKeysOf(job).map((key) => (
-          <div
-            key={key}
-            className={`min-w-[6.7rem] border-r border-hair px-2.5 pt-1 pb-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
-          >
-            <PointChoice
-              point={key}
-              name={pointName(job, key)}
-              short={key === 'idle' ? `${place} at idle` : shortPointName(job, key)}
-            />
-            <Reading
-              onOpen={solution && (() => onWorking(`railPressure:${key}`))}
-              label={`Working of the pressure at ${shortPointName(job, key)}`}
-            >
-              {solution ? <Moving figure={figure('pressure', resultAt(solution, key).railPressure)} /> : '–'}
+    <div className="flex min-w-0 items-stretch max-sm:flex-wrap">
+      {isWide ? <PointsInARow {...props} /> : <PointChooser {...props} />}
+      {waiting ? (
+        <p className="min-w-40 max-w-72 self-center px-3 text-[0.85rem] leading-tight text-fix">{waiting}</p>
+      ) : (
+        <>
+          <Cell label="Demand, full load">
+            <Reading onOpen={demand && (() => onWorking('demand'))} label="Working of the demand">
+              {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : '–'}
             </Reading>
-            {solution && <Wanted result={resultAt(solution, key)} />}
-          </div>
-        ))}
-      </RadioGroup.Root>
-      <div className="min-w-[6.7rem] shrink-0 border-r border-hair px-2.5 pt-1">
-        <span className="label block">Demand, full load</span>
-        <Reading onOpen={demand && (() => onWorking('demand'))} label="Working of the demand">
-          {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : '–'}
-        </Reading>
-      </div>
-      <div className="min-w-[6.7rem] shrink-0 border-r border-hair px-2.5 pt-1">
-        <span className="label block">Pump margin</span>
-        <Reading onOpen={solution?.margin && (() => onWorking('pumpMargin'))} label="Working of the pump margin">
-          {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : '–'}
-        </Reading>
-      </div>
-      {waiting && <p className="min-w-48 max-w-80 self-center px-3 text-[0.88rem] leading-tight text-fix">{waiting}</p>}
+          </Cell>
+          <Cell label="Pump margin">
+            <Reading onOpen={solution?.margin && (() => onWorking('pumpMargin'))} label="Working of the pump margin">
+              {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : '–'}
+            </Reading>
+          </Cell>
+        </>
+      )}
+    </div>
+  );
+}
+
+const nameOf = (job: Job, key: string): string =>
+  key === 'idle'
+    ? `${partsOnRun(job).some((p) => p.kind === 'carburettor') ? 'Carburettor' : 'Rail'} at idle`
+    : capital(shortPointName(job, key));
+
+function Cell({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <div className="min-w-24 shrink-0 border-r border-hair px-2.5 py-0.5">
+      <span className="label block text-[0.76rem]! whitespace-nowrap">{label}</span>
+      {children}
+    </div>
+  );
+}
+
+/** All points beside one another. */
+function PointsInARow({ job, assessment, point, onPoint, onWorking }: ReadingsProps) {
+  return (
+    <RadioGroup.Root
+      aria-label="Operating point"
+      className="flex min-w-0 overflow-x-auto"
+      value={point}
+      onValueChange={onPoint}
+    >
+      {pointKeysOf(job).map((key) => (
+        <div
+          key={key}
+          className={`min-w-[6.4rem] shrink-0 border-r border-hair px-2.5 py-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
+        >
+          <PointChoice point={key} name={pointName(job, key)} short={nameOf(job, key)} />
+          <Pressure {...{ job, assessment, onWorking }} point={key} />
+        </div>
+      ))}
+    </RadioGroup.Root>
+  );
+}
+
+/** The chosen point alone; the others open from it, each with what it has and wants. */
+function PointChooser({ job, assessment, point, onPoint, onWorking }: ReadingsProps) {
+  const [isOpen, setOpen] = useState(false);
+  const units = useDisplayUnits();
+  const solution = assessment?.findings.solution;
+  return (
+    <div className="min-w-40 shrink-0 border-r border-hair bg-lit px-2.5 py-0.5">
+      <Popover.Root open={isOpen} onOpenChange={setOpen}>
+        <Popover.Trigger
+          className="label flex w-full items-center gap-1 text-left text-[0.76rem]! whitespace-nowrap max-sm:min-h-11"
+          aria-label={`Operating point: ${pointName(job, point)}. Choose another`}
+        >
+          {nameOf(job, point)}
+          <ChevronDown size={13} aria-hidden />
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content align="start" sideOffset={2} className="z-40 border-[1.5px] border-ink bg-sheet p-1">
+            <RadioGroup.Root
+              aria-label="Operating point"
+              value={point}
+              onValueChange={(key) => {
+                onPoint(key);
+                setOpen(false);
+              }}
+            >
+              {pointKeysOf(job).map((key) => {
+                const result = solution && resultAt(solution, key);
+                return (
+                  <RadioGroup.Item
+                    key={key}
+                    value={key}
+                    aria-label={`${capital(pointName(job, key))}: show on the run`}
+                    className={`flex min-h-8 w-full items-baseline gap-4 px-2 text-left max-sm:min-h-11 ${point === key ? 'bg-lit' : 'hover:bg-lit'}`}
+                  >
+                    <span className="w-40">{nameOf(job, key)}</span>
+                    <span className="figure w-20 text-right">
+                      {result ? units.show('pressure', result.railPressure) : '–'}
+                    </span>
+                    <span className="w-32 text-[0.85rem]">{result && <Wanted result={result} />}</span>
+                  </RadioGroup.Item>
+                );
+              })}
+            </RadioGroup.Root>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+      <Pressure {...{ job, assessment, point, onWorking }} />
+    </div>
+  );
+}
+
+function Pressure({ job, assessment, point, onWorking }: Omit<ReadingsProps, 'isWide' | 'onPoint'>) {
+  const solution = assessment?.findings.solution;
+  const result = solution && resultAt(solution, point);
+  return (
+    <div className="flex items-baseline gap-2">
+      <Reading
+        onOpen={result && (() => onWorking(`railPressure:${point}`))}
+        label={`Working of the pressure at ${shortPointName(job, point)}`}
+      >
+        {result ? <Moving figure={figure('pressure', result.railPressure)} /> : '–'}
+      </Reading>
+      {result && <Wanted result={result} />}
     </div>
   );
 }
@@ -69,10 +158,10 @@ const PointChoice = memo(function PointChoice({ point, name, short }: { point: s
   return (
     <RadioGroup.Item
       value={point}
-      className="label block w-full text-left"
+      className="label block w-full text-left text-[0.76rem]! whitespace-nowrap"
       aria-label={`${capital(name)}: show on the run`}
     >
-      {capital(short)}
+      {short}
     </RadioGroup.Item>
   );
 });
@@ -88,7 +177,7 @@ function Reading({
 }) {
   return (
     <button
-      className="figure block text-left text-[1.45rem] leading-tight whitespace-nowrap decoration-1 underline-offset-4 hover:underline disabled:no-underline disabled:opacity-100"
+      className="figure block text-left text-[1.3rem] leading-tight whitespace-nowrap decoration-1 underline-offset-4 hover:underline disabled:no-underline disabled:opacity-100"
       disabled={!onOpen}
       onClick={onOpen}
       title={onOpen && 'Show the working'}
@@ -106,9 +195,9 @@ function Wanted({ result }: { result: PointResult }) {
   if (wanted === undefined) return null;
   const off = Math.abs(result.railPressure - wanted) > TOLERABLE * wanted;
   return (
-    <p className={`text-[0.8rem] leading-tight ${off ? 'font-semibold text-fix' : 'text-ink-soft'}`}>
-      wants {units.show('pressure', wanted)}
-    </p>
+    <span className={`text-[0.78rem] whitespace-nowrap ${off ? 'font-semibold text-fix' : 'text-ink-soft'}`}>
+      wants {units.show('pressure', wanted).replace(/ \D+$/, '')}
+    </span>
   );
 }
 

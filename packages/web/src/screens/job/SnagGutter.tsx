@@ -1,42 +1,109 @@
-import { memo, useState } from 'react';
+import { memo, useState, type ReactNode } from 'react';
+import type { Cured } from '@endrel/core/checks/cured';
 import type { Snag } from '@endrel/core/checks/snag';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
-import { useAssessment, useSession } from '../../session/session-context.tsx';
-import { useTyped } from '../../session/use-typed.ts';
-import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
+import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { SnagActions } from './SnagActions.tsx';
+import { useCured } from './use-cured.ts';
 import type { JobView } from './use-job-view.ts';
 
-/** What is wrong or doubtful, worst first. */
-export function SnagGutter({ view }: { view: JobView }) {
+/** What is wrong or doubtful, worst first: what belongs to the stage and the part at hand, then the rest of the job in a line each. */
+export const SnagGutter = memo(function SnagGutter({ view }: { view: JobView }) {
   const assessment = useAssessment();
+  const cured = useCured(assessment);
   const [opened, setOpened] = useState<string | null>();
   const snags = assessment?.snags ?? [];
   const live = snags.filter((s) => !s.overruled);
   const overruled = snags.filter((s) => s.overruled);
-  // null: the person closed them all; undefined: the worst is open
-  const openId =
-    opened === null
-      ? undefined
-      : (live.find((s) => s.id === opened)?.id ?? overruled.find((s) => s.id === opened)?.id ?? live[0]?.id);
-  const list = (items: readonly Snag[]) =>
-    items.map((snag) => (
-      <SnagItem key={snag.id} snag={snag} open={snag.id === openId} onToggle={setOpened} view={view} />
-    ));
+  const ofPart = (s: Snag) => view.part !== undefined && s.part === view.part;
+  const isHere = (s: Snag) => ofPart(s) || s.stage === view.stage;
+  const here = [...live.filter(ofPart), ...live.filter((s) => isHere(s) && !ofPart(s))];
+  const elsewhere = live.filter((s) => !isHere(s));
+  // null: the person closed them all; undefined: the worst here is open
+  const openId = opened === null ? undefined : (snags.find((s) => s.id === opened)?.id ?? here[0]?.id);
+  const item = (snag: Snag, isBrief = false) => (
+    <SnagItem key={snag.id} snag={snag} open={snag.id === openId} isBrief={isBrief} onToggle={setOpened} view={view} />
+  );
+  const gone = cured.filter(({ snag }) => !live.some((s) => s.id === snag.id));
   return (
     <aside
       aria-label="Snags"
-      className="no-print w-full shrink-0 overflow-auto border-t border-ink bg-sheet lg:w-[21rem] lg:border-t-0 lg:border-l"
+      tabIndex={-1}
+      className="no-print w-full shrink-0 overflow-auto border-t border-ink bg-sheet outline-none lg:w-[21rem] lg:border-t-0 lg:border-l"
     >
-      <h2 className="border-b border-hair px-4 py-1.5 text-base">{summary(live)}</h2>
-      <ul className="ruled">{list(live)}</ul>
+      <h2 className="sticky top-0 z-10 border-b border-hair bg-sheet px-4 py-1.5 text-base">{summary(live)}</h2>
+      {(here.length > 0 || gone.some(({ snag }) => isHere(snag))) && (
+        <Group title="Here">
+          {withCured(
+            here,
+            gone.filter(({ snag }) => isHere(snag)),
+            (s) => item(s),
+          )}
+        </Group>
+      )}
+      {(elsewhere.length > 0 || gone.some(({ snag }) => !isHere(snag))) && (
+        <Group title="Elsewhere in the job">
+          {withCured(
+            elsewhere,
+            gone.filter(({ snag }) => !isHere(snag)),
+            (s) => item(s, true),
+          )}
+        </Group>
+      )}
       {overruled.length > 0 && (
         <details className="border-t border-hair">
           <summary className="px-4 py-2 text-ink-soft">{overruled.length} overruled</summary>
-          <ul className="ruled">{list(overruled)}</ul>
+          <ul className="ruled">{overruled.map((s) => item(s, true))}</ul>
         </details>
       )}
     </aside>
+  );
+});
+
+function Group({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section aria-label={title}>
+      <h3 className="label border-b border-hair px-4 pt-1.5 pb-0.5">{title}</h3>
+      <ul className="ruled border-b border-hair">{children}</ul>
+    </section>
+  );
+}
+
+/** Those that were cured stand where they stood until they fade. */
+function withCured(live: readonly Snag[], gone: readonly Cured[], item: (snag: Snag) => ReactNode): ReactNode[] {
+  const ghosts = (behind: string | undefined) =>
+    gone.filter((c) => c.behind === behind).map((c) => <CuredItem key={`cured ${c.snag.id}`} cured={c} />);
+  const ids = new Set(live.map((s) => s.id));
+  return [
+    ...gone
+      .filter((c) => c.behind === undefined || !ids.has(c.behind))
+      .map((c) => <CuredItem key={`cured ${c.snag.id}`} cured={c} />),
+    ...live.flatMap((s) => [item(s), ...ghosts(s.id)]),
+  ];
+}
+
+function CuredItem({ cured: { snag, moved } }: { cured: Cured }) {
+  const units = useDisplayUnits();
+  return (
+    <li
+      data-cured={snag.id}
+      tabIndex={-1}
+      // what was pressed to cure it is gone: keys go on from here
+      ref={(node) => {
+        if (node && document.activeElement === document.body) node.focus({ preventScroll: true });
+      }}
+      className="px-4 py-1.5 text-[0.88rem] leading-snug text-ink-soft outline-none"
+    >
+      <span className="font-semibold text-good">Cured: </span>
+      <s>{snag.what}</s>
+      {moved.map(({ label, before, after }) => (
+        <span key={label} className="block">
+          {label} <span className="figure">{units.figure(before)}</span> →{' '}
+          <span className="figure text-ink">{units.figure(after)}</span>
+        </span>
+      ))}
+    </li>
   );
 }
 
@@ -52,119 +119,59 @@ function summary(snags: readonly Snag[]): string {
 interface SnagItemProps {
   readonly snag: Snag;
   readonly open: boolean;
+  /** One line until it is opened. */
+  readonly isBrief: boolean;
   /** Told which snag is open now: none with `null`. */
   onToggle(opened: string | null): void;
   readonly view: JobView;
 }
-const SnagItem = memo(function SnagItem({ snag, open, onToggle, view }: SnagItemProps) {
+const SnagItem = memo(function SnagItem({ snag, open, isBrief, onToggle, view }: SnagItemProps) {
   const units = useDisplayUnits();
   const show = () => {
     if (snag.path) view.goToField(snag.stage, snag.path, snag.part);
     else if (snag.part) view.selectPart(snag.part);
     else view.goTo(snag.stage);
   };
+  const isFolded = isBrief && !open;
   return (
     <li data-snag={snag.id}>
       <button
-        className="flex w-full gap-2 px-4 pt-2 pb-1 text-left hover:bg-lit"
+        className={`flex w-full gap-2 px-4 text-left hover:bg-lit max-sm:min-h-11 ${isFolded ? 'py-1' : 'pt-2 pb-1'}`}
         aria-expanded={open}
         onClick={() => onToggle(open ? null : snag.id)}
       >
         <GradeMark grade={snag.grade} />
-        <span className="leading-snug font-semibold">{snag.what}</span>
+        <span className={isFolded ? 'truncate text-[0.9rem]' : 'leading-snug font-semibold'}>{snag.what}</span>
       </button>
-      <div className="px-4 pb-2 pl-[2.6rem] text-[0.93rem] leading-snug">
-        {snag.figure && (
-          <p>
-            <span className="figure">{units.figure(snag.figure)}</span>{' '}
-            <span className="label">{snag.figure.label}</span>
-            {snag.limit && (
-              <>
-                <span className="text-ink-soft"> / </span>
-                <span className="figure">{units.figure(snag.limit)}</span>{' '}
-                <span className="label">{snag.limit.label}</span>
-              </>
-            )}
-          </p>
-        )}
-        {open && (
-          <div className="mt-1 space-y-1.5">
-            <p>{snag.why}</p>
+      {!isFolded && (
+        <div className="px-4 pb-2 pl-[2.6rem] text-[0.93rem] leading-snug">
+          {snag.figure && (
             <p>
-              <span className="font-semibold">Cure:</span> {snag.cure}
+              <span className="figure">{units.figure(snag.figure)}</span>{' '}
+              <span className="label">{snag.figure.label}</span>
+              {snag.limit && (
+                <>
+                  <span className="text-ink-soft"> / </span>
+                  <span className="figure">{units.figure(snag.limit)}</span>{' '}
+                  <span className="label">{snag.limit.label}</span>
+                </>
+              )}
             </p>
-            <p className="label">Source: {snag.source}.</p>
-            {snag.overruled && <p>Overruled: “{snag.overruled}”</p>}
-            <Actions snag={snag} onShow={show} />
-          </div>
-        )}
-      </div>
+          )}
+          {snag.hides && <p className="text-ink-soft">{snag.hides}</p>}
+          {open && (
+            <div className="mt-1 space-y-1.5">
+              <p>{snag.why}</p>
+              <p>
+                <span className="font-semibold">Cure:</span> {snag.cure}
+              </p>
+              <p className="label">Source: {snag.source}.</p>
+              {snag.overruled && <p>Overruled: “{snag.overruled}”</p>}
+              <SnagActions snag={snag} onShow={show} />
+            </div>
+          )}
+        </div>
+      )}
     </li>
   );
 });
-
-function Actions({ snag, onShow }: { snag: Snag; onShow(): void }) {
-  const session = useSession();
-  const path = ['overrules', snag.id, 'reason'];
-  const typed = useTyped(path);
-  const [reasoning, setReasoning] = useState(typed.before !== undefined);
-  const [reason, setReason] = useState(typed.before?.text ?? '');
-  return (
-    <>
-      <div className="flex flex-wrap gap-1.5">
-        {snag.act && (
-          <button className="button button-ink" onClick={() => session.act(snag.act!)}>
-            {snag.actLabel}
-          </button>
-        )}
-        <button className="button" onClick={onShow}>
-          Show it
-        </button>
-        {snag.grade !== 'stop' && !snag.overruled && (
-          <button className="button" onClick={() => setReasoning(!reasoning)} aria-expanded={reasoning}>
-            Live with it …
-          </button>
-        )}
-        {snag.overruled && (
-          <button className="button" onClick={() => session.act({ act: 'withdrawOverrule', snag: snag.id })}>
-            Take it up again
-          </button>
-        )}
-      </div>
-      {snag.act && <CurePreview snag={snag} />}
-      {reasoning && (
-        <form
-          className="space-y-1.5"
-          onSubmit={(e) => {
-            e.preventDefault();
-            session.act({ act: 'overruleSnag', snag: snag.id, reason: reason.trim(), at: new Date().toISOString() });
-            typed.keep(undefined, '');
-          }}
-        >
-          <label className="block">
-            <span className="label">Your reason, kept in the record</span>
-            <textarea
-              className="input"
-              rows={2}
-              maxLength={1000}
-              value={reason}
-              onChange={(e) => {
-                setReason(e.target.value);
-                typed.keep(e.target.value || undefined, '');
-              }}
-            />
-          </label>
-          <button className="button" disabled={reason.trim().length < 3}>
-            Overrule with this reason
-          </button>
-        </form>
-      )}
-    </>
-  );
-}
-
-/** What the cure would change besides, computed before it is pressed. */
-function CurePreview({ snag }: { snag: Snag }) {
-  const preview = usePreview(snag.act);
-  return preview ? <EffectsList preview={preview} without={snag.what} /> : null;
-}

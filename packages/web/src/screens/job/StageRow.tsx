@@ -1,4 +1,6 @@
+import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
+import type { Need, Stage } from '@endrel/core/job/needs';
 import { useNeeds } from '../../session/session-context.tsx';
 import { stageList } from './stages.ts';
 import type { JobView } from './use-job-view.ts';
@@ -6,40 +8,60 @@ import type { JobView } from './use-job-view.ts';
 /** Stages in the order of the work; each says in words what is still open in it. */
 export function StageRow({ view }: { view: JobView }) {
   const { list: needs } = useNeeds();
+  const row = useRef<HTMLElement>(null);
+  // on a narrow page the chosen stage is brought into sight
+  useEffect(() => {
+    const chosen = row.current?.querySelector<HTMLElement>('[aria-current="page"]');
+    const list = row.current;
+    if (chosen && list)
+      list.scrollTo({ left: chosen.offsetLeft - list.offsetLeft - (list.clientWidth - chosen.offsetWidth) / 2 });
+  }, [view.stage]);
+  const next = needs[0];
   return (
-    <nav aria-label="Stages" className="no-print flex overflow-x-auto border-b border-ink">
-      {stageList.map(({ key, name }) => {
-        const open = needs.filter((n) => n.stage === key).length;
-        const chosen = view.stage === key;
-        return (
-          <Link
-            key={key}
-            to={`/jobs/${view.jobId}/${key}${withoutTab(window.location.search)}`}
-            aria-current={chosen ? 'page' : undefined}
-            className={`flex min-h-9 max-sm:min-h-11 items-center gap-2 border-r border-hair px-4 whitespace-nowrap ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
-          >
-            <span className="font-semibold" style={{ fontStretch: '84%' }}>
-              {name}
-            </span>
-            {open > 0 && (
-              <span className={`text-[0.85rem] ${chosen ? '' : 'text-ink-soft'}`}>
-                {key === 'layout' ? 'to choose' : `${open} to measure`}
+    <div className="no-print flex border-b border-ink">
+      <nav aria-label="Stages" ref={row} className="flex min-w-0 flex-1 overflow-x-auto">
+        {stageList.map(({ key, name }) => {
+          const chosen = view.stage === key;
+          const open = openWords(needs, key);
+          return (
+            <Link
+              key={key}
+              to={`/jobs/${view.jobId}/${key}${withoutTab(window.location.search)}`}
+              aria-current={chosen ? 'page' : undefined}
+              className={`flex min-h-9 shrink-0 items-center gap-2 border-r border-hair px-3.5 whitespace-nowrap max-sm:min-h-11 ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
+            >
+              <span className="font-semibold" style={{ fontStretch: '84%' }}>
+                {name}
               </span>
-            )}
-          </Link>
-        );
-      })}
-      {needs[0] && (
+              {open && <span className={`text-[0.85rem] ${chosen ? '' : 'text-ink-soft'}`}>{open}</span>}
+            </Link>
+          );
+        })}
+      </nav>
+      {next && (
         <button
-          className="ml-auto px-4 text-[0.9rem] whitespace-nowrap underline underline-offset-4"
-          onClick={() => view.goToField(needs[0]!.stage, needs[0]!.path, needs[0]!.part)}
+          className="min-w-11 shrink-0 border-l border-hair px-3.5 text-[0.9rem] whitespace-nowrap"
+          onClick={() => view.goToField(next.stage, next.path, next.part)}
           title="Take the next missing measurement (m)"
         >
-          Next: {needs[0].title}
+          Next<span className="underline underline-offset-4 max-lg:sr-only">: {next.title}</span>
         </button>
       )}
-    </nav>
+    </div>
   );
+}
+
+/** "3 to measure, 1 to choose" */
+function openWords(needs: readonly Need[], stage: Stage): string {
+  const here = needs.filter((n) => n.stage === stage);
+  const measured = here.filter((n) => n.isMeasured).length;
+  const chosen = here.length - measured;
+  return [
+    measured > 0 && `${measured} to measure`,
+    chosen > 0 && (stage === 'layout' && chosen === 1 ? 'to choose' : `${chosen} to choose`),
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** The chosen part and operating point go along to another stage, the open tab does not. */

@@ -1,6 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { workingsOf } from '@endrel/core/working/workings';
 import type { Working } from '@endrel/core/working/working';
+import { useReturnFocus } from '../../components/return-focus.ts';
 import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { stageOfField } from './stage-tabs.ts';
@@ -16,13 +17,14 @@ interface WorkingSheetProps {
 /** Formula, values, units, assumptions and sources of one number; a fitter must be able to argue with it. */
 export function WorkingSheet({ openKey, view, onOpen, onClose }: WorkingSheetProps) {
   const assessment = useAssessment();
+  const focus = useReturnFocus();
   const workings = openKey !== undefined && assessment ? workingsOf(assessment.findings) : [];
   const working = workings.find((w) => w.key === openKey);
   return (
     <Dialog.Root open={openKey !== undefined} onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />
-        <Dialog.Content className="dialog-sheet" aria-describedby={undefined}>
+        <Dialog.Content className="dialog-sheet" {...focus} aria-describedby={undefined}>
           <div className="flex items-start justify-between gap-4">
             <Dialog.Title className="text-xl">{working?.title ?? 'Working'}</Dialog.Title>
             <Dialog.Close className="button">Close</Dialog.Close>

@@ -1,7 +1,14 @@
 import type { Stage } from '@endrel/core/job/needs';
 
-/** Stages in the order of the work, with the letter that jumps to each after `g`. */
-export const stageList: readonly { readonly key: Stage; readonly name: string; readonly letter: string }[] = [
+interface StageEntry {
+  readonly key: Stage;
+  readonly name: string;
+  /** Jumps to it after `g`. */
+  readonly letter: string;
+}
+
+/** Stages that have a screen, in the order of the work; the others of the core's list show once they have one. */
+export const stageList: readonly StageEntry[] = [
   { key: 'brief', name: 'Brief', letter: 'b' },
   { key: 'survey', name: 'Survey', letter: 's' },
   { key: 'layout', name: 'Layout', letter: 'l' },

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { useAssessment, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import type { JobDialog } from './JobDialogs.tsx';
 import { stageList } from './stages.ts';
 import type { JobView } from './use-job-view.ts';
 
@@ -12,7 +13,7 @@ const isTyping = (target: EventTarget | null): boolean =>
 /** The keyboard of a job. Letters count only while nothing is being typed. */
 export function useJobShortcuts(
   view: JobView,
-  open: { openWorking(key: string): void; openDialog(dialog: 'shortcuts' | 'finder'): void },
+  open: { openWorking(key: string): void; openDialog(dialog: JobDialog): void; flipStrip(): void },
 ): void {
   const session = useSession();
   const assessment = useAssessment();
@@ -35,6 +36,10 @@ export function useJobShortcuts(
         if (typing) (event.target as HTMLElement).blur(); // hands over what was typed, so that undo takes that back first
         if (undo) session.undo();
         else session.redo();
+        return;
+      }
+      if (typing && event.key === 'Escape' && !event.defaultPrevented) {
+        (event.target as HTMLElement).blur(); // restored already, or nothing to restore: now the letters count
         return;
       }
       if (typing || event.altKey) return;
@@ -66,6 +71,7 @@ export function useJobShortcuts(
       },
       w: () => open.openWorking(`railPressure:${view.point}`),
       u: () => units.flip(),
+      o: () => open.flipStrip(),
       '/': () => open.openDialog('finder'),
       '?': () => open.openDialog('shortcuts'),
     };

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { FieldPath, Stage } from '@endrel/core/job/needs';
 import { pointKeysOf } from '@endrel/core/run/operating-point';
@@ -16,7 +16,11 @@ export interface JobView {
   goTo(stage: Stage): void;
   /** Shows a part on the bench: that is the run stage. */
   selectPart(id: string): void;
+  /** Chooses a part without leaving the stage. */
+  choosePart(id: string): void;
   setPoint(point: string): void;
+  /** Called as a stage is drawn: the field that was asked for gets the cursor. */
+  arrived(): void;
   /** Goes to where a field is and puts the cursor into it. */
   goToField(stage: Stage, path: FieldPath, part?: string): void;
 }
@@ -33,9 +37,9 @@ export function useJobView(): JobView {
   const wanted = useRef<FieldPath>(undefined);
 
   // a field that was asked for may be on a stage that has only now been drawn
-  useEffect(() => {
+  const arrived = useCallback(() => {
     if (wanted.current && focusField(wanted.current)) wanted.current = undefined;
-  });
+  }, []);
 
   const go = useCallback(
     (to: Stage, change: { part?: string; at?: string; tab?: string }) => {
@@ -60,15 +64,18 @@ export function useJobView(): JobView {
       point,
       goTo: (to) => go(to, {}),
       selectPart: (chosen) => go('run', { part: chosen, tab: firstTab('run') }),
+      choosePart: (chosen) => go(stage, { part: chosen }),
       setPoint: (chosen) => go(stage, { at: chosen }),
+      arrived,
       goToField: (to, path, wantedPart) => {
         if (to === stage && (!wantedPart || wantedPart === part) && focusField(path)) return;
         wanted.current = path;
         // a usual point's own conditions are shown for the point that is chosen
         const at = path[0] === 'points' && path[1] !== 'own' ? String(path[1]) : undefined;
         go(to, { part: wantedPart, at, tab: tabOfField(to, path) });
+        arrived(); // drawn already, unless its stage is still to be fetched
       },
     }),
-    [id, stage, part, point, go],
+    [id, stage, part, point, go, arrived],
   );
 }

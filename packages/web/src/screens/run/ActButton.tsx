@@ -2,6 +2,7 @@ import { useMemo, type ReactNode } from 'react';
 import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { capital } from '../../components/capital.ts';
+import { keepFocusNear } from '../../components/return-focus.ts';
 import { useAct, useJob } from '../../session/session-context.tsx';
 
 /** A button that does an act, says beforehand what it changes, and cannot be pressed where it would be refused. */
@@ -31,6 +32,7 @@ export function ActButton({
       onClick={() => {
         dispatch(act!);
         onDone?.();
+        keepFocusNear();
       }}
     >
       {children}

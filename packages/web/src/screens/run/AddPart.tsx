@@ -4,6 +4,7 @@ import { partsAside } from '@endrel/core/job/graph';
 import { partKinds, partName } from '@endrel/core/parts/kinds';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { kindsFor, placing, takingUp, type Spot } from './place-part.ts';
+import { keepFocusNear } from '../../components/return-focus.ts';
 
 /** Puts a new, still unmeasured part on the run, or takes up one that was set aside. */
 export function AddPart({
@@ -31,6 +32,7 @@ export function AddPart({
         <DropdownMenu.Content
           className="z-30 max-h-[70vh] min-w-44 overflow-y-auto border border-ink bg-sheet py-1"
           align="start"
+          onCloseAutoFocus={keepFocusNear}
           sideOffset={2}
         >
           {aside.map(({ part, taking }) => (

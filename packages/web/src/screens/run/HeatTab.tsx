@@ -54,7 +54,7 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
                 Show the working
               </button>
             </div>
-            <dl className="mb-3 grid grid-cols-2 gap-x-6 gap-y-2 pt-1">
+            <dl className="readings">
               <Reading
                 name="Tank"
                 value={units.show('temperature', end.tank)}

@@ -18,6 +18,7 @@ import { MenuItem } from './AddPart.tsx';
 import { newPartId } from './place-part.ts';
 import { PartReadings } from './PartReadings.tsx';
 import { PortList } from './PortList.tsx';
+import { keepFocusNear } from '../../components/return-focus.ts';
 
 /** Fields that few parts need: folded away until one of them is filled in or asked for. */
 const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>> = {
@@ -178,6 +179,7 @@ function SwapMenu({ part, onPart }: { part: Part; onPart(id: string): void }) {
         <DropdownMenu.Content
           className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1"
           align="start"
+          onCloseAutoFocus={keepFocusNear}
         >
           {kinds.map((kind) => (
             <MenuItem

@@ -7,6 +7,7 @@ import { AddPart } from './AddPart.tsx';
 import { LossList } from './LossList.tsx';
 import { NetworkExport } from './NetworkExport.tsx';
 import { PartBench } from './PartBench.tsx';
+import { RunSummary } from './RunSummary.tsx';
 
 const PressureChart = lazy(() => import('../../charts/PressureChart.tsx').then((m) => ({ default: m.PressureChart })));
 const PumpChart = lazy(() => import('../../charts/PumpChart.tsx').then((m) => ({ default: m.PumpChart })));
@@ -84,14 +85,7 @@ export function PartTab({ view }: { view: JobView }) {
         {part ? (
           <PartBench key={part.id} part={part} view={view} />
         ) : (
-          <div className="sheet p-5">
-            <h2 className="text-lg">Choose a part</h2>
-            <p className="my-2 text-ink-soft">
-              Click one on the run above, or walk it with the arrow keys. Its measurements and what it does at each
-              operating point appear here.
-            </p>
-            <AddPart spot="loose" onAdded={view.selectPart} label="Put a part beside the run" />
-          </div>
+          assessment && <RunSummary assessment={assessment} view={view} />
         )}
         {aside.length > 0 && (
           <p className="mt-2 text-ink-soft">

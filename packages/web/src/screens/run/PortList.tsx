@@ -12,6 +12,7 @@ import { useAct, useNeeds, useJob, useSession } from '../../session/session-cont
 import { ActButton } from './ActButton.tsx';
 import { AddPart, MenuItem } from './AddPart.tsx';
 import { freeEnds, teeing } from './place-part.ts';
+import { keepFocusNear } from '../../components/return-focus.ts';
 
 const fittingProperty: Property = { type: 'port', name: 'form and size', schema: portSchema };
 
@@ -166,6 +167,7 @@ function EndMenu({
         <DropdownMenu.Content
           className="z-30 max-h-[60vh] overflow-y-auto border border-ink bg-sheet py-1"
           align="start"
+          onCloseAutoFocus={keepFocusNear}
         >
           {ends.map(({ name, ref }) => (
             <MenuItem key={name} onSelect={() => act(acts(ref))}>

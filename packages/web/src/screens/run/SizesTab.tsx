@@ -19,7 +19,7 @@ export function SizesTab() {
           ? `Trying sizes on the whole run … ${found.length} done`
           : 'Each is the smallest that keeps every limit at every operating point, tried on the whole run.'}
       </p>
-      <ul className="grid gap-x-8 gap-y-5 xl:grid-cols-2">
+      <ul className="gap-x-8 xl:columns-2">
         {found.map((proposal) => (
           <ProposalItem key={proposal.key} proposal={proposal} />
         ))}
@@ -33,7 +33,7 @@ function ProposalItem({ proposal }: { proposal: Proposal }) {
   const { title, proposed, now, then, why, act: change, preview, tried } = proposal;
   const kept = now.length > 0 && now.every((c) => c.ok);
   return (
-    <li className="border-t border-ink pt-1.5">
+    <li className="mb-5 break-inside-avoid border-t border-ink pt-1.5">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h2 className="text-lg">
           {title}

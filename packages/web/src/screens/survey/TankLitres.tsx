@@ -44,7 +44,7 @@ export function TankLitres() {
   return (
     <section className="mt-2">
       <h2 className="sr-only">Litres</h2>
-      <dl className="flex flex-wrap gap-x-6">
+      <dl className="readings">
         {figures.map(([name, value]) =>
           value === undefined ? null : (
             <div key={name}>

@@ -19,7 +19,7 @@ export function VentTab() {
       <div className="min-w-0 max-xl:order-2">
         <VentDrawing job={job} />
         {findings ? (
-          <dl className="mt-2 flex flex-wrap gap-x-6">
+          <dl className="readings">
             {findings.vacuum !== undefined && (
               <Reading
                 name="vacuum at full draw"

@@ -1,0 +1,37 @@
+import { useMemo, useRef } from 'react';
+
+interface ReturnFocus {
+  onOpenAutoFocus(): void;
+  onCloseAutoFocus(event: Event): void;
+}
+
+/** For a sheet, dialog or menu: the focus goes back to where it came from, or, when that is gone, to the bench. */
+export function useReturnFocus(): ReturnFocus {
+  const from = useRef<Element | null>(null);
+  return useMemo(
+    () => ({
+      onOpenAutoFocus: () => void (from.current = document.activeElement),
+      onCloseAutoFocus(event) {
+        event.preventDefault();
+        // somebody may have been sent elsewhere, such as into a field that is to be changed
+        const isSent = document.activeElement !== document.body && !document.activeElement?.closest('[role="dialog"], [role="menu"]'); // prettier-ignore
+        if (isSent) return;
+        const before = from.current;
+        if (before instanceof HTMLElement || before instanceof SVGElement)
+          if (before.isConnected && before !== document.body) return before.focus();
+        if (before !== document.body) focusBench();
+      },
+    }),
+    [],
+  );
+}
+
+/** Where the work is: when what had the focus is gone, keys and screen readers go on from here. */
+export const focusBench = (): void => document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true });
+
+/** After an act that takes its own button away. */
+export function keepFocusNear(): void {
+  requestAnimationFrame(() => {
+    if (document.activeElement === document.body || document.activeElement === null) focusBench();
+  });
+}

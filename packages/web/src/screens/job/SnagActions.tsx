@@ -1,0 +1,72 @@
+import { useState } from 'react';
+import type { Snag } from '@endrel/core/checks/snag';
+import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
+import { useSession } from '../../session/session-context.tsx';
+import { useTyped } from '../../session/use-typed.ts';
+
+/** What can be done about a snag: its cure with what that changes besides, its place, and living with it for a reason. */
+export function SnagActions({ snag, onShow }: { snag: Snag; onShow(): void }) {
+  const session = useSession();
+  const path = ['overrules', snag.id, 'reason'];
+  const typed = useTyped(path);
+  const [reasoning, setReasoning] = useState(typed.before !== undefined);
+  const [reason, setReason] = useState(typed.before?.text ?? '');
+  return (
+    <>
+      <div className="flex flex-wrap gap-1.5">
+        {snag.act && (
+          <button className="button button-ink" onClick={() => session.act(snag.act!)}>
+            {snag.actLabel}
+          </button>
+        )}
+        <button className="button" onClick={onShow}>
+          Show it
+        </button>
+        {snag.grade !== 'stop' && !snag.overruled && (
+          <button className="button" onClick={() => setReasoning(!reasoning)} aria-expanded={reasoning}>
+            Live with it …
+          </button>
+        )}
+        {snag.overruled && (
+          <button className="button" onClick={() => session.act({ act: 'withdrawOverrule', snag: snag.id })}>
+            Take it up again
+          </button>
+        )}
+      </div>
+      {snag.act && <CurePreview snag={snag} />}
+      {reasoning && (
+        <form
+          className="space-y-1.5"
+          onSubmit={(e) => {
+            e.preventDefault();
+            session.act({ act: 'overruleSnag', snag: snag.id, reason: reason.trim(), at: new Date().toISOString() });
+            typed.keep(undefined, '');
+          }}
+        >
+          <label className="block">
+            <span className="label">Your reason, kept in the record</span>
+            <textarea
+              className="input"
+              rows={2}
+              maxLength={1000}
+              value={reason}
+              onChange={(e) => {
+                setReason(e.target.value);
+                typed.keep(e.target.value || undefined, '');
+              }}
+            />
+          </label>
+          <button className="button" disabled={reason.trim().length < 3}>
+            Overrule with this reason
+          </button>
+        </form>
+      )}
+    </>
+  );
+}
+
+/** What the cure would change besides, computed before it is pressed. */
+function CurePreview({ snag }: { snag: Snag }) {
+  const preview = usePreview(snag.act);
+  return preview ? <EffectsList preview={preview} without={snag.what} /> : null;
+}
