@@ -26,9 +26,9 @@ test('a fitter takes a new job from nothing to a card, in mixed units, and finds
   await page.keyboard.press('g');
   await page.keyboard.press('s');
   await fill(page, /^Tank depth/, '-9 in');
-  await expect(page.getByText('A tank depth cannot be negative')).toBeVisible();
+  await expect(page.getByText('“tank depth” cannot be negative')).toBeVisible();
   await fill(page, /^Tank depth/, '2.3 m');
-  await expect(page.getByText('A tank depth of 2.3 m?')).toBeVisible();
+  await expect(page.getByText('2.3 m for “tank depth”?')).toBeVisible();
   await fill(page, /^Tank depth/, '9 1/16 in');
   await expect(page.getByText('= 230.2 mm')).toBeVisible();
   await fill(page, /^Rail or carburettor height/, '2 ft 1 1/2 in');

@@ -194,7 +194,7 @@ test('a pump comes from the library or from CSV; a file with bad rows gives none
   await part(page, /^Hanger pump/).click();
   const read = (text: string) => giveFile(page, 'Read a CSV file', info.outputPath('pump.csv'), text);
   await read('voltage,pressure,flow\nV,kPa,L/h\n13.5,300,400\n13.5,500,-3\n13.5,400,oops\n');
-  await expect(page.getByRole('alert')).toContainText('Row 4: flow: A flow cannot be negative');
+  await expect(page.getByRole('alert')).toContainText('Row 4: flow: “flow” cannot be negative');
   await expect(page.getByRole('alert')).toContainText('Row 5:');
   await expect(margin).toContainText('1.81 %');
   await page.getByLabel('or take a pump').selectOption({ label: 'injection pump, 450 L/h at 300 kPa' });

@@ -136,7 +136,7 @@ test('a job goes out as a file and comes back the same; a broken file is refused
   await page.goto('/');
   await expect(page.getByRole('heading', { name: '7 jobs' })).toBeVisible();
   await page.getByLabel('Job file').setInputFiles(file);
-  await expect(page.getByRole('dialog')).toContainText('survey.tank.depth.si a tank depth cannot be negative');
+  await expect(page.getByRole('dialog')).toContainText('survey.tank.depth.si “tank depth” cannot be negative');
   await page.getByRole('button', { name: 'Close' }).click();
   await writeFile(file, 'x'.repeat(3 * 1024 * 1024));
   await page.getByLabel('Job file').setInputFiles(file);

@@ -8,6 +8,7 @@ import { projectRoot } from './project-root.mjs';
 const sources = [
   'packages/core/src',
   'packages/web/src',
+  'packages/web/public',
   'packages/web/index.html',
   'packages/web/vite.config.ts',
   'package-lock.json',

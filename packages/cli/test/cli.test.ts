@@ -82,7 +82,7 @@ describe('endrel solve', () => {
     [
       'a negative length',
       () => file(broken((j) => (j.survey.tank.depth!.si = -0.2))),
-      /survey[.]tank[.]depth[.]si a tank depth cannot be negative/,
+      /survey[.]tank[.]depth[.]si “tank depth” cannot be negative/,
     ],
     [
       'a pump table that is not monotone',

@@ -1,15 +1,19 @@
 import { existsSync } from 'node:fs';
 import express, { type Express } from 'express';
+import compressedFiles from 'express-static-gzip';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { NotFoundError } from './errors.ts';
 import { only } from './http/only.ts';
 import { allowedHosts } from './http/allowed-hosts.ts';
+import { compressedAnswers } from './http/compressed-answers.ts';
 import { errorHandler } from './http/error-handler.ts';
 import { attachmentRoutes } from './http/attachment-routes.ts';
 import { readableAddress } from './http/readable-address.ts';
 import { jobRoutes } from './http/job-routes.ts';
+import { printRoutes } from './http/print-routes.ts';
 import { pumpRoutes } from './http/pump-routes.ts';
+import type { Printer } from './printing/printer.ts';
 import type { ChangeFeed } from './repositories/change-feed.ts';
 import type { PumpRepository } from './repositories/pump-repository.ts';
 import type { AttachmentService } from './services/attachment-service.ts';
@@ -21,6 +25,7 @@ export interface AppParts {
   readonly attachments: AttachmentService;
   readonly feed: ChangeFeed;
   readonly health: Health;
+  readonly printer: Printer;
   readonly pumps: PumpRepository;
   readonly shop: { readonly id: string; readonly name: string };
   /** Folder of the built web application; without it only the API is served. */
@@ -34,7 +39,7 @@ const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at mos
 
 /** The HTTP application: API under /api, the web application everywhere else. */
 export function createApp(parts: AppParts): Express {
-  const { jobs, attachments, feed, health, pumps, shop, webRoot, boundTo } = parts;
+  const { jobs, attachments, feed, health, printer, pumps, shop, webRoot, boundTo } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.disable('etag'); // answers are not kept by anyone
@@ -67,6 +72,7 @@ export function createApp(parts: AppParts): Express {
 
   const acting = (): Acting => ({ shop: shop.id, actor: 'the bench' });
   const api = express.Router();
+  api.use(compressedAnswers());
   api.use((_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();
@@ -89,14 +95,22 @@ export function createApp(parts: AppParts): Express {
   api.use('/jobs', jobRoutes(jobs, feed, acting));
   api.use('/attachments', attachmentRoutes(attachments, acting));
   api.use('/pumps', pumpRoutes(pumps, acting));
+  api.use('/print', printRoutes(printer));
   api.use(() => {
     throw new NotFoundError('address');
   });
   app.use('/api', api);
 
   if (webRoot && existsSync(webRoot)) {
-    app.use('/assets', express.static(`${webRoot}/assets`, { immutable: true, maxAge: '1y', index: false }));
-    app.use(express.static(webRoot, { index: false }));
+    // files that the build compressed go out so
+    const files = (maxAge: string) => ({
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { index: false as const, maxAge, immutable: maxAge !== '0' },
+    });
+    app.use('/assets', compressedFiles(`${webRoot}/assets`, files('1y')));
+    app.use(compressedFiles(webRoot, files('0')));
     app.get('/{*splat}', (req, res, next) => {
       // an address of the application has no ending; a file that is not there is not the application
       if (/\.[^/]*$/.test(req.path) || req.path.startsWith('/assets/')) next();

@@ -4,6 +4,7 @@ import { createApp, type AppParts } from './app.ts';
 import { migrate, ping, underStartLock, type openDatabase } from './database.ts';
 import { prepareShop } from './demo-data.ts';
 import { Judge } from './judging/judge.ts';
+import { Printer } from './printing/printer.ts';
 import { Reckoner } from './reckoning/reckoner.ts';
 import { AttachmentRepository } from './repositories/attachment-repository.ts';
 import { ChangeFeed } from './repositories/change-feed.ts';
@@ -30,13 +31,14 @@ export async function composeApp(
   const repository = new JobRepository(database);
   const judge = new Judge();
   const reckoner = new Reckoner();
+  const printer = new Printer();
   const attachments = new AttachmentService(new AttachmentRepository(database), reckoner);
   const summaries = new SummaryService(repository, reckoner, logger);
   const jobs = new JobService(repository, attachments, summaries, judge);
   const feed = new ChangeFeed(databaseUrl);
   const close = async (): Promise<void> => {
     await summaries.close();
-    await Promise.all([reckoner.close(), judge.close(), feed.close()]);
+    await Promise.all([reckoner.close(), printer.close(), judge.close(), feed.close()]);
   };
   try {
     const shop = await underStartLock(databaseUrl, async () => {
@@ -46,7 +48,7 @@ export async function composeApp(
     await feed.open();
     await judge.loaded(); // who is told that it is ready can save
     const health = new Health(() => ping(database), logger);
-    return { app: createApp({ ...rest, jobs, attachments, feed, health, pumps: new PumpRepository(database), shop }), close }; // prettier-ignore
+    return { app: createApp({ ...rest, jobs, attachments, feed, health, printer, pumps: new PumpRepository(database), shop }), close }; // prettier-ignore
   } catch (error) {
     await close();
     throw error;

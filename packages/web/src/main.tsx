@@ -3,15 +3,23 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Link, Navigate, useRouteError } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
-import { ApiError } from './api/client.ts';
+import { ApiError, OfflineError } from './api/client.ts';
 import { ThemeProvider } from './components/theme.tsx';
 import { ScreenLoading } from './components/ScreenState.tsx';
 import './styles/app.css';
+import { NewerVersion } from './offline/NewerVersion.tsx';
+import { keepApplication } from './offline/service-worker.ts';
 import { DisplayUnitsProvider } from './units/display-units.tsx';
 
 const client = new QueryClient({
   defaultOptions: {
-    queries: { retry: (count, error) => !(error instanceof ApiError) && count < 2, refetchOnWindowFocus: false },
+    // what cannot be reached is said at once; who can do without the server does so, and asks again by itself
+    queries: {
+      retry: (count, error) => !(error instanceof ApiError) && !(error instanceof OfflineError) && count < 2,
+      networkMode: 'always',
+      refetchOnWindowFocus: false,
+    },
+    mutations: { networkMode: 'always' },
   },
 });
 
@@ -74,8 +82,12 @@ createRoot(document.getElementById('root')!).render(
       <DisplayUnitsProvider>
         <QueryClientProvider client={client}>
           <RouterProvider router={router} />
+          <NewerVersion />
         </QueryClientProvider>
       </DisplayUnitsProvider>
     </ThemeProvider>
   </StrictMode>,
 );
+
+// once the page is there: what is kept for later must not hold up what is wanted now
+if (import.meta.env.PROD) window.addEventListener('load', () => void keepApplication());

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { hangerSchema } from '../job/hanger.ts';
+import { templateKinds } from '../hangers/plate-template.ts';
 import { isStorable, lineSchema } from '../job/text.ts';
 import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
 import type { Act } from '../job/acts/act.ts';
@@ -128,6 +130,14 @@ export interface ChangeList {
   readonly before?: number;
 }
 export const CHANGES_PAGE = 50;
+
+/** A template of a plate, to be printed at true size. */
+export const templateRequestSchema = z.strictObject({
+  hanger: hangerSchema,
+  kind: z.enum(templateKinds),
+  title: lineSchema(300),
+});
+export type TemplateRequest = z.infer<typeof templateRequestSchema>;
 
 /** Whether the server can do its work. That it answers at all is another question. */
 export interface HealthAnswer {

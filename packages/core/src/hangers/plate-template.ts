@@ -32,7 +32,8 @@ export interface Template {
 const RULER = 100; // mm, the length that is checked with a rule after printing
 const MARGIN = 8;
 
-export type TemplateKind = 'ring' | 'drill' | 'cover';
+export const templateKinds = ['ring', 'drill', 'cover'] as const;
+export type TemplateKind = (typeof templateKinds)[number];
 
 /**
  * The ring to cut (`ring`), what to drill in the tank (`drill`), or the hanger's own plate with its ports (`cover`), with a

@@ -1,3 +1,4 @@
+import { CURRENT_SCHEMA_VERSION } from './schema-version.ts';
 import { z } from 'zod';
 import { jointSchema } from '../parts/joint.ts';
 import { partSchema } from '../parts/kinds.ts';
@@ -11,8 +12,6 @@ import { lineSchema, textSchema } from './text.ts';
 import { pointsSchema } from './points.ts';
 import { idSchema } from './property.ts';
 import { surveySchema } from './survey.ts';
-
-export const CURRENT_SCHEMA_VERSION = 4;
 
 export const MOST_PARTS = 200;
 export const MOST_JOINTS = 400;

@@ -36,9 +36,9 @@ export function measuredSchema(field: QuantityField): z.ZodType<Measured> {
   const minimum = field.minimum ?? 0;
   const limit = (si: number) => `${Number(((si - (own.offset ?? 0)) / own.factor).toPrecision(6))} ${own.label}`.trim();
   let si = z.number({ error: 'must be a number in SI' });
-  if (minimum >= 0) si = si.min(0, { error: `a ${field.name} cannot be negative`, abort: true });
-  if (minimum !== 0) si = si.min(minimum, `a ${field.name} cannot be under ${limit(minimum)}`);
-  if (field.maximum !== undefined) si = si.max(field.maximum, `a ${field.name} cannot be over ${limit(field.maximum)}`);
+  if (minimum >= 0) si = si.min(0, { error: `“${field.name}” cannot be negative`, abort: true });
+  if (minimum !== 0) si = si.min(minimum, `“${field.name}” cannot be under ${limit(minimum)}`);
+  if (field.maximum !== undefined) si = si.max(field.maximum, `“${field.name}” cannot be over ${limit(field.maximum)}`);
   const take = {
     si,
     unit: z.enum(ids, { error: `is not a unit of ${field.kind}` }),

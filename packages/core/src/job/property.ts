@@ -114,7 +114,7 @@ export const count = (name: string, most: number, hint?: string): CountProperty 
   name,
   most,
   hint,
-  schema: z.number().int(`a ${name} must be a whole number`).min(0, `a ${name} cannot be negative`).max(most),
+  schema: z.number().int(`“${name}” must be a whole number`).min(0, `“${name}” cannot be negative`).max(most),
 });
 
 /** Text in one line. */

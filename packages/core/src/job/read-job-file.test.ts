@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
-import { blankJob, CURRENT_SCHEMA_VERSION } from './job.ts';
+import { blankJob } from './job.ts';
+import { CURRENT_SCHEMA_VERSION } from './schema-version.ts';
 import { describeIssue, readJobFile } from './read-job-file.ts';
 import { ofTakes, spreadOf } from './measured.ts';
 import { upgrades } from './upgrade.ts';
@@ -27,7 +28,7 @@ describe('a job file', () => {
   });
   it('names the field of a negative length', () => {
     const text = withField((job: any) => (job.survey.tank.depth.si = -0.2));
-    expect(faults(text)).to.deep.equal(['survey.tank.depth.si a tank depth cannot be negative']);
+    expect(faults(text)).to.deep.equal(['survey.tank.depth.si “tank depth” cannot be negative']);
   });
   it('names the field of a wrong type, an unknown field, a wrong unit and a missing part', () => {
     expect(faults(withField((job: any) => (job.parts['hose-1'].length.si = '140')))[0]).to.match(

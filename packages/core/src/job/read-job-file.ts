@@ -2,7 +2,8 @@ import { digestOf, digestSchema, holdAttachment, LARGEST_ATTACHMENT } from '../a
 import { meshTextFault } from '../attachments/tank-mesh.ts';
 import { failure, success, type Result } from '../result.ts';
 import { mendedLines } from './text.ts';
-import { CURRENT_SCHEMA_VERSION, jobSchema, type Job } from './job.ts';
+import { jobSchema, type Job } from './job.ts';
+import { CURRENT_SCHEMA_VERSION } from './schema-version.ts';
 import { upgradeDocument } from './upgrade.ts';
 
 /** One thing wrong with a job file: where, in the file's own names, and what. */

@@ -1,4 +1,4 @@
-import { CURRENT_SCHEMA_VERSION } from './job.ts';
+import { CURRENT_SCHEMA_VERSION } from './schema-version.ts';
 import type { Attachments, Document } from './upgrades/document.ts';
 import { toVersion2 } from './upgrades/to-version-2.ts';
 import { toVersion3 } from './upgrades/to-version-3.ts';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Property } from '../job/property.ts';
 import type { Behaviour, PartRecord } from './define-part.ts';
 import type { PortSpec } from './port.ts';
-import { roles } from './roles.ts';
+import { roles, type Role } from './roles.ts';
 import { tank } from './tank/tank.ts';
 import { sock } from './sock/sock.ts';
 import { pump } from './pump/pump.ts';
@@ -70,9 +70,17 @@ export const kindOf = (part: Part): AnyKind => partKinds[part.kind];
 
 export const propertiesOf = (kind: PartKind): Record<string, Property> => partKinds[kind].properties;
 
-/** The name a fitter reads: his own, or that of its place in the layout, or the kind's. */
-export const partName = (part: Part): string =>
-  part.label?.trim() || (part.role ? capital(roles[part.role]) : partKinds[part.kind].name);
+/** The name a fitter reads: his own, or that of its place in the layout, or the kind's; "Pump 2" tells it from the first. */
+export function partName(part: Part): string {
+  const own = part.label?.trim();
+  if (own) return own;
+  const name = part.role ? capital(roles[part.role]) : partKinds[part.kind].name;
+  const number = Number(/-(\d+)(?:-|$)/.exec(part.id)?.[1] ?? 1);
+  return number > 1 && (!part.role || severalOf.has(part.role)) ? `${name} ${number}` : name;
+}
+
+/** Places that a layout may have more than one of. */
+const severalOf: ReadonlySet<Role> = new Set(['branchHose']);
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 

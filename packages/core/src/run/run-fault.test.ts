@@ -38,7 +38,7 @@ const cases: [RunFault['code'], string | undefined, () => Job, RegExp][] = [
           port: 'return-1',
         }),
       ),
-    /“Tank” is a second tank/,
+    /“Tank 2” is a second tank/,
   ],
   ['noPump', undefined, () => cleanJob(out('pump-1')), /has no pump/],
   ['noConsumer', 'hose-2', () => cleanJob(out('rail-1')), /ends at “Engine feed hose”: there is a gap/],

@@ -1,3 +1,4 @@
+import { withArticle } from '../units/article.ts';
 import type { SweepReading } from '../job/gauge.ts';
 import type { ResistanceRange } from './resistor-network.ts';
 
@@ -96,14 +97,14 @@ export function checkSweep(readings: readonly SweepReading[], expected?: Resista
     else if (!isNear(measured, expected, OFF_RANGE))
       findings.push({
         verdict: 'wrongRange',
-        reason: `it reads ${measured.empty.toFixed(0)} to ${measured.full.toFixed(0)} Ω where ${expected.empty.toFixed(0)} to ${expected.full.toFixed(0)} Ω is expected${known ? `: it is a ${known.empty}–${known.full} Ω sender` : ''}`,
+        reason: `it reads ${measured.empty.toFixed(0)} to ${measured.full.toFixed(0)} Ω where ${expected.empty.toFixed(0)} to ${expected.full.toFixed(0)} Ω is expected${known ? `: it is ${withArticle(`${known.empty}–${known.full} Ω`)} sender` : ''}`,
       });
   }
   if (findings.length === 0)
     findings.push({
       verdict: 'good',
       reason: known
-        ? `steady from stop to stop; a ${known.empty}–${known.full} Ω sender`
+        ? `steady from stop to stop; ${withArticle(`${known.empty}–${known.full} Ω`)} sender`
         : `steady from stop to stop, ${measured.empty.toFixed(0)} to ${measured.full.toFixed(0)} Ω`,
     });
   return { findings, measured, known };

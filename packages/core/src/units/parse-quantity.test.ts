@@ -192,7 +192,7 @@ describe('a typed quantity', () => {
   });
   it('asks about a 2.3 m deep tank without refusing it', () => {
     const reading = parseQuantity('2.3 m', depth);
-    expect(reading.ok && reading.value.doubt).to.equal('A tank depth of 2.3 m? It is seldom over 800 mm.');
+    expect(reading.ok && reading.value.doubt).to.equal('2.3 m for “tank depth”? It is seldom over 800 mm.');
   });
   it('says that the bore of a dash-sized hose is typical, not measured', () => {
     const reading = parseQuantity('-6', bore);

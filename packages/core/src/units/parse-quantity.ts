@@ -44,9 +44,9 @@ const LONGEST_TEXT = 60;
  * @param unitId - the unit of a bare number; the field's own when absent.
  */
 export function parseQuantity(text: string, field: QuantityField, unitId = field.unit): Result<Reading, Refusal> {
-  if (text.length > LONGEST_TEXT) return refuse('notANumber', `That is too long to be a ${field.name}.`);
+  if (text.length > LONGEST_TEXT) return refuse('notANumber', `That is too long for a quantity.`);
   const plain = plainText(text);
-  if (plain === '') return refuse('empty', `Type a ${field.name}, or leave it unknown.`);
+  if (plain === '') return refuse('empty', `Type a value for “${field.name}”, or leave it empty.`);
   const [valueText = '', errorText, more] = plain.split(/ ?(?:±|\+\/-|\+-) ?/);
   if (more !== undefined) return refuse('badError', `“${plain}” gives a reading error twice.`);
   const split = valueText === '' ? undefined : readValue(valueText, field, unitId);
@@ -114,7 +114,7 @@ function readNamed(text: string, field: QuantityField): Read | undefined {
       ? success({ ...named.value, unit: unitById(named.value.unit) })
       : refuse('unknownSize', named.fault);
   const other = anyNamedSize(text);
-  return other && refuse('namedSizeNotHere', `“${text}” names ${other.called}, which a ${field.name} is not given in: give it in ${field.unit}.`);
+  return other && refuse('namedSizeNotHere', `“${text}” names ${other.called}; “${field.name}” is given in ${field.unit}.`);
 } // prettier-ignore
 
 const WHOLE_AND_PART: readonly { readonly pattern: RegExp; readonly whole: string; readonly part: (unit: string) => string }[] = [
@@ -153,7 +153,7 @@ function readError(text: string, { unit, isBare }: Raw, field: QuantityField): R
   const read = readNumberAndUnit(text, { ...field, name: 'reading error', minimum: 0, maximum: undefined, likely: undefined }, unit.id === 'dash' ? 'mm' : unit.id);
   if (!read.ok) return read;
   const { number, unit: own, isBare: hasNone } = read.value;
-  if (!(number! >= 0)) return refuse('badError', `A reading error of ${text} is none: give how far the ${field.name} may be off, such as ±1.`);
+  if (!(number! >= 0)) return refuse('badError', `A reading error of ${text} is none: give how far “${field.name}” may be off, such as ±1.`);
   return success({ error: number! * own.factor, unit: isBare && !hasNone ? own : unit });
 } // prettier-ignore
 
@@ -169,12 +169,12 @@ function readNumberAndUnit(text: string, field: QuantityField, unitId: string): 
   if (!unit || (!bare && (unit.id === 'dash' || unit.id === '')))
     return refuse(
       'unknownUnit',
-      `“${unitText.trim()}” is not a unit Endrel knows; a ${field.name} is in ${field.unit}.`,
+      `“${unitText.trim()}” is not a unit Endrel knows; “${field.name}” is in ${field.unit}.`,
     );
   if (unit.kind !== field.kind)
     return refuse(
       'wrongKind',
-      `${unit.label} measures ${kindWords[unit.kind]}, but ${field.name} is ${kindWords[field.kind]}.`,
+      `${unit.label} measures ${kindWords[unit.kind]}, but “${field.name}” is ${kindWords[field.kind]}.`,
     );
   return success({ si: toSi(number, unit), unit, number, isFraction, isBare: bare !== undefined, doubt: improper(read.value, numberText, unit) });
 } // prettier-ignore
@@ -208,7 +208,7 @@ const kindWords: Record<QuantityField['kind'], string> = {
 function numberSentence(fault: NumberRefusal, text: string, field: QuantityField): string {
   switch (fault.code) {
     case 'empty':
-      return `There is no number in “${text}”: type the ${field.name}, such as 12 ${field.unit}.`;
+      return `There is no number in “${text}”: type one, such as 12 ${field.unit}.`;
     case 'zeroDenominator':
       return `“${fault.text}” divides by zero.`;
     case 'tooLarge':
@@ -229,18 +229,20 @@ function limitOf(si: number, unit: Unit, field: QuantityField): Result<string | 
     return refuse(
       'belowMinimum',
       minimum >= 0 && si < 0
-        ? `A ${field.name} cannot be negative: ${formatIn(si, unit)} was read.`
-        : `A ${field.name} cannot be under ${formatIn(minimum, own)}: ${formatIn(si, unit)} was read.`,
+        ? `“${field.name}” cannot be negative: ${formatIn(si, unit)} was read.`
+        : `“${field.name}” cannot be under ${formatIn(minimum, own)}: ${formatIn(si, unit)} was read.`,
     );
   if (!(si <= maximum))
     return refuse(
       'aboveMaximum',
-      `A ${field.name} cannot be over ${formatIn(maximum, own)}: ${formatIn(si, unit)} was read.`,
+      `“${field.name}” cannot be over ${formatIn(maximum, own)}: ${formatIn(si, unit)} was read.`,
     );
   if (!field.likely) return success(undefined);
   const [low, high] = field.likely;
-  if (si < low) return success(`A ${field.name} of ${formatIn(si, unit)}? It is seldom under ${formatIn(low, own)}.`);
-  if (si > high) return success(`A ${field.name} of ${formatIn(si, unit)}? It is seldom over ${formatIn(high, own)}.`);
+  if (si < low)
+    return success(`${formatIn(si, unit, field.tool)} for “${field.name}”? It is seldom under ${formatIn(low, own)}.`);
+  if (si > high)
+    return success(`${formatIn(si, unit, field.tool)} for “${field.name}”? It is seldom over ${formatIn(high, own)}.`);
   return success(undefined);
 }
 

@@ -8,16 +8,16 @@ export type Reply =
   | { readonly id: number; readonly refusal: [status: number, fault: ApiFault] }
   | { readonly id: number; readonly failure: string };
 
-/** Answers the questions of a `Thread`, one after the other. */
+/** Answers the questions of a `Thread`; those that are answered at once, one after the other. */
 export function serve<Question>(answerTo: (question: Question) => unknown): void {
   parentPort!.on('message', ({ id, question }: { id: number; question: Question }) => {
-    parentPort!.postMessage(replyTo(id, () => answerTo(question)));
+    void replyTo(id, () => answerTo(question)).then((reply) => parentPort!.postMessage(reply));
   });
 }
 
-function replyTo(id: number, answer: () => unknown): Reply {
+async function replyTo(id: number, answer: () => unknown): Promise<Reply> {
   try {
-    return { id, answer: answer() };
+    return { id, answer: await answer() };
   } catch (error) {
     if (error instanceof AppError) return { id, refusal: [error.status, error.fault] };
     return { id, failure: (error as Error).stack ?? String(error) };

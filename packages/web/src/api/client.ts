@@ -16,6 +16,10 @@ export class OfflineError extends Error {
   }
 }
 
+/** The server, or its database, does not answer for now: trying again may help. */
+export const isAway = (error: unknown): boolean =>
+  error instanceof OfflineError || (error instanceof ApiError && (error.status >= 500 || error.status === 429));
+
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
 /** One call to the API. @throws ApiError, or OfflineError when nothing answers. */
@@ -27,6 +31,10 @@ export async function call<T>(method: Method, path: string, body?: unknown): Pro
 /** The same with plain text, for what is large. */
 export const callText = async (method: Method, path: string, body?: string): Promise<string> =>
   (await answerTo(method, path, 'text/plain', body)).text();
+
+/** The same for a file that the server makes. */
+export const callFile = async (method: Method, path: string, body: unknown): Promise<Blob> =>
+  (await answerTo(method, path, 'application/json', JSON.stringify(body))).blob();
 
 async function answerTo(method: Method, path: string, type: string, body: string | undefined): Promise<Response> {
   let answer: Response;

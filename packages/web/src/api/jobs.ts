@@ -1,12 +1,14 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ActsAnswer, ActsRequest, ChangeList, JobList, StoredJob } from '@endrel/core/contract/api';
-import { ApiError, call, callText } from './client.ts';
+import { forgetJob, jobsAtHand } from '../session/kept-jobs.ts';
+import { ApiError, call, callText, isAway } from './client.ts';
 
 export const readJob = (id: string) => call<StoredJob>('GET', `/jobs/${id}`);
 export const sendActs = (id: string, request: ActsRequest) => call<ActsAnswer>('POST', `/jobs/${id}/acts`, request);
 export const actsSince = (id: string, known: number) => call<ActsAnswer>('GET', `/jobs/${id}/acts?since=${known}`);
 
 const SOON = 700; // ms until what is still being reckoned is asked for again
+const AWAY = 3000; // ms until a server that did not answer is asked again
 
 /** Jobs of which name or vehicle hold every word, page by page; those found before stay until the next are there. */
 export const useJobList = (find: string, away: boolean) =>
@@ -17,8 +19,12 @@ export const useJobList = (find: string, away: boolean) =>
     initialPageParam: '',
     getNextPageParam: (last) => last.after,
     placeholderData: keepPreviousData,
-    refetchInterval: ({ state }) => (state.data?.pages.some(({ jobs }) => jobs.some((j) => j.isBehind)) ? SOON : false),
+    refetchInterval: ({ state }) =>
+      isAway(state.error) ? AWAY : state.data?.pages.some(({ jobs }) => jobs.some((j) => j.isBehind)) ? SOON : false,
   });
+/** Jobs that this browser can open by itself. @param again - other each time they are to be looked up anew. */
+export const useJobsAtHand = (again: unknown) =>
+  useQuery({ queryKey: ['jobsAtHand', again], queryFn: jobsAtHand, placeholderData: keepPreviousData });
 export const useShop = () =>
   useQuery({ queryKey: ['shop'], queryFn: () => call<{ name: string }>('GET', '/shop'), staleTime: Infinity });
 /** What was done to a job, the last first, page by page. */
@@ -48,9 +54,11 @@ export function useDeleteJob() {
   return useMutation({
     // gone already is as good: the answer to a first try may have been lost
     mutationFn: (id: string) =>
-      call('DELETE', `/jobs/${id}`).catch((error: unknown) => {
-        if (!(error instanceof ApiError && error.status === 404)) throw error;
-      }),
+      call('DELETE', `/jobs/${id}`)
+        .catch((error: unknown) => {
+          if (!(error instanceof ApiError && error.status === 404)) throw error;
+        })
+        .then(() => forgetJob(id)),
     onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
   });
 }

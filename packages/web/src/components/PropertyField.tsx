@@ -1,4 +1,5 @@
-import { memo, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, Suspense, useId, useRef, useState, type KeyboardEvent } from 'react';
+import { loadable } from './loadable.tsx';
 import type { Measured } from '@endrel/core/job/measured';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
@@ -9,10 +10,12 @@ import { useRefused, useSession } from '../session/session-context.tsx';
 import { anchorOf } from './anchor.ts';
 import { capital } from './capital.ts';
 import { PortField } from './PortField.tsx';
-import { PumpTableField } from './PumpTableField.tsx';
 import { RefusedNote } from './RefusedNote.tsx';
 import { QuantityField } from './QuantityField.tsx';
 import { TwiceField } from './TwiceField.tsx';
+
+// a pump's table is read from files too: what that takes is fetched with the first one
+const PumpTableField = loadable(() => import('./PumpTableField.tsx').then((m) => m.PumpTableField));
 
 interface PropertyFieldProps {
   readonly property: Property;
@@ -121,13 +124,15 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
       return <PortField label={property.name} anchor={anchor} value={value as Port | undefined} onChange={onChange} />;
     case 'pumpTable':
       return (
-        <PumpTableField
-          anchor={anchor}
-          path={path}
-          hint={property.hint}
-          value={(value as PumpTable[] | undefined) ?? []}
-          onChange={onChange}
-        />
+        <Suspense fallback={<p className="text-ink-soft">Fetching the table …</p>}>
+          <PumpTableField
+            anchor={anchor}
+            path={path}
+            hint={property.hint}
+            value={(value as PumpTable[] | undefined) ?? []}
+            onChange={onChange}
+          />
+        </Suspense>
       );
   }
 }

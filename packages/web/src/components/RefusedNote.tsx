@@ -1,5 +1,5 @@
 import type { JobSession } from '../session/job-session.ts';
-import type { RefusedAct } from '../session/pending.ts';
+import type { RefusedAct } from '../session/kept.ts';
 
 /** Why something was not saved, and what can be done with it. */
 export function RefusedNote({ refused, session }: { refused: RefusedAct; session: JobSession }) {

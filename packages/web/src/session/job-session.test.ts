@@ -9,7 +9,7 @@ import type { Job } from '@endrel/core/job/job';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { ApiError, OfflineError } from '../api/client.ts';
 import { JobSession } from './job-session.ts';
-import type { Kept } from './pending.ts';
+import type { Kept } from './kept.ts';
 
 const set = (field: string, mm: number): Act => ({
   act: 'set',

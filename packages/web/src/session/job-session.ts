@@ -4,8 +4,9 @@ import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { restoring } from '@endrel/core/job/acts/touched';
 import type { Job } from '@endrel/core/job/job';
-import { ApiError, OfflineError } from '../api/client.ts';
-import { fieldOf, withActs, type Kept, type PendingAct, type RefusedAct, type Step } from './pending.ts';
+import { ApiError, isAway } from '../api/client.ts';
+import { type Kept, type PendingAct, type RefusedAct, type Step } from './kept.ts';
+import { fieldOf, withActs } from './pending.ts';
 
 export type SaveState =
   | { status: 'saved' }
@@ -216,6 +217,19 @@ export class JobSession {
     this.#publish();
   }
 
+  /** The job was opened as this browser has it: what the server has since comes in once it answers. */
+  openedWithoutServer(): void {
+    if (this.hasUnsaved) return; // sending what waits finds out
+    this.#save = { status: 'offline' };
+    this.#schedule(RETRY_AFTER);
+    this.#publish();
+  }
+
+  /** The job as the server has it, for this browser to keep. */
+  get stored(): { readonly revision: number; readonly job: Job } {
+    return this.#stored;
+  }
+
   /** Tries again at once, such as when the connection is back. */
   retry(): void {
     if (this.#save.status === 'offline' || this.#save.status === 'unsaved') void this.#flush();
@@ -258,7 +272,11 @@ export class JobSession {
   }
 
   async #flush(): Promise<void> {
-    if (this.#running || !this.hasUnsaved || this.#save.status === 'conflict') return;
+    if (this.#running || this.#save.status === 'conflict') return;
+    if (!this.hasUnsaved) {
+      if (this.#save.status === 'offline') await this.#catchUp();
+      return;
+    }
     this.#running = true;
     this.#cancelTimer?.();
     this.#save = { status: 'saving' };
@@ -346,8 +364,7 @@ export class JobSession {
   }
 
   #failed(error: unknown): void {
-    const isAway = error instanceof OfflineError || (error instanceof ApiError && (error.status >= 500 || error.status === 429)); // prettier-ignore
-    if (isAway) {
+    if (isAway(error)) {
       this.#save = { status: 'offline' };
       this.#schedule(RETRY_AFTER);
     } else this.#save = { status: 'refused', message: (error as Error).message };

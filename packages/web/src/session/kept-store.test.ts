@@ -12,7 +12,7 @@ import {
   loadKept,
   written,
 } from './kept-store.ts';
-import { keptOf, type Kept } from './pending.ts';
+import { keptOf, type Kept } from './kept.ts';
 
 const act = (id: string, value: number): Kept['pending'][number] => ({
   id,

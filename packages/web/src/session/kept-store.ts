@@ -1,57 +1,10 @@
-import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
+import type { IDBPTransaction } from 'idb';
 import type { FieldPath } from '@endrel/core/job/needs';
-import { keptOf, nothingKept, type Kept } from './pending.ts';
+import { database, reopen, type Stores, type TypedText } from './browser-database.ts';
+import { keptOf, nothingKept, type Kept } from './kept.ts';
 
-/** Text in a field that the job does not have yet. */
-export interface TypedText {
-  readonly path: FieldPath;
-  readonly text: string;
-  /** What the field showed before it was typed: where that is another by now, the text is not handed over by itself. */
-  readonly was: string;
-}
-type Owned<T> = T & { readonly job: string; readonly client: string };
-
-interface Stored extends DBSchema {
-  /** What the server does not have, by job and page. */
-  kept: { key: [job: string, client: string]; value: Owned<Pick<Kept, 'pending' | 'refused'>> };
-  /** The steps of undo, which may be large and change with every act: written when there is a pause. */
-  steps: { key: [job: string, client: string]; value: Owned<Pick<Kept, 'past' | 'future'>> };
-  typed: { key: [job: string, client: string, field: string]; value: Owned<TypedText> & { field: string } };
-  attachments: { key: string; value: string };
-}
-type Transaction = IDBPTransaction<Stored, ('kept' | 'steps' | 'typed')[], 'readwrite'>;
+type Transaction = IDBPTransaction<Stores, ('kept' | 'steps' | 'typed')[], 'readwrite'>;
 type Write = (tx: Transaction) => Promise<unknown>;
-
-let opened: Promise<IDBPDatabase<Stored>> | undefined;
-const database = (): Promise<IDBPDatabase<Stored>> =>
-  (opened ??= openDB<Stored>('endrel', 2, {
-    upgrade(db, before, _now, tx) {
-      if (before < 1) {
-        db.createObjectStore('kept', { keyPath: ['job', 'client'] });
-        db.createObjectStore('attachments');
-      }
-      db.createObjectStore('steps', { keyPath: ['job', 'client'] });
-      db.createObjectStore('typed', { keyPath: ['job', 'client', 'field'] });
-      if (before === 1) void partSteps(tx);
-    },
-    // another page wants a newer version: give way, this page opens anew when it writes again
-    blocking: () => {
-      const before = opened;
-      opened = undefined;
-      void before?.then((db) => db.close());
-    },
-    // the browser closed it by itself, such as when its storage was cleared
-    terminated: () => (opened = undefined),
-  }));
-
-/** Pages of version 1 kept all in one record. */
-async function partSteps(tx: IDBPTransaction<Stored, StoreNames<Stored>[], 'versionchange'>): Promise<void> {
-  for (const { job, client, pending, ...rest } of await tx.objectStore('kept').getAll()) {
-    const { past = [], future = [] } = rest as Partial<Kept>;
-    await tx.objectStore('kept').put({ job, client, pending, refused: [] });
-    await tx.objectStore('steps').put({ job, client, past, future });
-  }
-}
 
 const STEPS_PAUSE = 250; // ms
 /** What is still to be written, the last for each record; all that waits goes in one transaction. */
@@ -81,12 +34,12 @@ async function drain(): Promise<void> {
     } catch (error) {
       if (writes.length > 0 && (error as DOMException).name === 'InvalidStateError') {
         // it was closed meanwhile: once more, but for what has been written anew since
-        opened = undefined;
+        reopen();
         for (const [key, make] of writes) if (!waiting.has(key)) waiting.set(key, make);
         continue;
       }
       // storage is full or forbidden: saving to the server still runs, and the page says so
-      opened = undefined;
+      reopen();
       waiting.clear();
       tell(false);
     }

@@ -9,9 +9,11 @@ import { sendAttachment } from '../api/attachments.ts';
 import { actsSince, readJob, sendActs } from '../api/jobs.ts';
 import { useFollowed } from '../calc/use-followed.ts';
 import { JobSession, type SessionSnapshot } from './job-session.ts';
+import { keepJob } from './kept-jobs.ts';
 import { keep, loadGone } from './kept-store.ts';
 import { isPageGone } from './page-name.ts';
-import { fieldOf, type Kept, type RefusedAct } from './pending.ts';
+import { type Kept, type RefusedAct } from './kept.ts';
+import { fieldOf } from './pending.ts';
 import { typedText } from './typed-text.ts';
 
 // one context each, so that what follows the job is not drawn again because it was saved
@@ -38,6 +40,8 @@ export interface OpenedJob {
   keptSafely(): void;
   /** What the person should know of it. */
   readonly notice: string | undefined;
+  /** It is as this browser kept it: the server did not answer. */
+  readonly isWithoutServer: boolean;
 }
 
 export function JobSessionProvider({ opened, children }: { opened: OpenedJob; children: ReactNode }) {
@@ -71,6 +75,7 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
   useEffect(() => {
     opened.keptSafely();
     if (opened.notice !== undefined) session.say(opened.notice);
+    if (opened.isWithoutServer) session.openedWithoutServer();
     // a page beside this one that is closed leaves what it had not saved
     const look = setInterval(() => {
       void loadGone(session.id, session.client, isPageGone).then(({ kept, typed, forget }) => {
@@ -95,6 +100,11 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
       session.retry(); // leaving the job: save what waits
     };
   }, [session]);
+  const { revision } = snapshot;
+  useEffect(() => {
+    const { id, savedAt } = opened.stored;
+    keepJob({ id, savedAt, revision, document: session.stored.job });
+  }, [session, opened, revision]);
   const { refused } = snapshot;
   const refusedByField = useMemo(() => new Map(refused.map((r) => [fieldOf(r.act)?.join('/') ?? r.id, r])), [refused]);
   const list = assessment?.findings.needs;

@@ -1,5 +1,6 @@
 import type { FieldPath } from '@endrel/core/job/needs';
-import { keepTyped, type TypedText } from './kept-store.ts';
+import type { TypedText } from './browser-database.ts';
+import { keepTyped } from './kept-store.ts';
 
 const texts = new Map<string, TypedText>();
 const listeners = new Set<() => void>();

@@ -1,6 +1,6 @@
 import { useState, useSyncExternalStore } from 'react';
 import type { FieldPath } from '@endrel/core/job/needs';
-import type { TypedText } from './kept-store.ts';
+import type { TypedText } from './browser-database.ts';
 import { useSession } from './session-context.tsx';
 import { typedText } from './typed-text.ts';
 

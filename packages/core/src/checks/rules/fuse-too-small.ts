@@ -1,3 +1,4 @@
+import { withArticle } from '../../units/article.ts';
 import { measured } from '../../job/measured.ts';
 import { pointKeys } from '../../run/operating-point.ts';
 import { bladeFuses, FUSE_FACTOR } from '../../wiring/fuse.ts';
@@ -27,7 +28,7 @@ export const fuseTooSmall: Rule = {
           limit: { label: '1.25 × highest pump current', ...figure('current', least) },
           why: 'It will blow when the pump works hardest; a bigger fuse also needs wire and pins that carry it.',
           cure: next
-            ? `Fit a ${formatQuantity('current', next)} fuse, and check that wire and connector pins carry more than it does.`
+            ? `Fit ${withArticle(formatQuantity('current', next))} fuse, and check that wire and connector pins carry more than it does.`
             : 'No blade fuse is large enough: split the pumps onto separate relays and fuses.',
           act: next ? { act: 'setOnPart', id: part.id, key: 'fuse', value: measured(next, 'A') } : undefined,
           actLabel: next ? `Fit ${formatQuantity('current', next)}` : undefined,

@@ -4,7 +4,8 @@ import type { Graph } from '../graph.ts';
 export const freshId = ({ parts }: Pick<Graph, 'parts'>, kind: string): string =>
   free(
     kind.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`),
-    (id) => id in parts,
+    // an id that a page made has what no other page makes behind its number
+    (id) => id in parts || Object.keys(parts).some((other) => other.startsWith(`${id}-`)),
     1,
   );
 

@@ -118,6 +118,7 @@ function Tank({ tank, selected, onSelect }: { tank: TankOutline } & Pick<RunStri
         y={top}
         width={width}
         height={bottom - top}
+        strokeDasharray={tank.isMeasured ? undefined : '7 4'}
         fill="transparent"
         stroke="var(--ink)"
         strokeWidth={selected === part.id ? 3.4 : 2}
@@ -125,6 +126,11 @@ function Tank({ tank, selected, onSelect }: { tank: TankOutline } & Pick<RunStri
       {vent && <Vent {...vent} />}
       <text x={left + (vent ? 38 : 7)} y={top - 7} className="figure" fontSize={12} fill="var(--ink)">
         {partName(part)}
+        {!tank.isMeasured && (
+          <tspan fontWeight={400} fill="var(--ink-soft)">
+            , heights not measured
+          </tspan>
+        )}
       </text>
       <OpenPorts open={open} x={left + 60} y={top} />
     </g>

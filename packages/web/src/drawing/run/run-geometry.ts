@@ -37,6 +37,8 @@ export interface TankOutline {
   readonly right: number;
   readonly top: number;
   readonly bottom: number;
+  /** Its depth is known: heights in it are where they are. */
+  readonly isMeasured: boolean;
   /** y of the fuel's surface. */
   readonly level: number;
   /** The vent line over the lid, with its valve, where the tank has one; `end` is where it opens. */
@@ -148,7 +150,14 @@ function tankOutline(
   if (!part) return undefined;
   const share = Math.min(1, Math.max(0, assumed(job.assumptions, 'fuelLevel')));
   const level = box.bottom - FLOOR - (box.bottom - box.top - FLOOR) * share;
-  return { part, ...box, level, open: openPorts(run, part.id), vent: ventOver(job, box) };
+  return {
+    part,
+    ...box,
+    isMeasured: job.survey.tank.depth !== undefined,
+    level,
+    open: openPorts(run, part.id),
+    vent: ventOver(job, box),
+  };
 }
 
 /** Up from the lid beside the tank's name, over and down to its end: drawn, not measured. */
@@ -173,6 +182,17 @@ function partsInTank(run: Circuits): Set<string> {
       for (const { from } of run.into(id))
         for (const before of [from, ...run.upstream(from)])
           if (run.zoneOf(before) === run.zoneBefore(id) && before !== run.tank.id) inside.add(before);
+  // what stands between two that lie in it, such as a check valve on the hanger, lies in it too
+  for (let found = true; found;) {
+    found = false;
+    for (const part of run.parts) {
+      if (inside.has(part.id) || part.id === run.tank.id || kindOf(part).isInTank) continue;
+      const [from, to] = [run.into(part.id).map((f) => f.from), run.outOf(part.id).map((f) => f.to)];
+      const isBetween = [from, to].every((ends) => ends.length > 0 && ends.every((id) => inside.has(id)));
+      if (isBetween) inside.add(part.id);
+      found ||= isBetween;
+    }
+  }
   return inside;
 }
 

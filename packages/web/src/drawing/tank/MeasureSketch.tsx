@@ -13,7 +13,8 @@ export function MeasureSketch({ shape }: { shape: TankShape | undefined }) {
         {letters[shape ?? 'box']}
       </svg>
       <figcaption className="label border-t border-hair px-3 py-1">
-        Where to measure: the letters stand beside the fields. Not to scale. {captions[shape ?? 'box']}
+        Where to measure: the letters stand beside the fields. Not to scale.{' '}
+        {shape ? captions[shape] : 'The shape is not chosen yet: a box stands for it.'}
       </figcaption>
     </figure>
   );

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { hangerProperties, platePortProperties } from '@endrel/core/job/hanger';
 import { plateTemplate, templateSvg } from '@endrel/core/hangers/plate-template';
+import { isAway } from '../../api/client.ts';
+import { printTemplate } from '../../api/print.ts';
 import { download } from '../../components/download.ts';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
@@ -21,13 +23,20 @@ export function PlateTab() {
   const plate = assessment?.findings.hanger.plate;
   const [kind, setKind] = useState<keyof typeof kinds>('ring');
   const [making, setMaking] = useState(false);
+  const [fault, setFault] = useState<string>();
   const length = (value: number) => units.show('length', value);
   const title = `${job.name} · ${kinds[kind]} · ${new Date().toLocaleDateString('en-GB')} · revision ${revision}`;
   async function pdf() {
     setMaking(true);
+    setFault(undefined);
     try {
-      const { templatePdf } = await import('../../templates/template-pdf.ts');
-      download(`${kind}.pdf`, 'application/pdf', await templatePdf(plateTemplate(plate!, kind, title)));
+      download(`${kind}.pdf`, 'application/pdf', await printTemplate({ hanger, kind, title }));
+    } catch (error) {
+      setFault(
+        isAway(error)
+          ? 'The PDF is made by the server, which does not answer: take the SVG or the DXF, they are made here.'
+          : (error as Error).message,
+      );
     } finally {
       setMaking(false);
     }
@@ -83,6 +92,11 @@ export function PlateTab() {
                   {making ? 'Making the PDF …' : 'PDF'}
                 </button>
               </div>
+              {fault && (
+                <p role="alert" className="text-fix">
+                  {fault}
+                </p>
+              )}
               <p className="label">Print at 100 %. Each carries a ruler of 100 mm: check it before drilling.</p>
             </section>
           </>

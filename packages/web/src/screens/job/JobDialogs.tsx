@@ -1,15 +1,34 @@
-import { FinderDialog } from './FinderDialog.tsx';
-import { ShortcutsDialog } from './ShortcutsDialog.tsx';
+import { Suspense } from 'react';
+import { loadable } from '../../components/loadable.tsx';
 import type { JobView } from './use-job-view.ts';
 
 export type JobDialog = 'shortcuts' | 'finder';
 
-/** What opens over a job by a key. */
-export function JobDialogs({ open, onClose, view }: { open: JobDialog | undefined; onClose(): void; view: JobView }) {
+const ShortcutsDialog = loadable(() => import('./ShortcutsDialog.tsx').then((m) => m.ShortcutsDialog));
+const FinderDialog = loadable(() => import('./FinderDialog.tsx').then((m) => m.FinderDialog));
+const WorkingSheet = loadable(() => import('./WorkingSheet.tsx').then((m) => m.WorkingSheet));
+
+interface JobDialogsProps {
+  readonly view: JobView;
+  readonly open: JobDialog | undefined;
+  readonly working: string | undefined;
+  onClose(): void;
+  onWorking(key: string | undefined): void;
+}
+
+/** What opens over a job; each is fetched when it is first opened, or in a quiet moment before. */
+export function JobDialogs({ view, open, working, onClose, onWorking }: JobDialogsProps) {
   return (
-    <>
-      <ShortcutsDialog open={open === 'shortcuts'} onClose={onClose} />
-      <FinderDialog open={open === 'finder'} onClose={onClose} view={view} />
-    </>
+    <Suspense fallback={null}>
+      {open === 'shortcuts' && <ShortcutsDialog open onClose={onClose} />}
+      {open === 'finder' && <FinderDialog open onClose={onClose} view={view} />}
+      {working !== undefined && (
+        <WorkingSheet openKey={working} onClose={() => onWorking(undefined)} onOpen={onWorking} view={view} />
+      )}
+    </Suspense>
   );
 }
+
+export const preloadDialogs = async (): Promise<void> => {
+  for (const dialog of [WorkingSheet, FinderDialog, ShortcutsDialog]) await dialog.preload();
+};

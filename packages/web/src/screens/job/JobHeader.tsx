@@ -1,8 +1,6 @@
 import { CircleHelp, Download, Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
 import { Link } from 'react-router';
-import { attachmentText } from '@endrel/core/attachments/attachment';
-import { writeJobFile } from '@endrel/core/job/read-job-file';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { download } from '../../components/download.ts';
 import type { JobSession } from '../../session/job-session.ts';
@@ -26,8 +24,12 @@ interface HeaderProps {
 
 /** Drawn again for another name or another step of undo, not at every edit. */
 const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp }: HeaderProps) {
-  const saveAsFile = () => {
+  const saveAsFile = async () => {
     const { job } = session.getSnapshot();
+    const [{ attachmentText }, { writeJobFile }] = await Promise.all([
+      import('@endrel/core/attachments/attachment'),
+      import('@endrel/core/job/read-job-file'),
+    ]);
     download(`${fileName(job.name)}.endrel.json`, 'application/json', writeJobFile(job, attachmentText));
   };
   return (
@@ -62,7 +64,7 @@ const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp
         </button>
         <button
           className="quiet"
-          onClick={saveAsFile}
+          onClick={() => void saveAsFile()}
           aria-label="Save as a job file"
           title="Save as a job file (.endrel.json)"
         >

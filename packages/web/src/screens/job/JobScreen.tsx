@@ -5,9 +5,9 @@ import { openJob } from '../../session/open-job.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { JobSessionProvider, useJob } from '../../session/session-context.tsx';
 import { ConflictDialog } from './ConflictDialog.tsx';
-import { JobDialogs, type JobDialog } from './JobDialogs.tsx';
+import { JobDialogs, preloadDialogs, type JobDialog } from './JobDialogs.tsx';
 import { JobHeader } from './JobHeader.tsx';
-import { RunPanel } from './RunPanel.tsx';
+import { preloadRun, RunPanel } from './RunPanel.tsx';
 import { SnagGutter } from './SnagGutter.tsx';
 import { preloadStages, stageScreens } from './stage-screens.ts';
 import { StageRow } from './StageRow.tsx';
@@ -15,7 +15,6 @@ import { stageList } from './stages.ts';
 import { useJobShortcuts } from './use-job-shortcuts.ts';
 import { useJobView, type JobView } from './use-job-view.ts';
 import { useStrip } from './use-strip.ts';
-import { WorkingSheet } from './WorkingSheet.tsx';
 
 export function JobScreen() {
   const { id = '', stage = '' } = useParams();
@@ -51,10 +50,12 @@ function JobFrame() {
   const [dialog, setDialog] = useState<JobDialog>();
   const openShortcuts = useCallback(() => setDialog('shortcuts'), []);
   const closeDialog = useCallback(() => setDialog(undefined), []);
-  const closeWorking = useCallback(() => setWorking(undefined), []);
   useJobShortcuts(view, { openWorking: setWorking, openDialog: setDialog, flipStrip: strip.flip });
   useEffect(() => {
-    const timer = setTimeout(() => void preloadStages().catch(() => undefined), QUIET);
+    const rest = async () => {
+      for (const fetch of [preloadRun, preloadDialogs, preloadStages]) await fetch();
+    };
+    const timer = setTimeout(() => void rest().catch(() => undefined), QUIET);
     return () => clearTimeout(timer);
   }, []);
   const Stage = stageScreens[view.stage];
@@ -77,8 +78,7 @@ function JobFrame() {
         </main>
         <SnagGutter view={view} />
       </div>
-      <WorkingSheet openKey={working} onClose={closeWorking} onOpen={setWorking} view={view} />
-      <JobDialogs open={dialog} onClose={closeDialog} view={view} />
+      <JobDialogs view={view} open={dialog} working={working} onClose={closeDialog} onWorking={setWorking} />
       <ConflictDialog />
     </div>
   );

@@ -1,12 +1,12 @@
 import { ChevronDown } from 'lucide-react';
-import { Popover, RadioGroup } from 'radix-ui';
+import { RadioGroup } from 'radix-ui';
 import type { Assessment } from '@endrel/core/assess';
 import { partsOnRun } from '@endrel/core/job/graph';
 import type { Job } from '@endrel/core/job/job';
 import { pointKeysOf, pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { resultAt, type PointResult } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
-import { memo, useState, type ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { capital } from '../../components/capital.ts';
 import { Moving } from '../../components/Moving.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -86,52 +86,35 @@ function PointsInARow({ job, assessment, point, onPoint, onWorking }: ReadingsPr
   );
 }
 
-/** The chosen point alone; the others open from it, each with what it has and wants. */
+/** The chosen point alone; the others are in its list, each with what it has and wants. */
 function PointChooser({ job, assessment, point, onPoint, onWorking }: ReadingsProps) {
-  const [isOpen, setOpen] = useState(false);
   const units = useDisplayUnits();
   const solution = assessment?.findings.solution;
+  const words = (key: string) => {
+    if (!solution) return nameOf(job, key);
+    const { railPressure, wanted } = resultAt(solution, key);
+    const wants = wanted === undefined ? '' : `, wants ${units.show('pressure', wanted)}`;
+    return `${nameOf(job, key)}: ${units.show('pressure', railPressure)}${wants}`;
+  };
   return (
     <div className="min-w-40 shrink-0 border-r border-hair bg-lit px-2.5 py-0.5">
-      <Popover.Root open={isOpen} onOpenChange={setOpen}>
-        <Popover.Trigger
-          className="label flex w-full items-center gap-1 text-left text-[0.76rem]! whitespace-nowrap max-sm:min-h-11"
-          aria-label={`Operating point: ${pointName(job, point)}. Choose another`}
+      <div className="label relative flex items-center gap-1 text-[0.76rem]! whitespace-nowrap has-focus-visible:outline-3 has-focus-visible:outline-[var(--focus)] max-sm:min-h-11">
+        <span aria-hidden>{nameOf(job, point)}</span>
+        <ChevronDown size={13} aria-hidden />
+        {/* the list itself says more than the name that stands here */}
+        <select
+          aria-label="Operating point"
+          className="absolute inset-0 w-full appearance-none bg-sheet text-ink opacity-0"
+          value={point}
+          onChange={(e) => onPoint(e.target.value)}
         >
-          {nameOf(job, point)}
-          <ChevronDown size={13} aria-hidden />
-        </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content align="start" sideOffset={2} className="z-40 border-[1.5px] border-ink bg-sheet p-1">
-            <RadioGroup.Root
-              aria-label="Operating point"
-              value={point}
-              onValueChange={(key) => {
-                onPoint(key);
-                setOpen(false);
-              }}
-            >
-              {pointKeysOf(job).map((key) => {
-                const result = solution && resultAt(solution, key);
-                return (
-                  <RadioGroup.Item
-                    key={key}
-                    value={key}
-                    aria-label={`${capital(pointName(job, key))}: show on the run`}
-                    className={`flex min-h-8 w-full items-baseline gap-4 px-2 text-left max-sm:min-h-11 ${point === key ? 'bg-lit' : 'hover:bg-lit'}`}
-                  >
-                    <span className="w-40">{nameOf(job, key)}</span>
-                    <span className="figure w-20 text-right">
-                      {result ? units.show('pressure', result.railPressure) : '–'}
-                    </span>
-                    <span className="w-32 text-[0.85rem]">{result && <Wanted result={result} />}</span>
-                  </RadioGroup.Item>
-                );
-              })}
-            </RadioGroup.Root>
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+          {pointKeysOf(job).map((key) => (
+            <option key={key} value={key}>
+              {words(key)}
+            </option>
+          ))}
+        </select>
+      </div>
       <Pressure {...{ job, assessment, point, onWorking }} />
     </div>
   );

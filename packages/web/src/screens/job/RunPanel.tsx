@@ -1,14 +1,15 @@
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
-import { memo } from 'react';
+import { memo, Suspense } from 'react';
+import { loadable } from '../../components/loadable.tsx';
 import { CompactStrip } from '../../drawing/run/CompactStrip.tsx';
-import { RunStrip } from '../../drawing/run/RunStrip.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { Readings } from './Readings.tsx';
 import type { JobView } from './use-job-view.ts';
 import type { useStrip } from './use-strip.ts';
 
 // an edit is drawn by those who follow the job, not by the whole page
-const Strip = memo(RunStrip);
+const Strip = loadable(() => import('../../drawing/run/RunStrip.tsx').then((m) => memo(m.RunStrip)));
+export const preloadRun = Strip.preload;
 const OneLine = memo(CompactStrip);
 const Figures = memo(Readings);
 
@@ -64,13 +65,15 @@ export function RunPanel({ view, strip, onWorking }: RunPanelProps) {
       {isOpen &&
         (hasRun ? (
           <div className="border-t border-hair">
-            <Strip
-              job={job}
-              assessment={assessment}
-              point={view.point}
-              selected={view.part}
-              onSelect={view.selectPart}
-            />
+            <Suspense fallback={<p className="h-44 p-4 text-ink-soft">Drawing the run …</p>}>
+              <Strip
+                job={job}
+                assessment={assessment}
+                point={view.point}
+                selected={view.part}
+                onSelect={view.selectPart}
+              />
+            </Suspense>
           </div>
         ) : (
           <div className="border-t border-hair px-5 py-6">

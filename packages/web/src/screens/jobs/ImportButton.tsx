@@ -1,6 +1,5 @@
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { useCreateJob } from '../../api/jobs.ts';
 import { Modal } from '../../components/Modal.tsx';
 
@@ -12,6 +11,8 @@ export function ImportButton() {
   const navigate = useNavigate();
 
   async function bring(file: File): Promise<void> {
+    // what reads a job is fetched with the first one that is brought in
+    const { describeIssue, LARGEST_JOB_FILE, readJobFile } = await import('@endrel/core/job/read-job-file');
     if (file.size > LARGEST_JOB_FILE) {
       setFaults({
         file: file.name,

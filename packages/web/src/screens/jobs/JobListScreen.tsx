@@ -1,6 +1,7 @@
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import type { JobFacts, JobSummary } from '@endrel/core/contract/summary';
+import { isAway, OfflineError } from '../../api/client.ts';
 import { readStored, useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
 import { download } from '../../components/download.ts';
 import { DrawingBoundary } from '../../components/DrawingBoundary.tsx';
@@ -10,6 +11,7 @@ import { GradeMark } from '../../drawing/GradeMark.tsx';
 import { MiniRun } from '../../drawing/run/MiniRun.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { ImportButton } from './ImportButton.tsx';
+import { JobsAtHand } from './JobsAtHand.tsx';
 import { NewJobDialog } from './NewJobDialog.tsx';
 
 export function JobListScreen() {
@@ -41,12 +43,19 @@ function JobList() {
   const [sought, setSought] = useState('');
   const [showsAway, setShowsAway] = useState(false);
   const query = useJobList(useDeferredValue(sought.trim()), showsAway);
-  if (!query.data)
+  if (!query.data) {
+    // each new try begins without an error: a server that was away is away until it answers
+    const stillAway = query.error ? isAway(query.error) : query.errorUpdateCount > 0;
+    if (stillAway)
+      return (
+        <JobsAtHand why={query.error?.message ?? new OfflineError().message} onRetry={() => void query.refetch()} />
+      );
     return query.error ? (
       <ScreenFault error={query.error} onRetry={() => void query.refetch()} />
     ) : (
       <ScreenLoading what="the jobs" />
     );
+  }
   const { atHand, away } = query.data.pages[0]!;
   const jobs = query.data.pages.flatMap((page) => page.jobs);
   // the last was taken out again; a count from before that is no reason

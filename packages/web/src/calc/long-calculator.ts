@@ -1,4 +1,3 @@
-import * as Comlink from 'comlink';
 import { holdAttachment } from '@endrel/core/attachments/attachment';
 import { previewAct } from '@endrel/core/assess';
 import { farPickupPlace, pickupPlace } from '@endrel/core/hangers/hanger-findings';
@@ -20,7 +19,7 @@ type Progress = (share: number) => boolean | Promise<boolean>;
 
 const SYSTEM_POINTS = 16;
 
-const longCalculator = {
+export const longCalculator = {
   holdAttachment,
   previewAct,
   /** Litres left over pitch and roll; undefined while tank or hanger are not known. */
@@ -64,5 +63,3 @@ const longCalculator = {
   },
 };
 export type LongCalculator = typeof longCalculator;
-
-Comlink.expose(longCalculator);

@@ -1,4 +1,3 @@
-import * as Comlink from 'comlink';
 import { holdAttachment } from '@endrel/core/attachments/attachment';
 import type { Act } from '@endrel/core/job/acts/act';
 import type { Job } from '@endrel/core/job/job';
@@ -21,7 +20,7 @@ function rehearse(turn = 1): void {
   }, BETWEEN);
 }
 
-const editReckoner = {
+export const editReckoner = {
   holdAttachment,
   hold(job: Job) {
     asked++;
@@ -35,5 +34,3 @@ const editReckoner = {
   },
 };
 export type EditReckoner = typeof editReckoner;
-
-Comlink.expose(editReckoner);

@@ -1,0 +1,19 @@
+import express, { Router } from 'express';
+import { templateRequestSchema } from '@endrel/core/contract/api';
+import type { Printer } from '../printing/printer.ts';
+import { only } from './only.ts';
+import { readRequest } from './read-request.ts';
+
+const LARGEST = '256kb'; // a hanger with all its rows is a tenth of it
+
+/** What is printed at true size. Nothing is stored by it. */
+export function printRoutes(printer: Printer): Router {
+  const router = Router();
+  router
+    .route('/template')
+    .post(express.json({ limit: LARGEST }), async (req, res) => {
+      res.type('application/pdf').send(await printer.template(readRequest(templateRequestSchema, req.body)));
+    })
+    .all(only('POST'));
+  return router;
+}

@@ -1,0 +1,16 @@
+import type { TemplateRequest } from '@endrel/core/contract/api';
+import { Thread } from '../threads/thread.ts';
+
+/** Makes PDF files, in a thread of its own that is started with the first. */
+export class Printer {
+  #thread: Thread<TemplateRequest> | undefined;
+
+  async template(request: TemplateRequest): Promise<Buffer> {
+    this.#thread ??= new Thread(new URL('./print.worker.ts', import.meta.url));
+    return Buffer.from((await this.#thread.ask(request)) as Uint8Array);
+  }
+
+  async close(): Promise<void> {
+    await this.#thread?.close();
+  }
+}

@@ -1,0 +1,5 @@
+import type { TemplateRequest } from '@endrel/core/contract/api';
+import { callFile } from './client.ts';
+
+/** A plate's template as PDF; the server makes it. */
+export const printTemplate = (request: TemplateRequest): Promise<Blob> => callFile('POST', '/print/template', request);
