@@ -15,5 +15,6 @@ export default defineConfig({
     acceptDownloads: true,
     locale: 'en-GB',
     trace: 'off',
+    serviceWorkers: 'block', // a spec of its own opens the application without its server
   },
 });

@@ -1,6 +1,6 @@
 import { measured } from '../job/measured.ts';
 import { pumpClasses } from '../pumps/library.ts';
-import { bar, inches, litres, mm } from '../units/quick.ts';
+import { bar, inches, kPa, litres, mm } from '../units/quick.ts';
 import type { Job } from '../job/job.ts';
 import { type Part, partName } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
@@ -13,6 +13,8 @@ export interface StoodIn {
 }
 
 const LONG_LINE = 3; // m, tank to engine, typical, from memory
+const RAIL = bar(3); // usual multi-point base pressure, common practice
+const FLOAT_BOWL = kPa(28); // amid the 21 to 34 kPa that needle and seat hold, common practice
 const HOSE = { length: 0.4, bore: mm(8) }; // typical, from memory
 
 /** Fills in what stops the flow from being computed, and only that; what is measured stays. */
@@ -36,7 +38,9 @@ const isMissing = (value: unknown) => value === undefined || (Array.isArray(valu
 const length = (m: number) => measured(m, 'mm');
 
 function standInsFor(part: Part, job: Job): Record<string, unknown> {
-  const wanted = job.brief.railPressure ?? measured(bar(3), 'bar');
+  const wanted =
+    job.brief.railPressure ??
+    (job.brief.induction === 'carburettor' ? measured(FLOAT_BOWL, 'kPa') : measured(RAIL, 'bar'));
   const depth = job.survey.tank.depth?.si ?? mm(250);
   switch (part.kind) {
     case 'hose':

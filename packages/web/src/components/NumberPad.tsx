@@ -50,13 +50,13 @@ export function NumberPad({ field, text, input, onType, onLetters, onDone }: Num
     onType(next);
     caret(input.current, next.length);
   };
-  const key = (label: ReactNode, name: string, press: () => void, wide = '') => (
+  const key = (label: ReactNode, name: string, press: () => void, look = 'bg-sheet') => (
     <button
       key={name}
       type="button"
       tabIndex={-1}
       aria-label={name}
-      className={`figure min-h-12 border border-hair-strong bg-sheet text-[1.25rem] active:bg-lit ${wide}`}
+      className={`figure min-h-12 border border-hair-strong text-[1.25rem] active:bg-lit ${look}`}
       // the field keeps the focus
       onPointerDown={(e) => e.preventDefault()}
       onMouseDown={(e) => e.preventDefault()}
@@ -70,6 +70,7 @@ export function NumberPad({ field, text, input, onType, onLetters, onDone }: Num
     <div
       role="group"
       aria-label={`Keys for ${field.name}`}
+      data-number-pad
       className="no-print fixed inset-x-0 bottom-0 z-30 grid grid-cols-5 gap-1 border-t-2 border-ink bg-paper p-1.5"
     >
       {field.kind === 'length' && [
@@ -81,12 +82,12 @@ export function NumberPad({ field, text, input, onType, onLetters, onDone }: Num
       {key(<Delete size={20} aria-hidden className="mx-auto" />, 'Erase', erase)}
       {digits('4', '5', '6')}
       {key('−', 'minus', () => put('−'))}
-      {key('space', 'space', () => put(' '), 'text-[0.9rem]!')}
+      {key('space', 'space', () => put(' '), 'bg-sheet text-[0.9rem]!')}
       {digits('1', '2', '3')}
       {key('0', '0', () => put('0'))}
       {key('.', 'point', () => put('.'))}
       {units.map((unit) => key(unit, unit, () => withUnit(unit), 'text-[1.05rem]! bg-lit'))}
-      {key('abc', 'Letters', onLetters, 'text-[0.9rem]!')}
+      {key('abc', 'Letters', onLetters, 'bg-sheet text-[0.9rem]!')}
       {key('Done', 'Done', onDone, 'col-span-full bg-ink text-sheet')}
     </div>,
     document.body,

@@ -185,6 +185,7 @@ function Field(props: QuantityFieldProps) {
           onFocus={() => {
             visit.current = `${id}:${Date.now()}`;
             setFocused(true);
+            if (hasPad) input.current?.scrollIntoView({ block: 'center' });
           }}
           onChange={(e) => type(e.target.value)}
           onBlur={() => {

@@ -1,8 +1,9 @@
-import { useDeferredValue, useState } from 'react';
+import { Suspense, useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import type { JobFacts, JobSummary } from '@endrel/core/contract/summary';
 import { isAway, OfflineError } from '../../api/client.ts';
 import { readStored, useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
+import { loadable } from '../../components/loadable.tsx';
 import { download } from '../../components/download.ts';
 import { DrawingBoundary } from '../../components/DrawingBoundary.tsx';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
@@ -12,7 +13,6 @@ import { MiniRun } from '../../drawing/run/MiniRun.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { ImportButton } from './ImportButton.tsx';
 import { JobsAtHand } from './JobsAtHand.tsx';
-import { NewJobDialog } from './NewJobDialog.tsx';
 
 export function JobListScreen() {
   const shop = useShop();
@@ -29,13 +29,43 @@ export function JobListScreen() {
           <UnitsButton />
           <ThemeButton />
           <ImportButton />
-          <NewJobDialog />
+          <NewJob />
         </div>
       </header>
       <main>
         <JobList />
       </main>
     </div>
+  );
+}
+
+// what makes a job is fetched when one is made
+const NewJobDialog = loadable(() => import('./NewJobDialog.tsx').then((m) => m.NewJobDialog));
+
+function NewJob() {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <>
+      <button className="button button-ink" onClick={() => setOpen(true)}>
+        New job
+      </button>
+      <Suspense fallback={null}>{isOpen && <NewJobDialog onClose={() => setOpen(false)} />}</Suspense>
+    </>
+  );
+}
+
+/** Another job that begins as this one. */
+function CopyJob({ job }: { job: JobSummary }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <>
+      <button className="quiet" aria-label={`Copy: ${job.name}`} onClick={() => setOpen(true)}>
+        Copy …
+      </button>
+      <Suspense fallback={null}>
+        {isOpen && <NewJobDialog copied={{ id: job.id, name: job.name ?? '' }} onClose={() => setOpen(false)} />}
+      </Suspense>
+    </>
   );
 }
 
@@ -246,6 +276,7 @@ function PutAway({ job }: { job: JobSummary }) {
       >
         {job.isAway ? 'Take out again' : 'Put away'}
       </button>
+      {!job.isAway && job.unreadable === undefined && <CopyJob job={job} />}
       {job.isAway && !asked && (
         <button className="quiet text-stop" aria-label={`Delete for good: ${job.name}`} onClick={() => setAsked(true)}>
           Delete for good …

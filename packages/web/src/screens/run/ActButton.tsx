@@ -3,9 +3,9 @@ import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { capital } from '../../components/capital.ts';
 import { keepFocusNear } from '../../components/return-focus.ts';
-import { useAct, useJob } from '../../session/session-context.tsx';
+import { useAct, useJob, useSession } from '../../session/session-context.tsx';
 
-/** A button that does an act, says beforehand what it changes, and cannot be pressed where it would be refused. */
+/** A button that does an act and says beforehand what it changes; where it would be refused it says why instead. */
 export function ActButton({
   act,
   label,
@@ -20,17 +20,21 @@ export function ActButton({
   onDone?(): void;
 }) {
   const job = useJob();
+  const session = useSession();
   const dispatch = useAct();
   const tried = useMemo(() => act && tryAct(job, act), [job, act]);
   const says = !act || !tried ? '' : tried.ok ? `${capital(describeAct(job, act))}${changesOf(job, tried.value)}` : tried.fault.message; // prettier-ignore
   return (
     <button
       className={className}
-      disabled={!tried?.ok}
+      aria-disabled={!tried?.ok}
       aria-label={label}
       title={says}
       onClick={() => {
-        dispatch(act!);
+        // why it cannot be done is said to who presses it: there is nothing to hover with under a car
+        if (!act || !tried) return session.say('That cannot be done with this part where it is.');
+        if (!tried.ok) return session.say(`Not possible: ${tried.fault.message}.`);
+        dispatch(act);
         onDone?.();
         keepFocusNear();
       }}
