@@ -76,7 +76,7 @@ export const test = base.extend<{ server: Server }>({
     expect(faults, 'errors in the page').toEqual([]);
   },
 });
-export { expect };
+export { expect, type Page };
 
 export const openJob = async (
   page: Page,
@@ -110,7 +110,7 @@ export async function giveFile(page: Page, button: string | RegExp, file: string
 
 export const saved = (page: Page) => expect(page.locator('[data-save="saved"]')).toBeVisible();
 export const part = (page: Page, name: RegExp | string) =>
-  page.getByRole('group', { name: /^The run at/ }).getByRole('button', { name });
+  page.getByRole('group', { name: /^The run (at|in one line)/ }).getByRole('button', { name });
 export const snags = (page: Page) => page.getByRole('complementary', { name: 'Snags' });
 
 export async function expectAccessible(page: Page): Promise<void> {

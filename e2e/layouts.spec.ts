@@ -47,6 +47,8 @@ test('a swirl pot stands on the run with its overflow; a weak lift pump lets it 
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
   await fill(page, /^Engine power/, '420 hp');
   await expect(snags(page)).toContainText('The lift pump does not keep “Swirl pot” full');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('o'); // the whole run
   await expect(page.getByRole('group', { name: /^The run at/ })).toContainText('short of');
 });
 

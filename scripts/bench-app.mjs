@@ -1,5 +1,6 @@
 /* global window, document, IDBDatabase -- in functions that run in the page */
 // The second half of npm run bench: the application itself, on a database of its own, in a browser.
+import { readdirSync, statSync } from 'node:fs';
 import pg from 'pg';
 import { attachMesh } from '../packages/core/src/attachments/tank-mesh.ts';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
@@ -7,6 +8,9 @@ import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
 import { packMesh } from '../packages/core/src/tanks/packed-mesh.ts';
 import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
 import { withDemoApp } from './lib/demo-app.mjs';
+import { weigh } from './lib/weigh.ts';
+
+const assets = new URL('../packages/web/dist/assets', import.meta.url).pathname;
 
 const sorted = (times) => [...times].sort((a, b) => a - b);
 const say = (what, times, limit) => {
@@ -117,6 +121,19 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
   say('edit to consequences, all demo jobs', everything, 'limit 15 ms, worst 50 ms');
 
   say('a key until it is kept on the disk', await keysKept(browser, `${address}/jobs/${jobs[0].id}/survey`), 'limit 100 ms'); // prettier-ignore
+
+  // what a first visit fetches
+  const kB = (bytes) => `${(bytes / 1000).toFixed(0).padStart(4)} kB`;
+  for (const [what, path, limit] of [
+    ['the job list', '/', 150],
+    ['a job on Brief', `/jobs/${jobs[0].id}/brief`, 250],
+  ]) {
+    const { script, all, files } = await weigh(browser, address + path);
+    const largest = files.filter(([name]) => name.endsWith('.js')).slice(0, 3).map(([name, size]) => `${name.replace(/.*\/|-[^-]*$/g, '')} ${kB(size).trim()}`).join(', '); // prettier-ignore
+    console.log(`${`first load of ${what}, compressed script`.padEnd(58)}${kB(script)} of ${kB(all)} in all   limit ${limit} kB; ${largest}`); // prettier-ignore
+  }
+  const worker = readdirSync(assets).find((name) => /^calc\.worker.*\.js\.br$/.test(name));
+  console.log(`${'its worker, fetched beside the page'.padEnd(58)}${kB(statSync(`${assets}/${worker}`).size)}`);
 
   // a list of 2000 jobs
   const client = new pg.Client({ connectionString: databaseUrl });

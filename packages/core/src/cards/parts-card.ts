@@ -102,8 +102,7 @@ export function cutRows(job: Job, say: Say): CutRow[] {
   const run = circuitsOf(job);
   return run.parts.flatMap((part): CutRow[] => {
     const kind = kindOf(part);
-    const { cut } = kind;
-    if (!cut || !('length' in propertiesOf(part.kind))) return [];
+    if (!kind.cut || !('length' in propertiesOf(part.kind))) return [];
     const { length, ...unmeasured } = part as Part & { length?: { si: number } };
     return [
       {
@@ -111,7 +110,7 @@ export function cutRows(job: Job, say: Say): CutRow[] {
         stock: kind.buys(unmeasured, say) ?? '',
         length: length ? say.tape(length.si) : 'not measured',
         line: run.lineOf(part.id),
-        note: cut.note,
+        note: kind.cut(say),
       },
     ];
   });

@@ -81,8 +81,8 @@ export interface Behaviour<T> {
   buys(part: T, say: Say): string | undefined;
   /** Small parts that go with it. */
   small?(part: T): readonly SmallPart[];
-  /** How a length is cut, for kinds that are cut. */
-  cut?: { readonly note: string };
+  /** How a length is cut, for kinds that are cut, in a sentence or two. */
+  cut?(say: Say): string;
   symbol(part: T): SymbolKey;
   /** Holds fuel at tank pressure: circuits begin and end in it. */
   isVessel?: boolean;

@@ -69,7 +69,8 @@ export function parseQuantity(text: string, field: QuantityField, unitId = field
     si,
     unit: unit.id,
     ...(error === undefined ? {} : { error }),
-    typed: isBare ? withUnit(text.trim(), unit) : text.trim(),
+    // a bare fraction of a length is inches wherever it is read
+    typed: isBare && !(isFraction && field.kind === 'length') ? withUnit(text.trim(), unit) : text.trim(),
     echo: echoOf({ si, unit, error }, { ...field, tool: isFraction ? 'tape' : field.tool }, isFraction === true),
     doubt: raw.doubt ?? limit.value,
   });

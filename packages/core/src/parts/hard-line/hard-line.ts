@@ -54,7 +54,7 @@ export const hardLine = definePart('hardLine', 'Hard line', properties, {
       length && `${say.tape(length.si)} developed`,
       bends !== undefined && `${bends} bends`,
     ),
-  cut: { note: 'Nut and sleeve on before the flare. Deburr, blow out.' },
+  cut: () => 'Nut and sleeve on before the flare. Deburr, blow out.',
   symbol: () => 'hardLine',
   lower(part, site) {
     const bore = boreOfTube(part)!;

@@ -6,6 +6,8 @@ import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
 
+const SPARE = mm(150); // for a second cut, common practice
+
 const properties = {
   length: quantity('hose length', 'length', 'mm', {
     tool: 'tape',
@@ -40,7 +42,7 @@ export const hose = definePart('hose', 'Hose', properties, {
       bore && `bore ${sizeOf(bore, say)}`,
       length && `cut ${say.tape(length.si)}`,
     ),
-  cut: { note: 'Cut square, blow out. First time: 150 mm spare per end.' },
+  cut: (say) => `Cut square, blow out. First time: ${say.tape(SPARE)} spare per end.`,
   symbol: () => 'hose',
   lower: ({ id, length, bore, construction }, site) =>
     lowerLine(id, site, {

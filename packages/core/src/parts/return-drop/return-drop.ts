@@ -41,7 +41,7 @@ export const returnDrop = definePart('returnDrop', 'Return drop', properties, {
       bore && `bore ${sizeOf(bore, say)}`,
       length && `cut ${say.tape(length.si)}`,
     ),
-  cut: { note: 'End cut at 45°, deburred.' },
+  cut: () => 'End cut at 45°, deburred.',
   symbol: () => 'returnDrop',
   lower: ({ id, bore, length }, site) =>
     lowerLine(id, site, { length: length!.si, bore: bore!.si, roughness: DRAWN_TUBE_ROUGHNESS }),

@@ -24,8 +24,18 @@ export function SaveBadge() {
   }[save.status];
   const trouble =
     refused.length > 0 || save.status === 'offline' || save.status === 'conflict' || save.status === 'refused';
+  const said = [
+    save.status === 'saved' ? `${words}, revision ${revision}` : words,
+    refused.length > 0 && (refused.length === 1 ? 'one entry was refused' : `${refused.length} entries were refused`),
+  ]
+    .filter(Boolean)
+    .join('; ');
   return (
     <>
+      {/* beside the button: in it a status is not part of its name */}
+      <span role="status" data-save={save.status} className="sr-only">
+        {words}
+      </span>
       <span aria-live="polite" className="min-w-0">
         {notice && (
           <button
@@ -41,17 +51,15 @@ export function SaveBadge() {
         className={`quiet text-[0.85rem] ${trouble ? 'font-semibold text-fix' : 'text-ink-soft'}`}
         onClick={() => setOpen(true)}
         title="Changes to this job"
+        aria-label={`${said}: changes to this job`}
       >
-        <span role="status" data-save={save.status}>
-          {words}
-        </span>
-        {save.status === 'saved' && `, revision ${revision}`}
-        {refused.length > 0 && `; ${refused.length === 1 ? 'one entry was' : `${refused.length} entries were`} refused`}
+        <span aria-hidden>{said}</span>
       </button>
       <Modal
         open={open}
         onClose={() => setOpen(false)}
         title="Changes to this job"
+        aria-label={`${said}: changes to this job`}
         description="Newest first. They are kept for good."
       >
         {refused.length > 0 && (

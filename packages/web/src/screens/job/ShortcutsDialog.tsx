@@ -10,7 +10,9 @@ const keys: [string, string][] = [
   ['/', 'find a part or a job'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo and redo across the job'],
   ['↑ ↓ in a field', 'step the value; with Shift ten times as far'],
-  ['Esc in a field', 'back to the stored value'],
+  ['Esc in a field', 'back to the stored value; once more leaves the field'],
+  ['Esc', 'no part is chosen any more: the whole run'],
+  ['o', 'draw the whole run, or fold it into one line'],
   ...stageList.map(({ name, letter }): [string, string] => [`g ${letter}`, `go to ${name}`]),
 ];
 

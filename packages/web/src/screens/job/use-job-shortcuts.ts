@@ -19,7 +19,6 @@ export function useJobShortcuts(
   const assessment = useAssessment();
   const units = useDisplayUnits();
   const goPressed = useRef(0);
-  const snagAt = useRef(-1);
   /** A key whose answer is still being computed: it acts once the first results are there. */
   const waiting = useRef<string>(undefined);
 
@@ -43,6 +42,10 @@ export function useJobShortcuts(
         return;
       }
       if (typing || event.altKey) return;
+      if (event.key === 'Escape' && view.part !== undefined) {
+        view.choosePart(undefined);
+        return;
+      }
       if (Date.now() - goPressed.current < GO_WINDOW) {
         goPressed.current = 0;
         const stage = stageList.find((s) => s.letter === event.key);
@@ -56,10 +59,11 @@ export function useJobShortcuts(
       act();
     }
     const stepSnag = (step: number) => {
-      const snags = assessment?.snags ?? [];
-      if (snags.length === 0) return;
-      snagAt.current = (Math.max(snagAt.current, step > 0 ? -1 : 0) + step + snags.length) % snags.length;
-      document.querySelector<HTMLElement>(`[data-snag="${CSS.escape(snags[snagAt.current]!.id)}"] button`)?.focus();
+      // in the order in which they stand: those at hand first
+      const snags = [...document.querySelectorAll<HTMLElement>('[data-snag] > button:first-child')];
+      const at = snags.findIndex((button) => button === document.activeElement);
+      const from = at >= 0 ? at : step > 0 ? -1 : 0;
+      snags.at((from + step) % snags.length)?.focus();
     };
     const actions: Record<string, (() => void) | undefined> = {
       g: () => (goPressed.current = Date.now()),

@@ -16,8 +16,8 @@ export interface JobView {
   goTo(stage: Stage): void;
   /** Shows a part on the bench: that is the run stage. */
   selectPart(id: string): void;
-  /** Chooses a part without leaving the stage. */
-  choosePart(id: string): void;
+  /** Chooses a part without leaving the stage, or none. */
+  choosePart(id: string | undefined): void;
   setPoint(point: string): void;
   /** Called as a stage is drawn: the field that was asked for gets the cursor. */
   arrived(): void;
@@ -44,7 +44,7 @@ export function useJobView(): JobView {
   const go = useCallback(
     (to: Stage, change: { part?: string; at?: string; tab?: string }) => {
       const next = new URLSearchParams();
-      const nextPart = change.part ?? part;
+      const nextPart = 'part' in change ? change.part : part;
       const nextPoint = change.at ?? point;
       if (nextPart) next.set('part', nextPart);
       if (nextPoint !== 'fullLoad') next.set('at', nextPoint);
@@ -72,7 +72,7 @@ export function useJobView(): JobView {
         wanted.current = path;
         // a usual point's own conditions are shown for the point that is chosen
         const at = path[0] === 'points' && path[1] !== 'own' ? String(path[1]) : undefined;
-        go(to, { part: wantedPart, at, tab: tabOfField(to, path) });
+        go(to, { ...(wantedPart === undefined ? {} : { part: wantedPart }), at, tab: tabOfField(to, path) });
         arrived(); // drawn already, unless its stage is still to be fetched
       },
     }),

@@ -91,6 +91,9 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
           </p>
         </div>
         <div className="ml-auto flex gap-0.5">
+          <button className="quiet" onClick={() => view.choosePart(undefined)} title="The whole run (Esc)">
+            Whole run
+          </button>
           <ActButton className="quiet" act={moving(job, part, 'earlier')} label="Move it one place towards the start">
             <ArrowLeft size={16} aria-hidden />
           </ActButton>
