@@ -45,7 +45,7 @@ describe('acts over the API', () => {
     expect((await read(id)).document.survey.tank).to.deep.include({ depth: mm(240), outletHeight: mm(30) });
     const { body: changes } = await server.call('GET', `/api/jobs/${id}/changes`);
     expect(changes.changes.map((c: { revision: number }) => c.revision)).to.deep.equal([3, 2, 1]);
-    expect(changes.changes[0]).to.include({ actor: 'the bench', summary: 'set survey tank outletHeight', fields: 1 });
+    expect(changes.changes[0]).to.include({ actor: 'the bench', summary: 'set outlet height', fields: 1 });
   });
 
   it('of a strapping table of 400 rows, a job of 1.9 MB or the largest mesh do not hold up other answers', async () => {
@@ -115,7 +115,7 @@ describe('acts over the API', () => {
     await send(id, 'a', 1, depth(240));
     const late = await send(id, 'b', 1, depth(250), outlet(30));
     expect(late.body.outcomes).to.have.length(1);
-    expect(late.body.outcomes[0]).to.deep.include({ outcome: 'conflict', fields: ['survey tank depth'] });
+    expect(late.body.outcomes[0]).to.deep.include({ outcome: 'conflict', fields: ['tank depth'] });
     expect((await read(id)).document.survey.tank.depth).to.deep.equal(mm(240));
     // decided: sent again on what is there now
     expect(outcomes((await send(id, 'b', 2, depth(250))).body)).to.deep.equal(['saved']);

@@ -1,6 +1,7 @@
 import { compareAssessments, type Assessment, type MovedFigure } from '../assess.ts';
 import { valueAt } from '../job/acts/at-path.ts';
-import { sayField, touchedBy } from '../job/acts/touched.ts';
+import { touchedBy } from '../job/acts/touched.ts';
+import { sayField } from '../job/field-name.ts';
 import type { Job } from '../job/job.ts';
 import type { Measured } from '../job/measured.ts';
 import type { FieldPath } from '../job/needs.ts';

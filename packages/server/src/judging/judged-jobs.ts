@@ -7,7 +7,8 @@ import {
 } from '@endrel/core/contract/api';
 import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
-import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
+import { overlap, touchedBy } from '@endrel/core/job/acts/touched';
+import { sayField } from '@endrel/core/job/field-name';
 import { blankJob, type Job } from '@endrel/core/job/job';
 import { describeIssue, isNestedTooDeep, readJobDocument } from '@endrel/core/job/read-job-file';
 import { unstorableAt } from '@endrel/core/job/text';

@@ -56,7 +56,7 @@ export function NumberPad({ field, text, input, onType, onLetters, onDone }: Num
       type="button"
       tabIndex={-1}
       aria-label={name}
-      className={`figure min-h-[48px] border border-hair-strong text-[1.25rem] active:bg-lit ${look}`}
+      className={`figure min-h-11 border border-hair-strong text-[1.25rem] active:bg-lit ${look}`}
       // the field keeps the focus
       onPointerDown={(e) => e.preventDefault()}
       onMouseDown={(e) => e.preventDefault()}

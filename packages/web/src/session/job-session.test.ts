@@ -4,7 +4,8 @@ import type { ActOutcome, ActsAnswer, ActsRequest, KeptAct } from '@endrel/core/
 import { demoJobs } from '@endrel/core/demo/index';
 import type { Act } from '@endrel/core/job/acts/act';
 import { tryAct } from '@endrel/core/job/acts/apply-act';
-import { overlap, sayField, touchedBy } from '@endrel/core/job/acts/touched';
+import { overlap, touchedBy } from '@endrel/core/job/acts/touched';
+import { sayField } from '@endrel/core/job/field-name';
 import type { Job } from '@endrel/core/job/job';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { ApiError, OfflineError } from '../api/client.ts';
@@ -110,6 +111,36 @@ class Bench {
 const depthOf = (job: Job) => job.survey.tank.depth?.si;
 
 describe('a job being edited', () => {
+  it('opened as this browser kept it, catches up once the server answers, and sends what was done meanwhile', async () => {
+    const bench = new Bench();
+    const session = bench.open();
+    bench.online = false;
+    session.openedWithoutServer();
+    expect(session.getSnapshot().save.status).to.equal('offline');
+    await bench.tick();
+    expect(session.getSnapshot().save.status).to.equal('offline'); // and it goes on asking
+    // somebody else worked on it meanwhile
+    const asking = bench.timers;
+    bench.timers = [];
+    bench.online = true;
+    bench.open('b').act(set('outletHeight', 30));
+    await bench.tick();
+    expect(session.getSnapshot().save.status).to.equal('offline');
+    bench.timers.push(...asking);
+    await bench.tick();
+    expect(session.getSnapshot().save.status).to.equal('saved');
+    expect(session.getSnapshot().job.survey.tank.outletHeight?.si).to.equal(0.03);
+    expect(session.stored.revision).to.equal(bench.revision);
+    bench.online = false;
+    session.act(set('depth', 240));
+    await bench.tick();
+    expect(session.getSnapshot().save.status).to.equal('offline');
+    expect(depthOf(session.stored.job)).to.equal(depthOf(mailVan)); // what is kept is what the server has
+    bench.online = true;
+    await bench.tick();
+    expect(depthOf(bench.job)).to.equal(0.24);
+    expect(depthOf(session.stored.job)).to.equal(0.24);
+  });
   it('saves by itself, as acts', async () => {
     const bench = new Bench();
     const session = bench.open();
@@ -238,7 +269,7 @@ describe('a job being edited', () => {
       session.act(set('outletHeight', 33));
       await bench.tick();
       const { save } = session.getSnapshot();
-      expect(save.status === 'conflict' && save.fields).to.deep.equal(['survey tank depth']);
+      expect(save.status === 'conflict' && save.fields).to.deep.equal(['tank depth']);
       expect(depthOf(bench.job)).to.equal(0.111);
       if (choice === 'mine') session.keepMine();
       else session.takeTheirs();
@@ -269,7 +300,7 @@ describe('a job being edited', () => {
       const reloaded = bench.open('a', bench.stored.a);
       bench.timers = [];
       const [refused] = reloaded.getSnapshot().refused;
-      expect(refused).to.deep.include({ act: set('depth', 240), label: 'set survey tank depth' });
+      expect(refused).to.deep.include({ act: set('depth', 240), label: 'set tank depth' });
       expect(refused!.why).to.match(/too deep|not understood/);
       // it can be tried again, or another value takes its place
       bench.forbids = bench.chokesOn = () => false;

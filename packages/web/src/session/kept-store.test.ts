@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
 import { expect } from 'chai';
 import { openDB } from 'idb';
 import {
@@ -12,6 +13,7 @@ import {
   loadKept,
   written,
 } from './kept-store.ts';
+import { reopen } from './browser-database.ts';
 import { keptOf, type Kept } from './kept.ts';
 
 const act = (id: string, value: number): Kept['pending'][number] => ({
@@ -27,6 +29,9 @@ const ids = ({ kept: { pending } }: { kept: Kept }) => pending.map((p) => p.id);
 
 describe('what the browser keeps', () => {
   before(async () => {
+    // a browser in which nothing is kept yet
+    globalThis.indexedDB = new IDBFactory();
+    reopen();
     // as a page of the version before left it: everything in one record
     const old = await openDB('endrel', 1, {
       upgrade(db) {

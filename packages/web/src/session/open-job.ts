@@ -1,4 +1,4 @@
-import { sayField } from '@endrel/core/job/acts/touched';
+import { sayField } from '@endrel/core/job/field-name';
 import type { StoredJob } from '@endrel/core/contract/api';
 import { fetchAttachments } from '../api/attachments.ts';
 import { ApiError, isAway, OfflineError } from '../api/client.ts';

@@ -1,3 +1,4 @@
+import { sayField } from '../field-name.ts';
 import { assertNever, failure, success, type Result } from '../../result.ts';
 import { portsOf } from '../graph.ts';
 import { kindOf, partName, portOf, propertiesOf, type Part } from '../../parts/kinds.ts';
@@ -262,7 +263,7 @@ export function describeAct(job: Job, act: Act): string {
     `the ${(job.parts[part] && portOf(job.parts[part], at)?.name) ?? at} of ${name(part)}`;
   switch (act.act) {
     case 'set':
-      return `${act.value === undefined ? 'clear' : 'set'} ${act.path.filter((p) => typeof p === 'string').join(' ')}`;
+      return `${act.value === undefined ? 'clear' : 'set'} ${sayField(job, act.path)}`;
     case 'addRow':
       return `add a row to ${act.path.join(' ')}`;
     case 'removeRow':

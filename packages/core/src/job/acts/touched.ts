@@ -4,7 +4,6 @@ import { valueAt } from './at-path.ts';
 import type { ActOf } from './act.ts';
 import { isSame } from './is-same.ts';
 
-const RECORDS = new Set(['parts', 'joints', 'overrules']);
 const DEEPEST = 4; // a field of a row; what lies below is one value
 
 /**
@@ -75,13 +74,3 @@ export function restoring(before: Job, after: Job, title: string): ActOf<'restor
   }));
   return records.length === 0 ? undefined : { act: 'restore', title, records };
 }
-
-/** A field's address in words, for a person who has to decide. */
-export const sayField = (job: Job, path: FieldPath): string => {
-  const [root, id, ...rest] = path;
-  if (root === 'parts' && typeof id === 'string') {
-    const part = job.parts[id];
-    return [part?.label ?? part?.role ?? id, ...rest].join(', ');
-  }
-  return (RECORDS.has(String(root)) ? path : path.filter((p) => typeof p === 'string')).join(' ');
-};
