@@ -26,7 +26,7 @@ test('two people on one job: other fields are joined in, the same field is asked
   await saved(page);
   await other.unroute('**/acts*');
   const question = other.getByRole('dialog', { name: 'Somebody else changed the same thing' });
-  await expect(question).toContainText('survey tank depth');
+  await expect(question).toContainText('tank depth');
   await page.reload();
   await expect(page.getByLabel(/^Tank depth/)).toHaveValue('245 mm'); // nothing was overwritten
   await question.getByRole('button', { name: 'Keep mine' }).click();
@@ -39,7 +39,7 @@ test('undo survives a reload, and does not undo what somebody else did since', a
   await fill(page, /^Tank depth/, '240 mm');
   await saved(page);
   await page.reload();
-  await page.getByRole('button', { name: 'Undo: set survey tank depth' }).click();
+  await page.getByRole('button', { name: 'Undo: set tank depth' }).click();
   await expect(page.getByLabel(/^Tank depth/)).toHaveValue('236 mm');
   await page.getByRole('button', { name: /^Redo/ }).click();
   await saved(page);
@@ -150,7 +150,7 @@ test('the table of changes tells what was done', async ({ page }) => {
   await fill(page, /^Tank depth/, '240 mm');
   await saved(page);
   await page.getByTitle('Changes to this job').click();
-  await expect(page.getByRole('dialog')).toContainText('set survey tank depth');
+  await expect(page.getByRole('dialog')).toContainText('set tank depth');
   await expect(page.getByRole('dialog')).toContainText('brought in from a job file');
 });
 

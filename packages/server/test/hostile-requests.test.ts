@@ -84,6 +84,13 @@ const table: [what: string, asked: Asked, status: number][] = [
   ['a pump without a table', post('/api/pumps', '{"name":"x","tables":[]}'), 400],
   ['an attachment under another digest', { method: 'PUT', path: `/api/attachments/${'0'.repeat(64)}`, headers: { 'Content-Type': 'text/plain' }, body: 'x' }, 400], // prettier-ignore
   ['an attachment that is none', get('/api/attachments/x'), 404],
+  ['a method that printing has not', { method: 'GET', path: '/api/print/template' }, 405],
+  ['a template of nothing', post('/api/print/template', '{}'), 400],
+  [
+    'a template with too much to read',
+    post('/api/print/template', `{"hanger":{},"kind":"ring","title":"${'x'.repeat(300_000)}"}`),
+    413,
+  ],
   ...Object.entries(odd).flatMap(([what, c]): typeof table => [
     [`${what} in a name`, post('/api/jobs', `{"name":"a${c}b"}`), 400],
     [`${what} in a vehicle`, post('/api/jobs', `{"name":"a","vehicle":"${c}"}`), 400],

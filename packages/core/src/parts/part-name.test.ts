@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { freshId } from '../job/acts/fresh-id.ts';
 import { partName, type Part } from './kinds.ts';
 
-const named = (part: Partial<Part> & Pick<Part, 'kind' | 'id'>) => partName(part as Part);
+const named = (part: Partial<Part> & Pick<Part, 'kind' | 'id'>) => partName(part);
 
 describe('the name of a part', () => {
   it('is its own, else that of its place, else that of its kind with a number from the second on', () => {

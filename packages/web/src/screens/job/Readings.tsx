@@ -57,7 +57,7 @@ const nameOf = (job: Job, key: string): string =>
 
 function Cell({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <div className="min-w-24 shrink-0 border-r border-hair px-2.5 py-0.5">
+    <div className="min-w-22 shrink-0 border-r border-hair px-2 py-0.5">
       <span className="label block text-[0.76rem]! whitespace-nowrap">{label}</span>
       {children}
     </div>
@@ -76,7 +76,7 @@ function PointsInARow({ job, assessment, point, onPoint, onWorking }: ReadingsPr
       {pointKeysOf(job).map((key) => (
         <div
           key={key}
-          className={`min-w-[6.4rem] shrink-0 border-r border-hair px-2.5 py-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
+          className={`min-w-[6rem] shrink-0 border-r border-hair px-2 py-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
         >
           <PointChoice point={key} name={pointName(job, key)} short={nameOf(job, key)} />
           <Pressure {...{ job, assessment, onWorking }} point={key} />
@@ -124,7 +124,7 @@ function Pressure({ job, assessment, point, onWorking }: Omit<ReadingsProps, 'is
   const solution = assessment?.findings.solution;
   const result = solution && resultAt(solution, point);
   return (
-    <div className="flex items-baseline gap-2">
+    <div className="flex items-baseline gap-1.5">
       <Reading
         onOpen={result && (() => onWorking(`railPressure:${point}`))}
         label={`Working of the pressure at ${shortPointName(job, point)}`}
