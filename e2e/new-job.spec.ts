@@ -88,6 +88,6 @@ test('a fitter takes a new job from nothing to a card, in mixed units, and finds
   await expect(page.getByLabel(/^Hose bore/)).toHaveValue('5/16');
 
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Cards' }).click();
-  await expect(page.getByRole('row', { name: /Engine feed hose .* 18 in/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Engine feed hose .* 457\.2 mm/ })).toHaveCount(2);
   await expect(snags(page)).not.toContainText('does not solve');
 });

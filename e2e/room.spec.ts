@@ -15,6 +15,7 @@ test('outside the Run stage the bench has 600 px at least, and its first drawing
   await openJob(page, 'Tarrow 30', 'Brief');
   for (const name of STAGES) {
     await stage(page, name).click();
+    await expect(stage(page, name)).toHaveAttribute('aria-current', 'page');
     await expect(page.getByRole('group', { name: 'The run in one line' })).toBeVisible();
     expect(await roomOf(page), name).toBeGreaterThanOrEqual(600);
     const isInSight = (box: { y: number; height: number } | null) => box !== null && box.y + box.height <= 800;
@@ -246,6 +247,7 @@ test.describe('under a car', () => {
       .click();
     for (const name of [...STAGES, 'Run']) {
       await stage(page, name).click();
+      await expect(stage(page, name)).toHaveAttribute('aria-current', 'page');
       await expect(page.getByRole('group', { name: 'The run in one line' })).toHaveCount(0); // the strip folds away
       await expect(stage(page, name)).toBeInViewport();
       const tabs = await page.getByRole('main').getByRole('tab').allTextContents();

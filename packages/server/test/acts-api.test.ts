@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { monitorEventLoopDelay, performance } from 'node:perf_hooks';
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
+import { CURRENT_SCHEMA_VERSION } from '@endrel/core/job/schema-version';
 import { attachMesh } from '@endrel/core/attachments/tank-mesh';
 import type { ActOutcome } from '@endrel/core/contract/api';
 import { demoJobs } from '@endrel/core/demo/index';
@@ -332,7 +333,7 @@ describe('what is stored of old and in the list', () => {
     ); // prettier-ignore
     await server.database.migrate.latest();
     const { body } = await server.call('GET', `/api/jobs/${job.id}`);
-    expect(body.document.schemaVersion).to.equal(3);
+    expect(body.document.schemaVersion).to.equal(CURRENT_SCHEMA_VERSION);
     expect((await server.call('GET', `/api/jobs/${job.id}/changes`)).body.changes).to.have.length(2);
     // what was done before acts is read anew, not replayed
     expect((await server.call('GET', `/api/jobs/${job.id}/acts?since=1`)).body).to.not.have.property('since');

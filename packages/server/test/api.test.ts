@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { expect } from 'chai';
+import { CURRENT_SCHEMA_VERSION } from '@endrel/core/job/schema-version';
 import { demoJobs } from '@endrel/core/demo/index';
 import { readJobFile } from '@endrel/core/job/read-job-file';
 import { ServerUnderTest } from './server-under-test.ts';
@@ -51,7 +52,7 @@ describe('the API', () => {
     const made = await create(JSON.parse(old));
     const read = readJobFile(old);
     expect(made.document).to.deep.equal(read.ok && JSON.parse(JSON.stringify(read.value.job)));
-    expect(made.document.schemaVersion).to.equal(3);
+    expect(made.document.schemaVersion).to.equal(CURRENT_SCHEMA_VERSION);
   });
 
   it('answers 404 for a job that is not there, or an address that is none', async () => {

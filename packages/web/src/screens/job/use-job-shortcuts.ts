@@ -10,6 +10,10 @@ const GO_WINDOW = 1500; // ms in which the letter after `g` counts
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
 
+/** Not at something on the bench: on the run, or nowhere. */
+const isAtLarge = (target: Element): boolean =>
+  target === document.body || target.tagName === 'MAIN' || target.closest('[data-part]') !== null;
+
 /** The keyboard of a job. Letters count only while nothing is being typed. */
 export function useJobShortcuts(
   view: JobView,
@@ -42,7 +46,7 @@ export function useJobShortcuts(
         return;
       }
       if (typing || event.altKey) return;
-      if (event.key === 'Escape' && view.part !== undefined) {
+      if (event.key === 'Escape' && view.part !== undefined && isAtLarge(event.target as Element)) {
         view.choosePart(undefined);
         return;
       }
