@@ -32,7 +32,7 @@ export function PortField({
           value={value?.form ?? ''}
           onChange={(e) => (e.target.value === '' ? onChange(undefined) : choose({ form: e.target.value as PortForm }))}
         >
-          <option value="">unknown</option>
+          <option value="">not given</option>
           {Object.entries(portForms).map(([form, text]) => (
             <option key={form} value={form}>
               {text}
