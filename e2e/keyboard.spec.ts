@@ -139,6 +139,7 @@ test('the focus goes back to where it came from when a dialog, a sheet or a menu
   await page.keyboard.press('Escape');
   await expect(badge).toBeFocused();
   const working = page.getByRole('button', { name: /Working of the demand/ });
+  await expect(working).toBeEnabled(); // once it is reckoned
   await working.focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('dialog')).toBeVisible();

@@ -35,7 +35,8 @@ export interface AppParts {
   readonly requestsPerMinute?: number;
 }
 
-const REQUESTS_PER_MINUTE = 1200; // a fitter typing makes a few a second at most
+// a fitter typing makes a few a second; a first visit fetches some 150 files to keep, and a few tablets may share an address
+const REQUESTS_PER_MINUTE = 4000;
 
 /** The HTTP application: API under /api, the web application everywhere else. */
 export function createApp(parts: AppParts): Express {
