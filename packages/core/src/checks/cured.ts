@@ -23,11 +23,11 @@ const MOST_FIGURES = 2; // in one line
 /** Snags that were there before an edit and are not after it. An overruled one is not missed. */
 export function curedBetween(before: Assessment, after: Assessment): Cured[] {
   const left = new Set(after.snags.map((s) => s.id));
-  const gone = before.snags.filter((s) => !s.overruled && !left.has(s.id));
+  const live = before.snags.filter((s) => !s.overruled);
+  const gone = live.filter((s) => !left.has(s.id));
   if (gone.length === 0) return [];
   const edited = measuredAnew(before.findings.job, after.findings.job);
-  const moved = compareAssessments(before, after).moved.filter(({ before: was, after: is }) => was.si !== is.si);
-  const live = before.snags.filter((s) => !s.overruled);
+  const { moved } = compareAssessments(before, after);
   return gone.map((snag) => {
     const alike = (m: MovedFigure) => Number(m.before.kind === snag.figure?.kind);
     const figures = [...moved].sort((a, b) => alike(b) - alike(a));

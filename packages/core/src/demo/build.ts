@@ -6,7 +6,7 @@ import type { PortRef } from '../parts/port.ts';
 import type { Measured } from '../job/measured.ts';
 import type { Port, PortForm } from '../fittings/port.ts';
 import { toSi, unitById } from '../units/unit-table.ts';
-import { gaugeArea } from '../units/wire-gauge.ts';
+import { conductor } from '../units/wire-gauge.ts';
 
 export { pumpClasses } from '../pumps/library.ts';
 
@@ -33,8 +33,7 @@ export const ohm = in_('Ω');
 export const plain = in_('');
 export const degree = in_('°');
 
-/** A conductor by its gauge. */
-export const awg = (gauge: number): Measured => ({ si: gaugeArea(gauge), unit: 'mm²', typed: `${gauge} AWG` });
+export const awg = conductor;
 
 export const male = (form: PortForm, size: string): Port => ({ form, size, gender: 'male' });
 export const female = (form: PortForm, size: string): Port => ({ form, size, gender: 'female' });

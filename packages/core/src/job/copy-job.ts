@@ -2,7 +2,7 @@ import { propertiesOf, type Part } from '../parts/kinds.ts';
 import { gaugeProperties } from './gauge.ts';
 import { hangerProperties } from './hanger.ts';
 import type { Job } from './job.ts';
-import type { Property } from './property.ts';
+import { isReadOnTape, type Property } from './property.ts';
 import { surveyProperties } from './survey.ts';
 import { tankProperties } from './tank.ts';
 
@@ -50,9 +50,7 @@ function chosenIn(properties: Readonly<Record<string, Property>>, held: object):
 /** A part without what was read on a tape. */
 function unmeasured(part: Part): Part {
   const properties = propertiesOf(part.kind);
-  const isRead = (key: string) => {
-    const property = properties[key];
-    return property?.type === 'quantity' && property.field.tool === 'tape';
-  };
-  return Object.fromEntries(Object.entries(part).filter(([key]) => !isRead(key) && key !== 'note')) as unknown as Part;
+  return Object.fromEntries(
+    Object.entries(part).filter(([key]) => !isReadOnTape(properties[key]) && key !== 'note'),
+  ) as unknown as Part;
 }

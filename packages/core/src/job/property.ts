@@ -46,6 +46,10 @@ export interface QuantityProperty extends Base<z.ZodType<Measured>> {
   readonly typical?: Typical;
   readonly guide?: Guide;
 }
+/** What is read on a tape is measured on the vehicle; a part's own sizes are read with calipers or off its sheet. */
+export const isReadOnTape = (property: Property | undefined): boolean =>
+  property?.type === 'quantity' && property.field.tool === 'tape';
+
 export interface ChoiceProperty<V extends string = string> extends Base<z.ZodType<V>> {
   readonly type: 'choice';
   readonly options: Readonly<Record<V, string>>;

@@ -3,6 +3,7 @@ import type { Title } from '../job/copy-job.ts';
 import { blankJob, type Job } from '../job/job.ts';
 import { layouts, type LayoutKey } from '../job/layout.ts';
 import { measured } from '../job/measured.ts';
+import { isReadOnTape } from '../job/property.ts';
 import { micrometres } from '../units/quick.ts';
 import { propertiesOf, type Part } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
@@ -34,10 +35,9 @@ export function jobOfSchool(key: LayoutKey, { name, vehicle }: Title): Job {
 function usual(laid: Part, whole: Part, job: Job): Part {
   const properties = propertiesOf(whole.kind);
   const before = laid as unknown as Record<string, unknown>;
-  const added = Object.entries({ ...whole, ...byPlace(whole, job) }).filter(([key]) => {
-    const property = properties[key];
-    return before[key] === undefined && !(property?.type === 'quantity' && property.field.tool === 'tape');
-  });
+  const added = Object.entries({ ...whole, ...byPlace(whole, job) }).filter(
+    ([key]) => before[key] === undefined && !isReadOnTape(properties[key]),
+  );
   return added.length === 0 ? laid : { ...laid, ...Object.fromEntries(added), note: USUAL_PART };
 }
 

@@ -7,3 +7,10 @@ export const gaugeDiameter = (awg: number): number => 0.127e-3 * 92 ** ((36 - aw
 
 /** Conductor area, m2. */
 export const gaugeArea = (awg: number): number => (Math.PI / 4) * gaugeDiameter(awg) ** 2;
+
+/** A conductor as it is given by its gauge: area in m2. */
+export const conductor = (awg: number): { si: number; unit: string; typed: string } => ({
+  si: gaugeArea(awg),
+  unit: 'mm²',
+  typed: `${awg} AWG`,
+});

@@ -18,7 +18,7 @@ export async function provide(digest: string, text: string): Promise<void> {
 }
 
 /** Makes sure that what a job names by its digest is here, from this browser or from the server. */
-export async function fetchAttachments({ survey }: Job): Promise<undefined> {
+export async function fetchAttachments({ survey }: Job): Promise<void> {
   const digest = survey.tank.mesh?.digest;
   if (digest === undefined || attachmentText(digest) !== undefined) return;
   const kept = await loadAttachment(digest);

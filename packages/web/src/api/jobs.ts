@@ -22,9 +22,8 @@ export const useJobList = (find: string, away: boolean) =>
     refetchInterval: ({ state }) =>
       isAway(state.error) ? AWAY : state.data?.pages.some(({ jobs }) => jobs.some((j) => j.isBehind)) ? SOON : false,
   });
-/** Jobs that this browser can open by itself. @param again - other each time they are to be looked up anew. */
-export const useJobsAtHand = (again: unknown) =>
-  useQuery({ queryKey: ['jobsAtHand', again], queryFn: jobsAtHand, placeholderData: keepPreviousData });
+/** Jobs that this browser can open by itself. */
+export const useJobsAtHand = () => useQuery({ queryKey: ['jobsAtHand'], queryFn: jobsAtHand });
 export const useShop = () =>
   useQuery({ queryKey: ['shop'], queryFn: () => call<{ name: string }>('GET', '/shop'), staleTime: Infinity });
 /** What was done to a job, the last first, page by page. */

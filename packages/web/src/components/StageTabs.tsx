@@ -31,7 +31,7 @@ export function StageTabs<K extends string>({ label, names, children }: StageTab
           <Tabs.Trigger
             key={key}
             value={key}
-            className="min-h-8 border-b-3 border-transparent px-0.5 pb-0.5 font-semibold text-ink-soft data-[state=active]:border-ink data-[state=active]:text-ink max-sm:min-h-11"
+            className="min-h-8 border-b-3 border-transparent px-0.5 pb-0.5 font-semibold text-ink-soft data-[state=active]:border-ink data-[state=active]:text-ink"
             style={{ fontStretch: '84%' }}
           >
             {names[key]}

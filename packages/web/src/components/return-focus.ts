@@ -27,7 +27,7 @@ export function useReturnFocus(): ReturnFocus {
 }
 
 /** Where the work is: when what had the focus is gone, keys and screen readers go on from here. */
-export const focusBench = (): void => document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true });
+const focusBench = (): void => document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true });
 
 /** After an act that takes its own button away. */
 export function keepFocusNear(): void {

@@ -1,14 +1,15 @@
 import { Workbox } from 'workbox-window';
+import { Listeners } from '../session/listeners.ts';
 
 type State = 'current' | 'newer' | 'replaced';
 
 let state: State = 'current';
 let workbox: Workbox | undefined;
 let isAccepted = false;
-const listeners = new Set<() => void>();
+const listeners = new Listeners();
 function tell(next: State): void {
   state = next;
-  for (const listener of listeners) listener();
+  listeners.tell();
 }
 
 /**
@@ -17,10 +18,7 @@ function tell(next: State): void {
  */
 export const version = {
   get: (): State => state,
-  subscribe(listener: () => void): () => void {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
+  subscribe: listeners.subscribe,
   /** Loads the newer version into this page. */
   load(): void {
     if (state === 'replaced' || !workbox) return location.reload();

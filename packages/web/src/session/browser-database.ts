@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase, type StoreNames } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Kept } from './kept.ts';
@@ -66,5 +66,3 @@ async function partSteps(tx: Upgrade): Promise<void> {
     await tx.objectStore('steps').put({ job, client, past, future });
   }
 }
-
-export type StoreName = StoreNames<Stores>;

@@ -6,6 +6,7 @@ import { restoring } from '@endrel/core/job/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import { ApiError, isAway } from '../api/client.ts';
 import { type Kept, type PendingAct, type RefusedAct, type Step } from './kept.ts';
+import { Listeners } from './listeners.ts';
 import { fieldOf, withActs } from './pending.ts';
 
 export type SaveState =
@@ -52,7 +53,7 @@ export class JobSession {
   readonly id: string;
   readonly client: string;
   readonly #ports: SessionPorts;
-  readonly #listeners = new Set<() => void>();
+  readonly #listeners = new Listeners();
   /** As the server has it. */
   #stored: { readonly revision: number; readonly job: Job };
   #job: Job;
@@ -85,10 +86,7 @@ export class JobSession {
     if (this.#pending.length + this.#refused.length > 0) this.#changed();
   }
 
-  readonly subscribe = (listener: () => void): (() => void) => {
-    this.#listeners.add(listener);
-    return () => this.#listeners.delete(listener);
-  };
+  readonly subscribe = this.#listeners.subscribe;
   readonly getSnapshot = (): SessionSnapshot => this.#snapshot;
 
   /**
@@ -385,7 +383,7 @@ export class JobSession {
 
   #publish(): void {
     this.#snapshot = this.#makeSnapshot();
-    for (const listener of this.#listeners) listener();
+    this.#listeners.tell();
   }
 }
 

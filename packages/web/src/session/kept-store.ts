@@ -2,6 +2,7 @@ import type { IDBPTransaction } from 'idb';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { database, reopen, type Stores, type TypedText } from './browser-database.ts';
 import { keptOf, nothingKept, type Kept } from './kept.ts';
+import { Listeners } from './listeners.ts';
 
 type Transaction = IDBPTransaction<Stores, ('kept' | 'steps' | 'typed')[], 'readwrite'>;
 type Write = (tx: Transaction) => Promise<unknown>;
@@ -47,19 +48,16 @@ async function drain(): Promise<void> {
 }
 
 let isKept = true;
-const listeners = new Set<() => void>();
+const listeners = new Listeners();
 function tell(now: boolean): void {
   if (isKept === now) return;
   isKept = now;
-  for (const listener of listeners) listener();
+  listeners.tell();
 }
 /** Whether this browser keeps what it is told to: its storage may be full or forbidden. */
 export const keeping = {
   get: (): boolean => isKept,
-  subscribe(listener: () => void): () => void {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
+  subscribe: listeners.subscribe,
 };
 
 /** Waits until all that was handed over is on the disk. */

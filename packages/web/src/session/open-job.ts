@@ -25,11 +25,13 @@ export async function openJob(id: string): Promise<OpenedJob> {
     loadGone(id, client, isPageGone),
   ]);
   const typed = typedText.bring(id, [...own.typed, ...gone.typed]);
-  const missing = await fetchAttachments(stored.document).catch((error: unknown) => {
-    if (isWithoutServer && isAway(error))
-      return 'The mesh of the tank is not kept in this browser: it comes with the server.';
-    throw error;
-  });
+  let missing: string | undefined;
+  try {
+    await fetchAttachments(stored.document);
+  } catch (error) {
+    if (!(isWithoutServer && isAway(error))) throw error;
+    missing = 'The mesh of the tank is not kept in this browser: it comes with the server.';
+  }
   const back =
     typed.length > 0 &&
     `What was typed before the page closed is back in: ${typed.map((t) => sayField(stored.document, t.path)).join('; ')}.`;

@@ -1,9 +1,10 @@
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { TypedText } from './browser-database.ts';
 import { keepTyped } from './kept-store.ts';
+import { Listeners } from './listeners.ts';
 
 const texts = new Map<string, TypedText>();
-const listeners = new Set<() => void>();
+const listeners = new Listeners();
 /** How often text came into a field from elsewhere, by field. */
 const brought = new Map<string, number>();
 const keyOf = (job: string, path: FieldPath) => `${job}/${path.join('/')}`;
@@ -39,13 +40,10 @@ export const typedText = {
       keepTyped(job, path, texts.get(key)); // under this page's own name
       brought.set(key, (brought.get(key) ?? 0) + 1);
     }
-    if (fresh.length > 0) for (const listener of listeners) listener();
+    if (fresh.length > 0) listeners.tell();
     return fresh;
   },
 
   timesBrought: (job: string, path: FieldPath): number => brought.get(keyOf(job, path)) ?? 0,
-  subscribe(listener: () => void): () => void {
-    listeners.add(listener);
-    return () => listeners.delete(listener);
-  },
+  subscribe: listeners.subscribe,
 };

@@ -1,6 +1,6 @@
 import { figure } from '../../units/quantity.ts';
 import { settledValue } from '../../job/value.ts';
-import { gaugeArea, wireGauges } from '../../units/wire-gauge.ts';
+import { conductor, gaugeArea, wireGauges } from '../../units/wire-gauge.ts';
 import { wireResistance } from '../../wiring/wire.ts';
 import { flowOf, partsOfKind, quoted } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
@@ -67,7 +67,7 @@ function cureFor(
     return current * (wire + contacts) <= MOST_DROP && current * (wire + contacts) < drop;
   });
   if (enough === undefined) return { cure: plain };
-  const value = { si: gaugeArea(enough), unit: 'mm²', typed: `${enough} AWG` };
+  const value = conductor(enough);
   return {
     cure: `${enough} AWG for both would keep it to half a volt; a relay close to the pump shortens the run.`,
     act: {

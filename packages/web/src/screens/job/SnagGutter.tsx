@@ -136,7 +136,7 @@ const SnagItem = memo(function SnagItem({ snag, open, isBrief, onToggle, view }:
   return (
     <li data-snag={snag.id}>
       <button
-        className={`flex w-full gap-2 px-4 text-left hover:bg-lit max-sm:min-h-11 ${isFolded ? 'py-1' : 'pt-2 pb-1'}`}
+        className={`flex w-full gap-2 px-4 text-left hover:bg-lit ${isFolded ? 'py-1' : 'pt-2 pb-1'}`}
         aria-expanded={open}
         onClick={() => onToggle(open ? null : snag.id)}
       >

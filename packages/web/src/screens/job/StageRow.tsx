@@ -28,7 +28,7 @@ export function StageRow({ view }: { view: JobView }) {
               key={key}
               to={`/jobs/${view.jobId}/${key}${withoutTab(window.location.search)}`}
               aria-current={chosen ? 'page' : undefined}
-              className={`flex min-h-9 shrink-0 items-center gap-2 border-r border-hair px-3.5 whitespace-nowrap max-sm:min-h-11 ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
+              className={`flex min-h-9 shrink-0 items-center gap-2 border-r border-hair px-3.5 whitespace-nowrap ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
             >
               <span className="font-semibold" style={{ fontStretch: '84%' }}>
                 {name}

@@ -3,7 +3,7 @@ import { useJobsAtHand } from '../../api/jobs.ts';
 
 /** While the server is away: what this browser can open by itself. */
 export function JobsAtHand({ why, onRetry }: { why: string; onRetry(): void }) {
-  const { data: jobs, isPending } = useJobsAtHand('away');
+  const { data: jobs, isPending } = useJobsAtHand();
   if (isPending) return null;
   return (
     <section className="my-4">

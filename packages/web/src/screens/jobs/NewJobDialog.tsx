@@ -49,7 +49,7 @@ export function NewJobDialog({ copied, onClose }: NewJobDialogProps) {
   }
 
   const choice = (from: Start['from'], label: string, next: () => Start) => (
-    <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
+    <label className="flex min-h-8 items-center gap-2">
       <input
         type="radio"
         name="start"
@@ -206,7 +206,7 @@ function CopyChoice({
       <ul className="my-1 max-h-52 overflow-auto" aria-label="Jobs to copy">
         {(chosen.id !== '' && !found.some((j) => j.id === chosen.id) ? [chosen, ...found] : found).map((job) => (
           <li key={job.id}>
-            <label className="flex min-h-7 items-center gap-2 max-sm:min-h-11">
+            <label className="flex min-h-7 items-center gap-2">
               <input
                 type="radio"
                 name="copied"
@@ -219,7 +219,7 @@ function CopyChoice({
           </li>
         ))}
       </ul>
-      <label className="flex min-h-8 items-center gap-2 max-sm:min-h-11">
+      <label className="flex min-h-8 items-center gap-2">
         <input
           type="checkbox"
           className="h-4 w-4 accent-[var(--ink)]"

@@ -1,6 +1,6 @@
 import type { Assessment } from '@endrel/core/assess';
 import { partsOnRun } from '@endrel/core/job/graph';
-import { kindOf, propertiesOf } from '@endrel/core/parts/kinds';
+import { kindOf } from '@endrel/core/parts/kinds';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { Reading } from '../../components/Reading.tsx';
@@ -23,7 +23,7 @@ export function RunSummary({ assessment, view }: { assessment: Assessment; view:
       : undefined;
   };
   const lines = (['hose', 'hardLine'] as const)
-    .filter((kind) => parts.some((p) => p.kind === kind && 'length' in propertiesOf(kind)))
+    .filter((kind) => parts.some((p) => p.kind === kind))
     .map((kind) => ({ name: kind === 'hose' ? 'Hose' : 'Hard line', length: lengthOf(kind) }));
   const needs = findings.needs.filter((n) => n.stage === 'run');
   return (
