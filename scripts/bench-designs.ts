@@ -13,7 +13,7 @@ import { solvePoint } from '../packages/core/src/run/solve-point.ts';
 export function sweepDesigns(first: number, last: number): number {
   const job = demoJobs.mailVan;
   const fuel = fuelOf(job)!;
-  const points = operatingPoints(job, findingsOf(job).demand!.volumeFlow);
+  const points = operatingPoints(job, fuel, findingsOf(job).demand!.volumeFlow);
   const prepared = new PreparedRun(compileRun(job));
   const hoses = Object.values(job.parts).filter((p) => p.kind === 'hose');
   const pump = Object.values(job.parts).find((p) => p.kind === 'pump')!;

@@ -57,7 +57,7 @@ if (!(sum > 0)) throw new Error('no friction');
 const job = demoJobs.mailVan;
 const findings = findingsOf(job);
 const fuel = fuelOf(job)!;
-const point = operatingPoints(job, findings.demand!.volumeFlow)[2]!;
+const point = operatingPoints(job, fuel, findings.demand!.volumeFlow)[2]!;
 const network = networkAt(job, fuel, resultAt(findings.solution!, point.key));
 const ours = time(() => void solveNetwork(network), 200);
 rows.push({ what: `mail van network, ${network.nodes.length} nodes, cold`, microseconds: ours });

@@ -1,5 +1,7 @@
 import { parseArgs } from 'node:util';
 import { demoCommand } from './demo-command.ts';
+import { fuelCommand } from './fuel-command.ts';
+import { jetCommand } from './jet-command.ts';
 import { hangerCommand } from './hanger-command.ts';
 import { inpCommand } from './inp-command.ts';
 import { networkCommand } from './network-command.ts';
@@ -20,6 +22,11 @@ endrel tank volume FILE --level 120mm [--pitch 5deg] [--roll 0] [--stl-unit mm] 
                                strapping table (.csv)
 endrel hanger opening --bodies 39,39,50 [--json]
                                the smallest round opening for pump bodies side by side
+endrel fuel --ethanol 85 --rvp 60kPa --at 50C [--rvp-of petrol|blend] [--json]
+                               density, viscosity, vapour pressure and boiling point of a blend
+endrel jet --nozzle 3mm --throat 9mm --motive 200L/h [--fuel petrol|E85|diesel] [--kind drilled|moulded]
+           [--edge sharp|drilled] [--lift 0.1m] [--rvp 60kPa] [--at 20C] [--json]
+                               what a siphon jet holds back and draws across
 endrel sender match --sender 240-33 --gauge 0-90 [--json]
                                resistors between a sender and a gauge, ohms empty-full
 
@@ -29,7 +36,7 @@ Exit code: 0 without a stop snag, 1 with one, 2 on bad input, 3 on a fault of En
 export async function run(args: readonly string[], output: Output = terminal()): Promise<number> {
   try {
     const { values, positionals } = parseArgs({
-      args: joinNegativeValues(args, ['level', 'pitch', 'roll', 'bodies', 'sender', 'gauge']),
+      args: joinNegativeValues(args, ['level', 'pitch', 'roll', 'bodies', 'sender', 'gauge', 'at', 'lift', 'ethanol', 'motive', 'nozzle', 'throat', 'rvp']),
       allowPositionals: true,
       options: {
         json: { type: 'boolean' },
@@ -42,6 +49,17 @@ export async function run(args: readonly string[], output: Output = terminal()):
         sender: { type: 'string' },
         gauge: { type: 'string' },
         point: { type: 'string' },
+        ethanol: { type: 'string' },
+        rvp: { type: 'string' },
+        'rvp-of': { type: 'string' },
+        at: { type: 'string' },
+        nozzle: { type: 'string' },
+        throat: { type: 'string' },
+        motive: { type: 'string' },
+        fuel: { type: 'string' },
+        kind: { type: 'string' },
+        edge: { type: 'string' },
+        lift: { type: 'string' },
       },
     });
     const [command, ...operands] = positionals;
@@ -55,6 +73,8 @@ export async function run(args: readonly string[], output: Output = terminal()):
     if (command === 'sender') return senderCommand(operands, values, output);
     if (command === 'network') return await networkCommand(operands, values.json ?? false, output);
     if (command === 'inp') return await inpCommand(operands, values, output);
+    if (command === 'fuel') return fuelCommand(operands, values, output);
+    if (command === 'jet') return jetCommand(operands, values, output);
     if (command === 'demo') return demoCommand(operands, output);
     throw new BadInput(`there is no command “${command}”; see endrel --help`);
   } catch (error) {

@@ -50,14 +50,14 @@ export function compareAssessments(before: Assessment, after: Assessment): Previ
 
 /** The figures by which two states of a job are compared. */
 export function keyFigures({ solution, drive, demand }: Findings): { label: string; figure: Figure }[] {
-  const { fullLoad, idle, fullLoadHot } = solution?.points ?? {};
+  const { fullLoad, idle } = solution?.points ?? {};
   const end = drive?.steps.at(-1);
   const list: (readonly [string, QuantityKind, number | undefined])[] = [
     ['Demand at full load', 'volumeFlow', demand?.volumeFlow],
     ['Pressure at full load', 'pressure', fullLoad?.railPressure],
     ['Pressure at idle', 'pressure', idle?.railPressure],
     ['Pump margin', 'fraction', solution?.margin?.margin],
-    ['Suction margin, hot', 'head', fullLoadHot?.suctionMargin],
+    ['Suction margin, worst', 'head', solution?.worstSuction?.result.suctionMargin],
     ['Pump current at full load', 'current', fullLoad?.pumpCurrent],
     ['Return at idle', 'volumeFlow', solution && idle?.returnFlow],
     ['Tank after the drive', 'temperature', end?.tank],

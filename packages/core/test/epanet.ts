@@ -33,8 +33,11 @@ export async function openInEpanet({ liquid, nodes, links }: Network): Promise<O
     const { law } = link;
     if (law.kind === 'line') {
       const length = Math.max(law.length, 1e-4) * SCALE;
+      // what has no length rubs nothing: a bore five times as wide, its loss on the velocity there
+      const bore = law.bore;
+      const loss = law.loss.kInfinity * (bore / law.bore) ** 4;
       lines.PIPES!.push(
-        `${ends} ${length} ${law.bore * 1e3 * SCALE} ${law.roughness * 1e3 * SCALE} ${law.loss.kInfinity} ${link.checkValve ? 'CV' : 'OPEN'}`,
+        `${ends} ${length} ${bore * 1e3 * SCALE} ${law.roughness * 1e3 * SCALE} ${loss} ${link.checkValve ? 'CV' : 'OPEN'}`,
       );
     } else if (law.kind === 'pump') {
       lines.PUMPS!.push(`${ends} HEAD P${i}`);

@@ -18,7 +18,7 @@ describe('snags that an edit did away with', () => {
     expect(gone).to.include(before.snags.find((s) => s.rule === 'suction-margin')!.id);
     const suction = cured.find((c) => c.snag.rule === 'suction-margin')!;
     // a head of fuel: the suction margin is named before the pressures
-    expect(suction.moved[0]).to.deep.include({ label: 'Suction margin, hot' });
+    expect(suction.moved[0]).to.deep.include({ label: 'Suction margin, worst' });
     expect(suction.moved[0]!.after.si).to.be.greaterThan(suction.moved[0]!.before.si);
     const live = before.snags.filter((s) => !s.overruled);
     for (const { snag, behind } of cured) expect(behind).to.equal(live[live.indexOf(snag) - 1]?.id);

@@ -4,7 +4,7 @@ import { partName, type Part, type PartKind, type PartOf } from '../parts/kinds.
 import type { Findings } from '../run/findings.ts';
 import { circuitsOf, type Circuits } from '../run/circuits.ts';
 import { pointKeys, type PointKey } from '../run/operating-point.ts';
-import type { PartFlow } from '../run/solve-run.ts';
+import type { PartFlow } from '../run/point-result.ts';
 
 /** Shared readings that several rules take from findings. */
 

@@ -1,6 +1,8 @@
 import type { Rule } from './snag.ts';
 import { aluminiumWithEthanol } from './rules/aluminium-with-ethanol.ts';
 import { beyondPumpTable } from './rules/beyond-pump-table.ts';
+import { injectorsTooSmall } from './rules/injectors-too-small.ts';
+import { blendVolatility } from './rules/blend-volatility.ts';
 import { blendTestedOtherwise } from './rules/blend-tested-otherwise.ts';
 import { bucketCannotRefill } from './rules/bucket-cannot-refill.ts';
 import { carburettorFlooded } from './rules/carburettor-flooded.ts';
@@ -102,7 +104,9 @@ export const rules: readonly Rule[] = [
   ethanolHose,
   sealAttacked,
   wrongMultiplier,
+  injectorsTooSmall,
   blendTestedOtherwise,
+  blendVolatility,
   wormClamp,
   filterReversed,
   returnEnd,

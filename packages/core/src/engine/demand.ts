@@ -9,6 +9,9 @@ export const usualBsfc: Record<Aspiration, number> = {
   turbo: poundsPerHorsepowerHour(0.65),
 };
 
+/** Top of the usual band of a diesel, 200 to 245 g/kWh, kg/J. Common practice. */
+export const usualDieselBsfc = 0.245 / 3.6e6;
+
 export interface Demand {
   readonly massFlow: number; // kg/s
   readonly volumeFlow: number; // m3/s, at 20 °C

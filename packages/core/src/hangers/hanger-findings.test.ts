@@ -56,12 +56,14 @@ describe('what the hanger comes to', () => {
       reserveLevel: mm(25),
     });
     const { hanger, demand, solution, fuel } = findingsOf(job);
-    expect(hanger.bucket!.seconds).to.be.closeTo(0.0006 / demand!.volumeFlow, 1e-9);
+    const full = solution!.points.fullLoad;
+    expect(hanger.bucket!.seconds).to.be.closeTo(0.0006 / full.pumpFlow, 1e-9);
     const { density } = fuelLiquid(fuel!, 293.15);
     expect(hanger.bucket!.refill).to.be.closeTo(orificeFlow(density * 9.80665 * 0.022, 0.01, 'sharp', density), 1e-12);
     expect(hanger.bucket!.needed).to.equal(solution!.points.fullLoad.pumpFlow);
     const inside = findingsOf(changed(job, (j) => (j.hanger!.returnIntoBucket = true))).hanger;
     expect(inside.bucket!.needed).to.equal(demand!.volumeFlow);
+    expect(inside.bucket!.seconds).to.be.closeTo(0.0006 / (full.pumpFlow - full.returnFlow), 1e-9);
   });
   it('measures from return to pickup in space, and how deep its end lies at the reserve level', () => {
     const { back } = of(
@@ -91,23 +93,28 @@ describe('what the hanger comes to', () => {
 
 describe('the siphon’s drill', () => {
   const LPH = 1 / 3.6e6;
-  const conditions = (back: number, demand: number, lift = 0.1): JetConditions => ({
-    liquid: { density: 745, viscosity: 0.53e-3 },
-    lift,
-    points: {
-      idle: { returnFlow: (back + demand) * LPH, demand: 2 * LPH },
-      cruise: { returnFlow: (back + demand - 14) * LPH, demand: 14 * LPH },
-      fullLoad: { returnFlow: back * LPH, demand: demand * LPH },
-    },
-  });
+  const liquid = { density: 745, viscosity: 0.53e-3 };
+  const conditions = (back: number, demand: number, lift = 0.1, more: Partial<JetConditions> = {}): JetConditions => {
+    const points = {
+      idle: { returnFlow: (back + demand) * LPH, demand: 2 * LPH, liquid },
+      cruise: { returnFlow: (back + demand - 14) * LPH, demand: 14 * LPH, liquid },
+      fullLoad: { returnFlow: back * LPH, demand: demand * LPH, liquid },
+      fullLoadHot: { returnFlow: (back - 10) * LPH, demand: demand * LPH, liquid },
+    };
+    return { lift, points, free: points, ...more };
+  };
   const hanger: Hanger = { jetDrill: mm(3), jetEdge: 'sharp', siphonBore: mm(8), siphonLength: mm(800) };
-  it('is the largest of the set that still brings across 1.15 times what is burnt', () => {
+  const suctionOf = (drill: number, at: JetConditions) =>
+    Math.min(
+      ...(['fullLoad', 'fullLoadHot'] as const).map(
+        (key) => siphonFindings({ ...hanger, jetDrill: { si: drill, unit: 'mm' } }, at)![key].suction,
+      ),
+    );
+  it('is the largest of the set that, 0.05 mm off either way, still brings across 1.15 times what is burnt', () => {
     const found = siphonFindings(hanger, conditions(160, 60))!;
-    expect(found.chosenFor).to.equal('fullLoad');
-    const suction = (drill: number) =>
-      siphonFindings({ ...hanger, jetDrill: { si: drill, unit: 'mm' } }, conditions(160, 60))!.fullLoad.suction;
-    expect(suction(found.drill!)).to.be.at.least(1.15 * 60 * LPH);
-    expect(suction(found.drill! + 1e-4)).to.be.below(1.15 * 60 * LPH);
+    expect(found.chosenFor).to.equal('everything');
+    expect(suctionOf(found.drill! + 0.05e-3, conditions(160, 60))).to.be.at.least(1.15 * 60 * LPH);
+    expect(suctionOf(found.drill! + 0.15e-3, conditions(160, 60))).to.be.below(1.15 * 60 * LPH);
     expect(Math.abs((found.drill! * 1e4) % 1)).to.satisfy((rest: number) => rest < 1e-6 || rest > 1 - 1e-6); // tenths of a mm
   });
   it('grows with the flow that drives it and shrinks with the lift', () => {
@@ -118,7 +125,34 @@ describe('the siphon’s drill', () => {
   it('is chosen for cruise where full load leaves too little to drive it, and absent where nothing does', () => {
     expect(siphonFindings(hanger, conditions(2, 120))!.chosenFor).to.equal('cruise');
     expect(siphonFindings(hanger, conditions(-105, 120))!.drill).to.equal(undefined);
-    expect(siphonFindings({}, conditions(160, 60))).to.equal(undefined);
+    expect(siphonFindings({}, conditions(-105, 120))).to.equal(undefined);
+  });
+  it('is proposed where none is entered, for a run with no jet, and holds no more back than a fifth of the set pressure', () => {
+    const proposed = siphonFindings({}, conditions(160, 60))!;
+    expect(proposed).to.include({ isEntered: false, of: proposed.drill });
+    expect(proposed.idle.suction).to.be.greaterThan(proposed.idle.demand);
+    // 1.5 mm and finer hold back more than that; of a lower set pressure no drill is left
+    for (const set of [3e5, 4e4]) {
+      const found = siphonFindings(hanger, conditions(160, 60, 0.1, { set }))!;
+      if (found.drill !== undefined)
+        expect(siphonFindings({ ...hanger, jetDrill: { si: found.drill - 0.05e-3, unit: 'mm' } }, conditions(160, 60))!.idle.backPressure).to.be.below(set / 5);
+    }
+    expect(siphonFindings(hanger, conditions(160, 60, 0.1, { set: 1e4 }))!.drill).to.equal(undefined);
+  }); // prettier-ignore
+  it('of a moulded jet is larger than of a drilled tube, and smaller where its throat cavitates', () => {
+    const moulded = siphonFindings({ ...hanger, jetKind: 'moulded' }, conditions(160, 60))!;
+    expect(moulded.drill).to.be.greaterThan(siphonFindings(hanger, conditions(160, 60))!.drill!);
+    const hot = conditions(160, 60);
+    const boiling = { ...hot.points.fullLoadHot, overVapour: 3e3 };
+    const choked = siphonFindings({ ...hanger, jetDrill: mm(2) }, { ...hot, points: { ...hot.points, fullLoadHot: boiling } })!;
+    expect(choked.fullLoadHot.limit).to.equal('cavitation');
+    expect(choked.fullLoadHot.suction).to.be.below(choked.fullLoad.suction);
+  }); // prettier-ignore
+  it('has its set drawn: holding back less and less, bringing across most in between', () => {
+    const { set } = siphonFindings(hanger, conditions(160, 60))!;
+    expect(set.length).to.be.greaterThan(30);
+    for (let i = 1; i < set.length; i++) expect(set[i]!.backPressure).to.be.below(set[i - 1]!.backPressure);
+    expect(set.at(-1)!.suction).to.equal(0);
   });
 });
 

@@ -1,3 +1,4 @@
+import type { Fuel } from '../fluids/fuel.ts';
 import type { Hanger } from '../job/hanger.ts';
 import { hangerProperties } from '../job/hanger.ts';
 import type { Job } from '../job/job.ts';
@@ -8,6 +9,7 @@ import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { RunSolution } from '../run/solve-run.ts';
+import { secondsOf } from '../run/swirl-pot.ts';
 import { compartments, type Compartment } from '../tanks/compartments.ts';
 import { floorUnder } from '../tanks/floor-under.ts';
 import { levelPlane } from '../tanks/fuel-plane.ts';
@@ -17,7 +19,8 @@ import { solidMesh } from '../tanks/solid.ts';
 import type { Tank } from '../tanks/surveyed-tank.ts';
 import { openingFit, type OpeningFit } from './opening-fit.ts';
 import { ringPlate, type RingPlate } from './ring-plate.ts';
-import { siphonFindings, type SiphonFindings } from './siphon.ts';
+import type { SiphonFindings } from './siphon.ts';
+import { siphonOf } from './siphon-of-job.ts';
 import { hangerStand, type HangerStand } from './stack-height.ts';
 import { stripOrder, type StripOrder } from './strip-order.ts';
 import { tiltIn, type Passage, type TiltIn } from './tilt-in.ts';
@@ -48,7 +51,7 @@ export interface PickupFindings {
   /** The same down to the bucket's inlet. */
   readonly leftWithBucket?: number;
   /** m3 that stay behind sills (a far lobe, a dammed baffle) on level ground, and where. */
-  readonly stranded: readonly { readonly name: string; readonly volume: number; readonly withoutSiphon?: number }[];
+  readonly stranded: readonly { readonly name: string; readonly volume: number; readonly withoutSiphon?: number; readonly withSiphon?: number }[];
   /** Whether the siphon's far pickup stands in the lobe that it is to empty; absent without a siphon. */
   readonly siphonReaches?: boolean;
   /** How far the floor under it lies above the lowest floor it could reach, and what lies below it there. */
@@ -56,7 +59,7 @@ export interface PickupFindings {
   readonly belowIt?: number;
 }
 export interface BucketFindings {
-  /** s of full load that it holds. */
+  /** s of full load that it holds with nothing flowing in: what comes back into it counts. */
   readonly seconds?: number;
   /** m3/s that flow in at the level it must still run at, and must. */
   readonly refill?: number;
@@ -76,6 +79,7 @@ export interface Known {
   readonly solution?: RunSolution;
   readonly demand?: number;
   readonly liquid?: Liquid;
+  readonly fuel?: Fuel;
 }
 
 /** Place of the pickup in the tank's axes; undefined while the hanger's height is unknown. */
@@ -85,8 +89,9 @@ export function pickupPlace(hanger: Hanger, depth: number | undefined): Place | 
 }
 
 /** Where a siphon draws from; undefined while there is none. */
-export const farPickupPlace = ({ jetDrill, farHeight, farForward, farLeft }: Hanger): Place | undefined =>
-  jetDrill && farHeight ? [farForward?.si ?? 0, farLeft?.si ?? 0, farHeight.si] : undefined;
+export const farPickupPlace = (hanger: Hanger): Place | undefined =>
+  hanger.jetDrill && hanger.farHeight ? farPlace(hanger) : undefined;
+const farPlace = ({ farHeight, farForward, farLeft }: Hanger): Place => [farForward?.si ?? 0, farLeft?.si ?? 0, farHeight!.si];
 
 const standOf = ({ hanger = {}, survey }: Job): HangerStand | undefined =>
   survey.tank.depth && hanger.hold ? hangerStand(hanger, survey.tank.depth.si) : undefined;
@@ -111,7 +116,7 @@ export function hangerFlows(job: Job, known: Known): HangerFlows {
   return {
     bucket: hanger.bucket ? bucketFindings(hanger, known) : undefined,
     back: returnFindings(job, hanger, standOf(job), pickupPlace(hanger, job.survey.tank.depth?.si)),
-    siphon: siphonOf(job, hanger, known),
+    siphon: siphonOf(job, known.fuel, known.solution),
   };
 }
 
@@ -152,9 +157,19 @@ function pickupFindings(
   const level = levelPlane(place[2]);
   const without = farPickupPlace(hanger) && compartments(tank, job.survey.tank, place);
   const behind = (part: Compartment) => tank.porosity * meshVolume(part.mesh, levelPlane(part.sill![2]));
+  // what would stay with a siphon whose jet is not drilled yet
+  const far: Place | undefined = !without && hanger.farHeight ? farPlace(hanger) : undefined;
+  const withOne = far && compartments(tank, job.survey.tank, place, far);
   const stranded = parts.flatMap((part, i) =>
     part.sill && (part.sill[2] > place[2] || without)
-      ? [{ name: part.name, volume: behind(part), withoutSiphon: without?.[i]?.sill && behind(without[i]) }]
+      ? [
+          {
+            name: part.name,
+            volume: behind(part),
+            withoutSiphon: without?.[i]?.sill && behind(without[i]),
+            withSiphon: withOne?.[i]?.sill && behind(withOne[i]),
+          },
+        ]
       : [],
   );
   const floor = near[0] && floorUnder(near[0].mesh, place[0], place[1]);
@@ -178,7 +193,10 @@ function siphonReaches(parts: readonly Compartment[], far: Place | undefined): b
 }
 
 function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): BucketFindings {
-  const seconds = hanger.bucketVolume && demand ? hanger.bucketVolume.si / demand : undefined;
+  const full = solution?.points.fullLoad;
+  const drawn = full && (full.pot?.lift ?? full.pumpFlow);
+  const back = hanger.returnIntoBucket && full && !full.pot ? full.returnFlow : 0;
+  const seconds = hanger.bucketVolume && drawn !== undefined ? secondsOf(hanger.bucketVolume.si, drawn - back) : undefined;
   const bore = hanger.bucketInletBore?.si;
   const inlet = hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si;
   const level = hanger.reserveLevel?.si ?? hangerProperties.reserveLevel.typical!.si;
@@ -189,7 +207,7 @@ function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): Bu
   // what comes back into the bucket need not flow in again
   const needed = hanger.returnIntoBucket
     ? demand
-    : (solution?.points.fullLoad.pot?.lift ?? solution?.points.fullLoad.pumpFlow ?? demand);
+    : (drawn ?? demand);
   return { seconds, refill, needed };
 }
 
@@ -219,27 +237,6 @@ function returnFindings(
   };
 }
 
-function siphonOf(job: Job, hanger: Hanger, { solution, liquid }: Known): SiphonFindings | undefined {
-  // what comes back to a pot does not drive a jet in the tank
-  if (!solution || !liquid || !returnsToTank(job)) return undefined;
-  const point = (key: 'idle' | 'cruise' | 'fullLoad') => ({
-    returnFlow: solution.points[key].returnFlow,
-    demand: solution.points[key].point.demand,
-  });
-  const lift = Math.max(0, (job.survey.tank.bridgeFloor?.si ?? 0) - (hanger.farHeight?.si ?? 0));
-  return siphonFindings(hanger, {
-    liquid,
-    lift,
-    points: { idle: point('idle'), cruise: point('cruise'), fullLoad: point('fullLoad') },
-  });
-}
-
 /** The tube by which the first return ends in the tank. */
 export const returnDropOf = (job: Job): PartOf<'returnDrop'> | undefined =>
   circuitsOf(job).parts.find((p): p is PartOf<'returnDrop'> => p.kind === 'returnDrop');
-
-/** What a regulator spills comes back to the tank, not to a pot. */
-function returnsToTank(job: Job): boolean {
-  const run = circuitsOf(job);
-  return !run.bypasses.some((id) => run.zoneAt(id, 'return')?.into.some((v) => run.part(v).kind === 'swirlPot'));
-}

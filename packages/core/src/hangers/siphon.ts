@@ -1,10 +1,14 @@
 import type { Hanger } from '../job/hanger.ts';
 import { linkLoss } from '../hydraulics/link-loss.ts';
-import { jetBackPressure, suctionFlow, type JetPump } from '../hydraulics/jet-pump.ts';
+import { jetBackPressure, jetSuction, type JetLimit, type JetPump } from '../hydraulics/jet-pump.ts';
 import { EXIT, SHARP_ENTRANCE } from '../hydraulics/loss-coefficient.ts';
 import { STANDARD_GRAVITY, type Liquid } from '../hydraulics/network.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
 import { mm } from '../units/quick.ts';
+
+/** The moments that a jet must work in: at idle all comes back through it, at full load little; hot fuel boils in its throat. */
+export const jetPoints = ['idle', 'cruise', 'fullLoad', 'fullLoadHot'] as const;
+export type JetPoint = (typeof jetPoints)[number];
 
 /** What the jet does at one operating point. SI. */
 export interface JetAtPoint {
@@ -13,66 +17,117 @@ export interface JetAtPoint {
   /** Fuel it brings across. */
   readonly suction: number;
   readonly backPressure: number;
+  readonly limit: JetLimit;
 }
-export interface SiphonFindings {
-  readonly idle: JetAtPoint;
-  readonly cruise: JetAtPoint;
-  readonly fullLoad: JetAtPoint;
-  /** Largest standard drill that brings across what the engine burns, with margin; absent when none does. m. */
+/** One drill of the set: what it does at its two ends. */
+export interface JetDrill {
+  readonly drill: number; // m
+  /** Held back at idle, Pa. */
+  readonly backPressure: number;
+  /** Brought across at full load, m3/s. */
+  readonly suction: number;
+}
+export interface SiphonFindings extends Readonly<Record<JetPoint, JetAtPoint>> {
+  /** The drill that these figures are of: the entered one, else the proposed. m. */
+  readonly of: number;
+  readonly isEntered: boolean;
+  /** Largest standard drill that brings across what the engine burns, drilled a little off either way; absent when none does. m. */
   readonly drill?: number;
-  /** The steady point that `drill` was chosen for. */
-  readonly chosenFor: 'fullLoad' | 'cruise';
+  /** The hardest moments that `drill` was chosen for. */
+  readonly chosenFor: 'everything' | 'fullLoad' | 'cruise';
+  /** The whole set, for a chart. */
+  readonly set: readonly JetDrill[];
+  /** How far the jet stands above the fuel at the level that it must still run at, m; it then blows through air. */
+  readonly aboveFuel?: number;
 }
 
-const MARGIN = 1.15; // suction over what the engine burns, as of pumps: common practice
+export const JET_MARGIN = 1.15; // suction over what the engine burns, as of pumps: common practice
+/** Of the regulator's set pressure that the jet may hold back at idle; common practice. */
+export const MOST_OF_SET = 0.2;
 const THROAT_OF_DRILL = 2; // throat bore of the jet's, a nozzle area of a quarter: typical, from memory
+const DRILL_TOLERANCE = mm(0.05); // of a hole drilled by hand, typical, from memory
 const DEFAULT_SIPHON = { bore: mm(8), length: 0.8 }; // typical, from memory
 /** Drills of a standard set, in steps of 0.1 mm. */
 const drills = Array.from({ length: 73 }, (_, i) => mm((8 + i) / 10));
 
-export interface JetConditions {
+/** One moment: what comes back and is burnt, and the fuel as it is then. */
+export interface JetMoment {
+  readonly returnFlow: number;
+  readonly demand: number;
   readonly liquid: Liquid;
-  /** Fuel level over the jet above that over the far pickup, m: the lift at the last of the far lobe. */
+  /** Of the tank over the vapour pressure, Pa; absent for what does not boil in use. */
+  readonly overVapour?: number;
+}
+export interface JetConditions {
+  /** Where the jet blows out over the far pickup's fuel, m: the lift at the last of the far lobe. */
   readonly lift: number;
-  readonly points: Readonly<Record<'idle' | 'cruise' | 'fullLoad', { returnFlow: number; demand: number }>>;
+  /** Set pressure of the regulator whose return drives it, Pa. */
+  readonly set?: number;
+  readonly points: Readonly<Record<JetPoint, JetMoment>>;
+  /** The same with no jet at the return's end: what drills are chosen for. */
+  readonly free: Readonly<Record<JetPoint, JetMoment>>;
 }
 
-/** The siphon jet of a saddle tank, driven by what comes back. Undefined while its drill is unknown. */
+/** The siphon jet of a saddle tank, driven by what comes back. With no drill entered, the one proposed; undefined where none is. */
 export function siphonFindings(hanger: Hanger, conditions: JetConditions): SiphonFindings | undefined {
-  const drill = hanger.jetDrill?.si;
-  if (drill === undefined || drill === 0) return undefined;
-  const at = (bore: number, point: 'idle' | 'cruise' | 'fullLoad'): JetAtPoint => {
-    const { returnFlow, demand } = conditions.points[point];
+  const entered = hanger.jetDrill?.si || undefined;
+  const at = (bore: number, { returnFlow, demand, liquid, overVapour }: JetMoment): JetAtPoint => {
     const jet: JetPump = {
       nozzle: bore,
       throat: hanger.throatDrill?.si ?? THROAT_OF_DRILL * bore,
       edge: hanger.jetEdge ?? 'sharp',
+      kind: hanger.jetKind ?? 'drilled',
     };
-    const { density } = conditions.liquid;
-    return {
-      returnFlow,
-      demand,
-      backPressure: jetBackPressure(jet, returnFlow, density),
-      suction: suctionFlow(jet, returnFlow, density, (flow) => siphonDrop(hanger, conditions, flow)),
-    };
+    const resistance = (flow: number) => siphonDrop(hanger, liquid, conditions.lift, flow);
+    const { flow, limit } = jetSuction(jet, returnFlow, { density: liquid.density, resistance, overVapour });
+    return { returnFlow, demand, limit, suction: flow, backPressure: jetBackPressure(jet, returnFlow, liquid.density) };
   };
-  const suffices = (point: 'cruise' | 'fullLoad') =>
-    drills.findLast((bore) => {
-      const { suction, demand } = at(bore, point);
-      return suction >= MARGIN * demand;
+  const brings = (bore: number, moments: readonly JetPoint[]) =>
+    moments.every((point) => {
+      const { suction, demand } = at(bore, conditions.free[point]);
+      return suction >= JET_MARGIN * demand;
     });
-  const full = suffices('fullLoad');
+  const lets = (bore: number) =>
+    conditions.set === undefined || at(bore, conditions.free.idle).backPressure <= MOST_OF_SET * conditions.set;
+  const suffices = (moments: readonly JetPoint[]) =>
+    drills.findLast(
+      (bore) =>
+        lets(bore - DRILL_TOLERANCE) && brings(bore, moments) && brings(bore - DRILL_TOLERANCE, moments) && brings(bore + DRILL_TOLERANCE, moments), // prettier-ignore
+    );
+  const ways = [
+    ['everything', jetPoints],
+    ['fullLoad', ['idle', 'cruise', 'fullLoad']],
+    ['cruise', ['idle', 'cruise']],
+  ] as const;
+  let drill: number | undefined;
+  let chosenFor: SiphonFindings['chosenFor'] = 'cruise';
+  for (const [name, moments] of ways) {
+    drill = suffices(moments);
+    chosenFor = name;
+    if (drill !== undefined) break;
+  }
+  const of = entered ?? drill;
+  if (of === undefined) return undefined;
+  const moments = entered === undefined ? conditions.free : conditions.points;
   return {
-    idle: at(drill, 'idle'),
-    cruise: at(drill, 'cruise'),
-    fullLoad: at(drill, 'fullLoad'),
-    drill: full ?? suffices('cruise'),
-    chosenFor: full === undefined ? 'cruise' : 'fullLoad',
+    of,
+    isEntered: entered !== undefined,
+    idle: at(of, moments.idle),
+    cruise: at(of, moments.cruise),
+    fullLoad: at(of, moments.fullLoad),
+    fullLoadHot: at(of, moments.fullLoadHot),
+    drill,
+    chosenFor,
+    set: drills.filter((_, i) => i % 2 === 0).map((bore) => ({
+      drill: bore,
+      backPressure: at(bore, conditions.free.idle).backPressure,
+      suction: at(bore, conditions.free.fullLoad).suction,
+    })),
   };
 }
 
 /** Lift and losses from the far pickup to the jet, Pa. */
-function siphonDrop(hanger: Hanger, { liquid, lift }: JetConditions, flow: number): number {
+function siphonDrop(hanger: Hanger, liquid: Liquid, lift: number, flow: number): number {
   const tube = {
     kind: 'line',
     bore: hanger.siphonBore?.si ?? DEFAULT_SIPHON.bore,

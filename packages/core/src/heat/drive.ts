@@ -2,12 +2,13 @@ import { LEAST_SUCTION_MARGIN } from '../run/limits.ts';
 import { fuelLiquid, heatCapacity, type Fuel } from '../fluids/fuel.ts';
 import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
+import { petrolReidOf } from '../run/petrol-reid.ts';
 import { assumed } from '../job/assumption.ts';
 import { operatingPoints } from '../run/operating-point.ts';
 import { compileRun, type CompiledRun } from '../run/compile-run.ts';
 import { PreparedRun } from '../run/prepared-run.ts';
 import { solvePoint } from '../run/solve-point.ts';
-import { pointResult, type PointResult, type RunInputs } from '../run/solve-run.ts';
+import { pointResult, type PointResult, type RunInputs } from '../run/point-result.ts';
 import { spansOf } from '../run/spans.ts';
 import { circuitHeat, wettedArea, type HeatCircuit } from './tank-heat.ts';
 import { circuitsOf } from '../run/circuits.ts';
@@ -28,6 +29,8 @@ export interface Drive {
   readonly leastMargin: number;
   /** When the margin falls below it, s; absent when it does not. */
   readonly trouble?: number;
+  /** When the fuel boils at a pump, s: the drive ends there; absent when it does not. */
+  readonly boils?: number;
   /** The tank was down to its last before the drive was over. */
   readonly ranDry: boolean;
   /** At the end of the drive, W. */
@@ -77,7 +80,7 @@ function cruiseAt(
   fullDemand: number,
   conditions: Conditions,
 ): PointResult | undefined {
-  const cruise = operatingPoints(job, fullDemand).find((p) => p.key === 'cruise')!;
+  const cruise = operatingPoints(job, fuel, fullDemand).find((p) => p.key === 'cruise')!;
   const point = { ...cruise, ...conditions, engineTemperature: conditions.temperature };
   const solved = solvePoint(prepared, job, fuel, point);
   return solved.ok ? pointResult(job, fuel, point, solved.value) : undefined;
@@ -87,7 +90,7 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
   const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
   const time = value('driveTime');
   const startLevel = value('driveStartLevel');
-  const reid = value('reidVapourPressure');
+  const reid = petrolReidOf(job, fuel);
   const atmosphere = value('atmosphere');
   const ambient = value('ambientTemperature');
   const circuits = [circuitOf(job, fuel, first), circuitOf(job, fuel, last)] as const;
@@ -115,6 +118,7 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
     steps.push({ time: i * dt, tank, level, margin: Math.min(...margins), pot: around.potTemperature });
     const lost = value('tankHeat') * wettedArea(full, level) * (tank - ambient);
     heat = { pumps: around.fromPumps, engine: around.fromEngine, lost };
+    if (steps.at(-1)!.margin <= 0) break;
     if (level <= LAST_LEVEL) {
       ranDry = i < STEPS;
       break;
@@ -125,7 +129,14 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
     tank += (gained * dt) / (stored + value('tankHeat') * wettedArea(full, level) * dt);
     left = Math.max(0, left - first.point.demand * dt);
   }
-  return { steps, leastMargin: LEAST_SUCTION_MARGIN, trouble: troubleOf(steps), ranDry, heat };
+  return {
+    steps,
+    leastMargin: LEAST_SUCTION_MARGIN,
+    trouble: whenBelow(steps, LEAST_SUCTION_MARGIN),
+    boils: whenBelow(steps, 0),
+    ranDry,
+    heat,
+  };
 }
 
 /** Inlet pressure of each pump at its point, and by how much it rises from an empty tank to a full one. Pa. */
@@ -200,11 +211,11 @@ export function bayConductance(job: RunInputs): number {
   return start.get(spill)! > start.get(consumer)! / 2 ? HOSE_SHARE * all : 0;
 }
 
-/** When the margin falls below the least, between two steps by straight line. */
-function troubleOf(steps: readonly DriveStep[]): number | undefined {
-  const at = steps.findIndex((s) => s.margin < LEAST_SUCTION_MARGIN);
+/** When the margin falls below a limit, between two steps by straight line. */
+function whenBelow(steps: readonly DriveStep[], limit: number): number | undefined {
+  const at = steps.findIndex((s) => s.margin < limit);
   if (at < 0) return undefined;
   if (at === 0) return 0;
   const [a, b] = [steps[at - 1]!, steps[at]!];
-  return a.time + ((b.time - a.time) * (a.margin - LEAST_SUCTION_MARGIN)) / (a.margin - b.margin);
+  return a.time + ((b.time - a.time) * (a.margin - limit)) / (a.margin - b.margin);
 }

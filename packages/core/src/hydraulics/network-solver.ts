@@ -4,6 +4,7 @@ import { failure, success, type Result } from '../result.ts';
 import { compileLoss, type CompiledLoss, type LossAt } from './compiled-loss.ts';
 import {
   STANDARD_GRAVITY,
+  STOPPED_PUMP,
   type LinkLaw,
   type LinkState,
   type Liquid,
@@ -23,6 +24,7 @@ const MOST_ITERATIONS = 80;
 const MOST_ROUNDS = 40;
 const STATE_SLACK = 1e-7; // kPa or L/h by which a valve's condition must be broken before it changes state
 const LEAST_REGULATOR_SLOPE = 1e-5; // kPa per L/h, in Newton's matrix only: one that holds exactly gives it no slope
+const DRY_SLOPE = (STOPPED_PUMP * LITRES_PER_HOUR) / PASCALS; // kPa per L/h through a pump that draws vapour
 const FIRST_FLOW = 50; // L/h, a flow that every fuel line sees
 
 const enum State {
@@ -30,8 +32,12 @@ const enum State {
   regulating,
   wideOpen,
   shut,
+  /** A pump holds its inlet where the liquid boils. */
+  choked,
+  /** Its inlet would lie below that even at no flow: it makes no pressure. */
+  dry,
 }
-const stateNames: readonly LinkState[] = ['open', 'regulating', 'wideOpen', 'shut'];
+const stateNames: readonly LinkState[] = ['open', 'regulating', 'wideOpen', 'shut', 'choked', 'choked'];
 
 interface Broken {
   readonly link: number;
@@ -316,6 +322,13 @@ export class NetworkSolver {
       const flow = this.#flows[l]!;
       const state = this.#states[l]!;
       if (state === State.shut) this.#imbalance[l] = -flow;
+      else if (state === State.dry) {
+        this.#slopes[l] = DRY_SLOPE;
+        this.#imbalance[l] = this.#drop(l) - DRY_SLOPE * flow;
+      } else if (state === State.choked) {
+        this.#slopes[l] = LEAST_REGULATOR_SLOPE;
+        this.#imbalance[l] = this.#pressures[this.#from[l]!]! - this.#inletMinimum(l);
+      }
       else if (state === State.regulating) {
         const law = this.#laws[l] as { kind: string; set: number; slope: number };
         const slope = (law.slope * LITRES_PER_HOUR) / PASCALS;
@@ -348,9 +361,9 @@ export class NetworkSolver {
       }
       const g = 1 / this.#slopes[l]!;
       const pushed = g * this.#imbalance[l]!;
-      const bypass = state === State.regulating && this.#laws[l]!.kind === 'bypassRegulator';
+      const bypass = this.#holdsInlet(l);
       const deadHead = state === State.regulating && !bypass;
-      // a link's flow follows both its ends; a regulating one only the end that it holds
+      // a link's flow follows both its ends; one that regulates or is choked only the end that it holds
       if (a >= 0) {
         rightSide[a]! -= pushed;
         if (!deadHead) diagonal[a]! += g;
@@ -362,6 +375,16 @@ export class NetworkSolver {
         if (a >= 0 && a !== b && !deadHead) values[this.#slotToFrom[l]!]! -= g;
       }
     }
+  }
+
+  /** Its flow follows the pressure before it alone. */
+  #holdsInlet(l: number): boolean {
+    const state = this.#states[l];
+    return state === State.choked || (state === State.regulating && this.#laws[l]!.kind === 'bypassRegulator');
+  }
+
+  #inletMinimum(l: number): number {
+    return ((this.#laws[l] as { inletMinimum?: number }).inletMinimum ?? -Infinity) / PASCALS;
   }
 
   /** Newton's step of pressures and of the flows that follow them. */
@@ -378,7 +401,7 @@ export class NetworkSolver {
       }
       const [dpFrom, dpTo] = [pressureStep[this.#from[l]!]!, pressureStep[this.#to[l]!]!];
       const dp =
-        state !== State.regulating ? dpFrom - dpTo : this.#laws[l]!.kind === 'bypassRegulator' ? dpFrom : -dpTo;
+        this.#holdsInlet(l) ? dpFrom : state === State.regulating ? -dpTo : dpFrom - dpTo;
       flowStep[l] = (imbalance + dp) / this.#slopes[l]!;
     }
   }
@@ -391,11 +414,37 @@ export class NetworkSolver {
       const link = links[l]!;
       const { kind } = this.#laws[l]!;
       const regulator = kind === 'bypassRegulator' || kind === 'deadHeadRegulator';
-      if (!regulator && !link.checkValve) continue;
-      const next = regulator ? this.#nextRegulatorState(l) : this.#nextCheckState(l);
+      const limited = kind === 'pump' && this.#inletMinimum(l) > -Infinity;
+      if (!regulator && !link.checkValve && !limited) continue;
+      const next = regulator
+        ? this.#nextRegulatorState(l)
+        : limited
+          ? this.#nextPumpState(l, link.checkValve === true)
+          : this.#nextCheckState(l);
       if (next.by > STATE_SLACK) broken.push({ link: l, ...next });
     }
     return broken.sort((a, b) => b.by - a.by);
+  }
+
+  #nextPumpState(l: number, hasCheckValve: boolean): { state: State; by: number } {
+    const short = this.#inletMinimum(l) - this.#pressures[this.#from[l]!]!;
+    switch (this.#states[l]) {
+      case State.choked:
+        if (this.#flows[l]! < 0) return { state: State.dry, by: -this.#flows[l]! };
+        // the curve no longer makes what stands behind the pump: then that limits it, not its inlet
+        this.#losses[l]!(this.#flows[l]!, this.#at);
+        return { state: State.open, by: this.#at.loss - this.#drop(l) };
+      case State.dry:
+        return { state: State.choked, by: -short };
+      case State.shut: {
+        const opens = this.#nextCheckState(l);
+        return { state: State.open, by: Math.min(opens.by, -short) };
+      }
+      default: {
+        const shuts = hasCheckValve ? this.#nextCheckState(l) : undefined;
+        return shuts && shuts.by > Math.max(short, 0) ? shuts : { state: State.choked, by: short };
+      }
+    }
   }
 
   #nextCheckState(l: number): { state: State; by: number } {

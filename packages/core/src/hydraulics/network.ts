@@ -24,8 +24,11 @@ export type LinkLaw =
   | { kind: 'line'; length: number; bore: number; roughness: number; loss: LossCoefficient; cracking?: number }
   /** Loss = linear Q + quadratic Q|Q|: a porous medium. Pa s/m3 and Pa s2/m6. */
   | { kind: 'porous'; linear: number; quadratic: number }
-  /** Pressure rise, Pa, against flow, m3/s. */
-  | { kind: 'pump'; rise: Curve }
+  /**
+   * Pressure rise, Pa, against flow, m3/s. Where the liquid would boil at its inlet, below `inletMinimum` (Pa gauge), it is
+   * choked: it passes only what keeps its inlet there, at whatever pressure stands behind it.
+   */
+  | { kind: 'pump'; rise: Curve; inletMinimum?: number }
   /** Pressure loss, Pa, against flow, m3/s, forwards; the same backwards. */
   | { kind: 'curve'; loss: Curve }
   /** Holds its inlet at set + slope Q while it passes flow; wide open it is a plain loss k in its bore; never reverses. */
@@ -55,7 +58,8 @@ export interface Network {
   readonly links: readonly NetworkLink[];
 }
 
-export type LinkState = 'open' | 'regulating' | 'wideOpen' | 'shut';
+/** `choked`: a pump that draws at the pressure where its liquid boils, or draws nothing for it. */
+export type LinkState = 'open' | 'regulating' | 'wideOpen' | 'shut' | 'choked';
 
 export interface NetworkSolution {
   /** Gauge Pa by node. */
@@ -74,5 +78,8 @@ export type NetworkFault =
   | { code: 'noSingleAnswer' } // part of the network is cut off from every fixed pressure
   | { code: 'notConverged'; residual: number; iterations: number }
   | { code: 'valvesDidNotSettle'; links: string[] };
+
+/** Back through a pump that stands or has nothing to pump: 100 L/h at 300 kPa, typical of a turbine pump, from memory. Pa s/m3. */
+export const STOPPED_PUMP = 300e3 / (100 / 3.6e6);
 
 export const STANDARD_GRAVITY = 9.80665; // m/s2, exact, NIST SP 811

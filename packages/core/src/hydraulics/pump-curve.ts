@@ -1,4 +1,5 @@
 import { monotoneCurve, piecewiseCurve, type Curve, type Point } from '../numerics/curve.ts';
+import { lastWhere } from '../numerics/last-where.ts';
 import { failure, success, type Result } from '../result.ts';
 
 /** One row of a pump's table, SI. */
@@ -105,16 +106,30 @@ const blended = (a: Curve, b: Curve, weight: number): Curve => ({
   slope: (x) => (1 - weight) * a.slope(x) + weight * b.slope(x),
 });
 
+/**
+ * A displacement pump at another speed than its table's: what it displaces goes with the speed, what slips back past its gears
+ * with the pressure alone. Below the speed that makes up for its slip it brings nothing.
+ */
+const displaced = ({ rise, mostFlow }: SingleVoltage, ratio: number): Curve => {
+  const free = lastWhere(0, FREE_OF_TABLE * mostFlow, (q) => rise.value(q) > 0); // against no pressure nothing slips
+  const moved = free * (ratio - 1);
+  return { value: (q) => rise.value(q - moved), slope: (q) => rise.slope(q - moved) };
+};
+const FREE_OF_TABLE = 3; // a pump's flow against no pressure is less than this many times its table's most
+
+/** How a pump's flow follows its speed: of a turbine by the affinity laws, of a displacement pump by its slip. */
+export type PumpWorks = 'turbine' | 'displacement';
+
 /** A pump whose tables are made into curves once, to be asked at any voltage. */
 export interface PumpModel {
   at(voltage: number): PumpCurve;
 }
 
 /**
- * A pump's curves: monotone through its tables, between two tables by interpolation, outside them by the affinity laws
- * (flow with speed, pressure with speed squared, speed with voltage) and marked extrapolated.
+ * A pump's curves: monotone through its tables, between two tables by interpolation, outside them as its kind goes with speed
+ * and marked extrapolated. A turbine: flow with speed, pressure with speed squared. Speed goes with voltage.
  */
-export function compilePump(tables: readonly PumpRows[]): Result<PumpModel, PumpTableFault> {
+export function compilePump(tables: readonly PumpRows[], works: PumpWorks = 'turbine'): Result<PumpModel, PumpTableFault> {
   const fault = pumpTableFault(tables);
   if (fault) return failure(fault);
   if (tables.length === 0) return failure({ code: 'tooFewRows', table: 0 });
@@ -126,7 +141,8 @@ export function compilePump(tables: readonly PumpRows[]): Result<PumpModel, Pump
     const low = above <= 0 ? high : curves[above - 1]!;
     if (high.voltage === voltage || low === high) {
       const ratio = voltage / high.voltage;
-      return assemble(ratio === 1 ? high.rise : scaled(high.rise, ratio), high, high, 0, ratio);
+      const other = works === 'displacement' ? displaced(high, ratio) : scaled(high.rise, ratio);
+      return assemble(ratio === 1 ? high.rise : other, high, high, 0, ratio);
     }
     const weight = (voltage - low.voltage) / (high.voltage - low.voltage);
     return assemble(blended(low.rise, high.rise, weight), low, high, weight, 1);
@@ -159,3 +175,7 @@ function assemble(rise: Curve, low: SingleVoltage, high: SingleVoltage, weight: 
     tableFlow: mix(low.mostFlow, high.mostFlow) * ratio,
   };
 }
+
+/** Flow at which a pump's curve gives a pressure, m3/s. */
+export const flowAgainst = (curve: PumpCurve, pressure: number): number =>
+  lastWhere(0, 2 * curve.tableFlow, (flow) => curve.rise.value(flow) > pressure);

@@ -38,6 +38,13 @@ export const assumptionProperties = {
     likely: [11, 15],
     typical: { si: 13.5, source: TYPICAL_CONDITION },
   }),
+  chargingVoltage: quantity('system voltage, charging hard', 'voltage', 'V', {
+    minimum: 4,
+    maximum: 60,
+    likely: [13, 15.5],
+    typical: { si: 14.4, source: COMMON },
+    hint: 'The most that a pump sees: its dead-head pressure and its greatest draw are reckoned with it.',
+  }),
   lowVoltage: quantity('system voltage, low', 'voltage', 'V', {
     minimum: 4,
     maximum: 60,
@@ -58,10 +65,11 @@ export const assumptionProperties = {
     maximum: 1,
     typical: { si: 0.25, source: TYPICAL_CONDITION },
   }),
-  reidVapourPressure: quantity('Reid vapour pressure of the petrol', 'pressure', 'kPa', {
+  reidVapourPressure: quantity('Reid vapour pressure, as sold', 'pressure', 'kPa', {
     minimum: kPa(20),
     maximum: kPa(110),
-    typical: { si: kPa(60), source: TYPICAL_CONDITION },
+    typical: { si: kPa(55), source: TYPICAL_CONDITION },
+    hint: 'Common practice: summer petrol 50 to 60 kPa, spring and autumn 60 to 80, winter up to 90 to 100. Reckon with the most that may be in the tank on a hot day.',
   }),
   restingVoltage: quantity('battery voltage, engine off', 'voltage', 'V', {
     minimum: 4,
@@ -70,6 +78,13 @@ export const assumptionProperties = {
     typical: { si: 12.3, source: TYPICAL_CONDITION },
   }),
   dirtyFilter: quantity('dirt factor of the filter, hot case', 'number', '', {
+    minimum: 1,
+    maximum: 20,
+    likely: [1, 6],
+    typical: { si: 4, source: COMMON },
+    hint: '1 new, 4 change me.',
+  }),
+  dirtyStrainer: quantity('dirt factor of sock and strainers, worst case', 'number', '', {
     minimum: 1,
     maximum: 20,
     likely: [1, 6],

@@ -1,6 +1,6 @@
 import type { z } from 'zod';
-import { bar, horsepower, kPa, poundsPerHorsepowerHour } from '../units/quick.ts';
-import { choice, count, flag, objectOf, prose, quantity } from './property.ts';
+import { bar, horsepower, kPa, poundsPerHorsepowerHour, poundsPerHour } from '../units/quick.ts';
+import { choice, count, flag, objectOf, prose, quantity, TYPICAL } from './property.ts';
 
 export const aspirations = {
   natural: 'naturally aspirated',
@@ -16,6 +16,11 @@ export const briefProperties = {
     'direct injection',
     'The run then ends at the engine’s own high-pressure pump, and the rail pressure is its feed pressure.',
   ),
+  injectorsSit: choice(
+    'injectors sit',
+    { behindThrottle: 'behind the throttle, at the ports', aboveThrottle: 'above the throttle, in a throttle body' },
+    { hint: 'Behind it manifold vacuum helps them; above it, as at a carburettor, the atmosphere stands against them.' },
+  ),
   power: quantity('engine power', 'power', 'kW', {
     minimum: 100,
     maximum: 3e6,
@@ -29,11 +34,11 @@ export const briefProperties = {
     likely: [kPa(10), kPa(300)],
     hint: 'Manifold pressure above atmosphere at full load.',
   }),
-  bsfc: quantity('BSFC on petrol', 'bsfc', 'lb/(hp·h)', {
+  bsfc: quantity('BSFC', 'bsfc', 'lb/(hp·h)', {
     minimum: poundsPerHorsepowerHour(0.25),
     maximum: poundsPerHorsepowerHour(1.2),
     likely: [poundsPerHorsepowerHour(0.4), poundsPerHorsepowerHour(0.7)],
-    hint: 'Fuel per power and time. Common practice: 0.45–0.50 naturally aspirated, 0.55–0.60 supercharged, 0.60–0.65 turbocharged.',
+    hint: 'Fuel per power and time, on petrol for blends too. Common practice: 0.45–0.50 naturally aspirated, 0.55–0.60 supercharged, 0.60–0.65 turbocharged; diesel 0.33–0.40.',
   }),
   fuel: choice('fuel', { petrol: 'petrol, or petrol and ethanol', diesel: 'diesel' }, { needed: true }),
   ethanol: quantity('ethanol share', 'fraction', '%', {
@@ -41,6 +46,11 @@ export const briefProperties = {
     maximum: 1,
     hint: 'By volume. Pump “E85” runs from the mid 50s to the mid 80s: test it with water if it matters.',
   }),
+  reidOf: choice(
+    'Reid vapour pressure known is that of',
+    { petrol: 'the petrol, before ethanol', blend: 'the blend as sold' },
+    { hint: 'Unsaid: up to 15 % ethanol the blend’s, since it is sold so; above that the petrol’s.' },
+  ),
   testWater: quantity('water in the glass', 'volume', 'mL', {
     maximum: 1e-3,
     likely: [5e-6, 2e-4],
@@ -65,6 +75,22 @@ export const briefProperties = {
   }),
   manifoldReference: flag('the engine expects a manifold reference'),
   injectors: count('number of injectors', 16),
+  injectorSize: quantity('size of one injector', 'massFlow', 'lb/h', {
+    minimum: poundsPerHour(2),
+    maximum: poundsPerHour(1000),
+    likely: [poundsPerHour(10), poundsPerHour(250)],
+    hint: 'Held open, on petrol, at the pressure below. 10.5 cc/min is about 1 lb/h (common practice).',
+  }),
+  injectorDrop: quantity('at a pressure across it of', 'pressure', 'bar', {
+    minimum: kPa(20),
+    maximum: bar(10),
+    typical: { si: bar(3), source: TYPICAL },
+  }),
+  injectorDuty: quantity('most duty of an injector', 'fraction', '%', {
+    minimum: 0.1,
+    maximum: 1,
+    typical: { si: 0.85, source: 'common practice' },
+  }),
   reversible: flag('the owner wants it reversible'),
   wishes: prose('what else the owner wants', 2000),
 };

@@ -188,6 +188,16 @@ export const hangerProperties = {
     maximum: mm(12),
     likely: [mm(1), mm(6)],
   }),
+  jetKind: choice(
+    'jet is',
+    { drilled: 'a drilled plain tube', moulded: 'moulded, its throat widening again' },
+    { hint: 'A moulded one gets back most of the speed as pressure and lifts more. A plain tube stands in.' },
+  ),
+  jetHeight: quantity('jet above the floor', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 1,
+    hint: 'Where it blows out: above the fuel it sucks air and froths.',
+  }),
   jetEdge: choice('jet orifice is', { sharp: 'sharp-edged plate', drilled: 'drilled through' }),
   farForward: quantity('far pickup forward of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),
   farLeft: quantity('far pickup left of the tank’s middle', 'length', 'mm', { ...PLACE, tool: 'tape' }),

@@ -12,13 +12,15 @@ export interface NetworkReport {
     readonly links: readonly {
       readonly id: string;
       readonly flow_L_h: number;
-      readonly state: 'open' | 'active' | 'shut';
+      readonly state: PrintedState;
     }[];
     readonly residual: number;
   }[];
 }
 
-const printed: Record<LinkState, 'open' | 'active' | 'shut'> = {
+type PrintedState = 'open' | 'active' | 'shut' | 'choked';
+const printed: Record<LinkState, PrintedState> = {
+  choked: 'choked',
   open: 'open',
   wideOpen: 'open',
   regulating: 'active',

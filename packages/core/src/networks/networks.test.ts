@@ -74,6 +74,7 @@ describe('an EPANET input file', () => {
         const back = readInp(writeInp(network, `${spec.id} ${scenario.id}`));
         if (!back.ok) throw new Error(JSON.stringify(back.fault));
         expect(back.value.id).to.equal(spec.id);
+        expect(back.value.title).to.equal(`${spec.id} ${scenario.id}`);
         const [ours, theirs] = [solveNetwork(network), solveNetwork(networkOf(plainNetworkSchema.parse(back.value), back.value.scenarios[0]!))];
         if (!ours.ok || !theirs.ok) throw new Error('not solved');
         for (const node of network.nodes)
@@ -121,17 +122,63 @@ describe('the exported run of each job, solved by EPANET', () => {
         const network: Network = { ...built, friction: 'epanet' };
         const ours = solveNetwork(network);
         if (!ours.ok) throw new Error(JSON.stringify(ours.fault));
-        const theirs = await solveInp(writeInp(network, `${name}, ${point.key}`, ours.value), network);
+        const links = network.links.filter((l) => ours.value.states[l.id] !== 'choked'); // those are written as what they draw
+        const theirs = await solveInp(writeInp(network, `${name}, ${point.key}`, ours.value), { ...network, links });
         for (const node of network.nodes)
           expect(theirs.pressures[node.id]! / 1e3, `${point.key} ${node.id}`).to.be.closeTo(
             ours.value.pressures[node.id]! / 1e3,
             0.5,
           );
-        for (const link of network.links)
+        for (const link of links)
           expect(theirs.flows[link.id]! * 3.6e6, `${point.key} ${link.id}`).to.be.closeTo(
             ours.value.flows[link.id]! * 3.6e6,
             0.3,
           );
       }
     });
+});
+
+// Reference: plain Python by bisection, test/reference/README.md, section M.
+describe('a pump whose liquid boils at its inlet', () => {
+  const folder = new URL('../../test/reference/M_cavitation/spec/', import.meta.url);
+  const [nodes, links] = ['nodes', 'links'].map((of) => referenceRows(`M_cavitation/results_${of}.csv`));
+  for (const file of readdirSync(folder).sort()) {
+    const spec = plainNetworkSchema.parse(referenceJson(`M_cavitation/spec/${file}`));
+    for (const scenario of spec.scenarios) {
+      const own = (row: Record<string, string>) => row.network === spec.id && row.scenario === scenario.id;
+      it(`${spec.id} ${scenario.id}: passes only what keeps its inlet there`, () => {
+        const report = solvePlainNetwork(spec);
+        if (!report.ok) throw new Error(JSON.stringify(report.fault));
+        const solved = report.value.scenarios.find((s) => s.id === scenario.id)!;
+        for (const row of nodes!.filter(own)) {
+          const got = solved.nodes.find((n) => n.id === row.node)!.gauge_kPa!;
+          expect(got, row.node).to.be.closeTo(Number(row.gauge_kPa), 1e-5 * Math.abs(Number(row.gauge_kPa)) + 1e-4);
+        }
+        for (const row of links!.filter(own)) {
+          const got = solved.links.find((l) => l.id === row.link)!;
+          expect(got.flow_L_h / Number(row.flow_L_h), row.link).to.be.closeTo(1, 1e-5);
+          expect(got.state, row.link).to.equal(row.state);
+        }
+      });
+      it(`${spec.id} ${scenario.id}: as an EPANET file brings the same pressures`, async () => {
+        const network = networkOf(spec, scenario);
+        const ours = solveNetwork({ ...network, friction: 'epanet' });
+        if (!ours.ok) throw new Error('not solved');
+        const others = { ...network, links: network.links.filter((l) => ours.value.states[l.id] !== 'choked') };
+        const theirs = await solveInp(writeInp(network, 'choked', ours.value), others);
+        for (const node of network.nodes)
+          if (node.fixedPressure === undefined)
+            expect(theirs.pressures[node.id], node.id).to.be.closeTo(ours.value.pressures[node.id]!, 100);
+      });
+    }
+  }
+  it('that stands too high to draw at all brings nothing and makes no pressure', () => {
+    const spec = plainNetworkSchema.parse(referenceJson('M_cavitation/spec/cav01_series.json'));
+    const high = { ...spec, scenarios: [{ id: 'high' }], nodes: spec.nodes.map((n) => (n.id === 'PI' ? { ...n, z_m: 9 } : n)) };
+    const solved = solvePlainNetwork(high);
+    if (!solved.ok) throw new Error('not solved');
+    const pump = solved.value.scenarios[0]!.links.find((l) => l.id === 'PU')!;
+    expect(pump.state).to.equal('choked');
+    expect(pump.flow_L_h).to.be.lessThan(0); // the vessel presses back through it
+  }); // prettier-ignore
 });

@@ -36,7 +36,7 @@ const linkSchema = z.discriminatedUnion('type', [
     minor_K,
     check_valve: z.boolean().default(false),
   }),
-  z.object({ ...ends, type: z.literal('pump'), curve: id, speed: finite.positive().default(1) }),
+  z.object({ ...ends, type: z.literal('pump'), curve: id, speed: finite.positive().default(1), inlet_min_kPa: finite.optional() }),
   z.object({ ...valve, type: z.literal('psv') }),
   z.object({ ...valve, type: z.literal('prv') }),
   z.object({ ...ends, type: z.literal('gpv'), curve: id }),
@@ -139,7 +139,11 @@ export function networkOf(plain: PlainNetwork, scenario: PlainScenario): Network
           loss: { k1: 0, kInfinity: link.minor_K },
         };
       case 'pump':
-        return { kind: 'pump', rise: curve(link.curve, link.speed) };
+        return {
+          kind: 'pump',
+          rise: curve(link.curve, link.speed),
+          ...(link.inlet_min_kPa !== undefined && { inletMinimum: kPa(link.inlet_min_kPa) }),
+        };
       case 'gpv':
         return { kind: 'curve', loss: curve(link.curve) };
       case 'psv':

@@ -12,6 +12,8 @@ export interface InpFault {
 interface Row {
   readonly line: number;
   readonly words: readonly string[];
+  /** As it stands, its spaces kept. */
+  readonly text: string;
 }
 
 const read = new Set([
@@ -66,7 +68,7 @@ function sectionsOf(text: string): Map<string, Row[]> {
       sections.set(header, (current = sections.get(header) ?? []));
     } else if (current) {
       if (current.length >= MOST_ROWS) throw new Refusal(`more than ${MOST_ROWS} rows in one section`, i + 1);
-      current.push({ line: i + 1, words: bare.split(/\s+/) });
+      current.push({ line: i + 1, words: bare.split(/\s+/), text: bare });
     } else throw new Refusal('text before the first section', i + 1);
   });
   return sections;
@@ -130,8 +132,10 @@ function network(sections: Map<string, Row[]>): PlainNetwork {
     else throw new Refusal(`a status is OPEN or CLOSED, not “${word(row, 1)}”`, row.line);
   }
   const [title = 'network', ...more] = rows('TITLE')[0]?.words ?? [];
+  const told = rows('TITLE')[0]?.text;
   return {
     id: title.slice(0, 60),
+    ...(told !== undefined && { title: told.slice(0, 300) }),
     fluid: { rho_kg_m3: density, mu_Pa_s: options.kinematic * density },
     nodes,
     links,

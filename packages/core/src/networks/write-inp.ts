@@ -9,6 +9,7 @@ import { evenly } from '../numerics/evenly.ts';
 const POINTS = 200; // of a curve that the engine gets as straight lines
 const MOST_FLOW = 600 / 3.6e6; // m3/s, as far as curves are written
 const LEAST_LENGTH = 1e-3; // m: the engine has no pipe without length
+const TIE_BORE = 0.05; // m: what has no length has no wall, and in so wide a bore its least length rubs nothing
 
 /**
  * A network as an EPANET input file, so that anyone can check it in that engine.
@@ -30,9 +31,15 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
     VALVES: [],
     CURVES: [],
   };
+  const choked = network.links.filter((l) => solution?.states[l.id] === 'choked');
+  if (choked.length > 0) notes.add('a choked pump as what it draws at its inlet and brings at its outlet');
+  const drawn = (id: string) =>
+    choked.reduce((sum, { id: pump, from, to }) => sum + (Number(from === id) - Number(to === id)) * solution!.flows[pump]!, 0);
   for (const node of network.nodes)
     if (node.fixedPressure === undefined)
-      sections.JUNCTIONS.push(`${node.id} ${number(height(node.height))} ${number(toEngineFlow(node.demand ?? 0))}`);
+      sections.JUNCTIONS.push(
+        `${node.id} ${number(height(node.height))} ${number(toEngineFlow((node.demand ?? 0) + drawn(node.id)))}`,
+      );
     else sections.RESERVOIRS.push(`${node.id} ${number(height(node.height) + head(node.fixedPressure))}`);
   const heightOf = (id: string) => network.nodes.find((n) => n.id === id)!.height;
   const isFixed = (id: string) => network.nodes.find((n) => n.id === id)?.fixedPressure !== undefined;
@@ -57,10 +64,13 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
     roughness: number,
     k: number,
     status = 'OPEN',
-  ) =>
+  ) => {
+    const told = length > 0 ? bore : Math.max(bore, TIE_BORE);
+    const loss = k * (told / bore) ** 4; // on the velocity in the bore that is told
     sections.PIPES.push(
-      `${id} ${from} ${to} ${number(Math.max(length, LEAST_LENGTH))} ${number(bore * 1e3)} ${number(roughness * 1e3)} ${number(k * MINOR_FACTOR)} ${status}`,
+      `${id} ${from} ${to} ${number(Math.max(length, LEAST_LENGTH))} ${number(told * 1e3)} ${number(roughness * 1e3)} ${number(loss * MINOR_FACTOR)} ${status}`,
     );
+  };
   for (const link of network.links) {
     const { law } = link;
     switch (law.kind) {
@@ -83,6 +93,7 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
         break;
       }
       case 'pump': {
+        if (choked.includes(link)) break;
         if (!law.rise.knots) notes.add('pump curve as straight lines');
         sections.PUMPS.push(`${link.id} ${link.from} ${link.to} HEAD ${link.id}.k`);
         curve(`${link.id}.k`, (flow) => law.rise.value(flow), law.rise.knots ?? evenly(0, runOut(law.rise), POINTS));

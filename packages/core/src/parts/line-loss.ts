@@ -1,9 +1,7 @@
 import { EXIT, SHARP_ENTRANCE, sizeChangeLoss, type LossCoefficient } from '../hydraulics/loss-coefficient.ts';
-import type { LinkLaw, Liquid } from '../hydraulics/network.ts';
+import type { LinkLaw } from '../hydraulics/network.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
 import type { Lowered, Site } from './lower.ts';
-
-const RATED_VISCOSITY = 0.53e-3; // Pa s, petrol at 20 °C, the usual test liquid; typical, from memory
 
 export const lineLaw = (
   length: number,
@@ -11,13 +9,6 @@ export const lineLaw = (
   roughness: number,
   loss: LossCoefficient = { k1: 0, kInfinity: 0 },
 ): LinkLaw & { kind: 'line' } => ({ kind: 'line', length, bore, roughness, loss });
-
-/** Darcy's law through a medium, linear in flow and in viscosity; rated on petrol at 20 °C (common practice). */
-export const mediumLaw = (liquid: Liquid, flow: number, drop: number, dirt: number): LinkLaw => ({
-  kind: 'porous',
-  linear: (dirt * drop * liquid.viscosity) / (RATED_VISCOSITY * flow),
-  quadratic: 0,
-});
 
 /** K that a port answers for, on its own bore: into and out of a vessel, and to a wider neighbour. */
 export function portLoss(site: Site, port: string, bore: number): number {

@@ -4,12 +4,16 @@ import type { PumpCurve } from '../hydraulics/pump-curve.ts';
 /** What the engine, the wiring and the tank do at one moment. */
 export interface Conditions {
   readonly demand: number; // m3/s
+  /** Of the air in the tank, Pa gauge; what the pumps draw may pull it below nothing through a narrow vent. */
+  readonly tankPressure: number;
   readonly manifold: number; // Pa, gauge
   readonly voltage: number; // V, at the pumps
   /** Of the tank's depth. */
   readonly level: number;
   /** Every fine filter is reckoned at least this dirty; 1 is new. */
   readonly dirt: number;
+  /** The same of socks and strainers, through which pumps draw. */
+  readonly strainerDirt: number;
   /** rev/s of the engine. */
   readonly speed: number;
 }
@@ -18,6 +22,10 @@ export interface Conditions {
 export interface Moment {
   readonly point: Conditions;
   readonly liquid: Liquid;
+  /** Gauge pressure below which no pump draws its inlet, Pa, since the fuel boils there or before; absent for what does not boil in use. */
+  boilingAt?(pump: string): number | undefined;
+  /** What passed a regulator when it was set, m3/s; nothing where it is known by its spring. */
+  setFlow?(regulator: string): number;
   /** What reaches a pump, V. */
   voltageAt(id: string): number;
 }
@@ -78,6 +86,8 @@ export interface Site {
   flowsIn(port: string): boolean;
   /** How high above the tank floor the return or the overflow that comes in there ends, where that is known. m. */
   endHeight(port: string): number | undefined;
+  /** It lies between a vessel and a pump that draws from it. */
+  readonly isSuction: boolean;
   /** Another pump works beside this one. */
   readonly isBeside: boolean;
   /** Ports in use, in the order of their names. */

@@ -10,12 +10,12 @@ import { followed, HeldJob } from './held-job.ts';
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 
 describe('a job that is held where it is reckoned', () => {
-  it('answers nothing for a note, and the vent alone for the vent', () => {
+  it('answers nothing for a note, and the vent alone for where it ends', () => {
     const held = new HeldJob();
     held.hold(demoJobs.flatBedTender);
     const note = held.act({ act: 'set', path: ['survey', 'notes'], value: 'plug seized' });
     expect(note).to.deep.equal({ findings: {}, gone: [], snags: undefined });
-    const vent = held.act({ act: 'set', path: ['survey', 'vent', 'length'], value: mm(1710) });
+    const vent = held.act({ act: 'set', path: ['survey', 'vent', 'outlet'], value: 'canister' });
     expect(Object.keys(vent.findings)).to.deep.equal(['vent']);
   });
   it('says which findings there are no longer', () => {

@@ -1,5 +1,6 @@
-import type { RunInputs } from '../run/solve-run.ts';
+import type { RunInputs } from '../run/point-result.ts';
 import type { Joint } from '../parts/joint.ts';
+import type { Vent } from '../job/vent.ts';
 import type { Part } from '../parts/kinds.ts';
 
 /** What is said of a part and moves no fuel. */
@@ -14,12 +15,18 @@ export function runReads({ parts, joints, brief, survey, hanger, assumptions, po
     brief: asked,
     depth: survey.tank.depth,
     outletHeight: survey.tank.outletHeight,
+    vent: { by: survey.tank.vent, line: airWay(survey.vent) },
     railHeight: survey.railHeight,
     jet: hanger && { drill: hanger.jetDrill, edge: hanger.jetEdge },
+    reserve: hanger?.reserveLevel,
     assumptions,
     points,
   };
 }
+
+/** What of a vent holds air back. */
+const airWay = (vent: Vent | undefined): unknown =>
+  vent && [vent.bore, vent.length, vent.bends, vent.valveFlow, vent.valveDrop, vent.valveCracking, vent.airTemperature];
 
 const physical = (part: Part): Record<string, unknown> =>
   Object.fromEntries(Object.entries(part).filter(([key]) => !SAID.has(key)));

@@ -42,6 +42,8 @@ export interface CompiledPump extends LoweredPump {
   readonly id: string;
   readonly linkIndex: number;
   readonly inlet: number;
+  /** Places between it and what it draws from, itself left out: fuel may boil at the highest of them first. */
+  readonly suction: readonly number[];
   /** It presses into the zone of an engine. */
   readonly feeds: boolean;
 }
@@ -84,6 +86,8 @@ export interface CompiledRun {
   };
   /** Heights of all nodes, m, with those open nodes at these. */
   heightsAt(open: readonly number[]): Float64Array;
+  /** The same where some links are of another length, m: what is not measured lies in proportion to it. */
+  heightsWith(lengths: ReadonlyMap<number, number>): CompiledRun['heightsAt'];
 }
 
 /**
@@ -169,16 +173,19 @@ class Compiler {
       }),
     );
     const known = this.#heights(lowered, new Set(open.map((o) => o.node)));
-    const fill = new HeightFill(
-      this.#nodes.length,
-      links.map((l, i) => ({
-        from: l.from,
-        to: l.to,
-        hangs: l.startsShut ? undefined : [...spills.values()].includes(i),
-      })),
-      known,
-      open.map((o) => o.node),
-    );
+    const spilling = new Set(spills.values());
+    const edges = links.map((l, i) => ({
+      from: l.from,
+      to: l.to,
+      length: lengthOf(l.law),
+      hangs: l.startsShut ? undefined : spilling.has(i),
+    }));
+    const openNodes = open.map((o) => o.node);
+    const fill = (lengths?: ReadonlyMap<number, number>) => {
+      const now = lengths ? edges.map((e, i) => ({ ...e, length: lengths.get(i) ?? e.length })) : edges;
+      const filled = new HeightFill(this.#nodes.length, now, known, openNodes);
+      return (heights: readonly number[]) => filled.at(heights);
+    };
     const feeds = new Set(circuits.feedPumps);
     return {
       circuits,
@@ -195,6 +202,7 @@ class Compiler {
                 id: part.id,
                 linkIndex: linkIndex.get(low.pump.link)!,
                 inlet: node(part.id, 'in'),
+                suction: this.#suction(part.id, node(part.id, 'in'), joints, new Set(open.map((o) => o.node))),
                 feeds: feeds.has(part.id),
               },
             ]
@@ -206,8 +214,16 @@ class Compiler {
       sensor: sensor && this.#known(this.#name(sensor.id, 'port')),
       open,
       lowerAgain: (changed, now) => this.#lowerAgain(changed, now, linkIndex, linksOf),
-      heightsAt: (heights) => fill.at(heights),
+      heightsAt: fill(),
+      heightsWith: fill,
     };
+  }
+
+  #suction(id: string, inlet: number, joints: ReadonlyMap<string, number>, open: ReadonlySet<number>): number[] {
+    const zone = this.#circuits.zoneAt(id, 'in');
+    if (zone?.kind !== 'suction') return [];
+    const nodes = this.#circuits.flows.flatMap((f) => (f.zone === zone ? (joints.get(f.joint) ?? []) : []));
+    return [...new Set(nodes)].filter((n) => n !== inlet && !open.has(n));
   }
 
   #lowerAgain(
@@ -305,11 +321,12 @@ class Compiler {
     const set = (node: number | undefined, height: number | undefined) => {
       if (node !== undefined && height !== undefined && !open.has(node) && !known.has(node)) known.set(node, height);
     };
-    const give = ({ part, low }: { part: Part; low: Lowered }) => {
-      for (const [place, height] of low.heights ?? []) set(this.#known(this.#name(part.id, place)), height);
+    const give = ({ part, low }: { part: Part; low: Lowered }, only?: readonly Place[]) => {
+      for (const [place, height] of low.heights ?? [])
+        if (!only || only.includes(place)) set(this.#known(this.#name(part.id, place)), height);
     };
     // a vessel and the engine know where they stand; then comes what was measured at a joint, then what hangs on parts
-    for (const entry of lowered) if (kindOf(entry.part).isVessel || entry.low.draws) give(entry);
+    for (const entry of lowered) if (kindOf(entry.part).isVessel || entry.low.draws) give(entry, entry.low.draws);
     for (const flow of this.#circuits.flows) set(this.#known(flow.joint), this.#job.joints[flow.joint]?.height?.si);
     for (const entry of lowered) give(entry);
     return known;
@@ -363,6 +380,7 @@ class Compiler {
         const other = beyond(port);
         return other?.kind === 'returnDrop' ? other.endHeight?.si : undefined;
       },
+      isSuction: circuits.zoneOf(part.id)?.kind === 'suction',
       isBeside: circuits.isBeside(part.id),
       ports: ports.filter((p) => p.spec.use !== 'dry').map((p) => p.port),
       tankDepth: survey.tank.depth?.si,
@@ -375,6 +393,9 @@ class Compiler {
     };
   }
 }
+
+/** Of a piece of line, m; 0 of all else. */
+export const lengthOf = (law: LawAt): number => (typeof law === 'object' && law.kind === 'line' ? law.length : 0);
 
 const linkNames = ({ links }: Lowered): string => links.map((l) => l.id).join(' ');
 
@@ -395,7 +416,7 @@ export function networkOfRun(
     nodes: run.nodes.map((id, i) => ({
       id,
       height: heights[i]!,
-      ...(fixed.has(i) ? { fixedPressure: 0 } : {}),
+      ...(fixed.has(i) ? { fixedPressure: moment.point.tankPressure } : {}),
       ...(demand(i) === undefined ? {} : { demand: demand(i) }),
     })),
     links: run.links.map((l): NetworkLink => ({

@@ -23,7 +23,7 @@ const nothing: Reached = { pressure: 0, beyondTable: false, relieved: false };
  * Pumps in series add up, pumps side by side reach what the strongest does, a relief valve limits its own, and a vessel,
  * open to the tank, starts again from nothing.
  *
- * @param voltage - V at the pumps.
+ * @param voltage - V at the pumps, the most that they see.
  */
 export function deadHeads(circuits: Circuits, voltage: number): DeadHead {
   const reachedBy = new Map<string, Reached>();

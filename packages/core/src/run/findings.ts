@@ -1,4 +1,5 @@
-import { fullLoadDemand, usualBsfc, type Demand } from '../engine/demand.ts';
+import { fullLoadDemand, usualBsfc, usualDieselBsfc, type Demand } from '../engine/demand.ts';
+import { injectorFindings, type InjectorFindings } from '../engine/injectors.ts';
 import type { Fuel } from '../fluids/fuel.ts';
 import { waterTest } from '../fluids/water-test.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
@@ -31,6 +32,7 @@ export interface Findings {
   readonly fuel?: Fuel;
   readonly bsfc?: Value;
   readonly demand?: Demand;
+  readonly injectors?: InjectorFindings;
   readonly solution?: RunSolution;
   /** A drive at cruise; absent while a pump's current, the tank's volume or the flow is not known. */
   readonly drive?: Drive;
@@ -57,9 +59,10 @@ export function waterTestOf({
   return testWater && testFuel && testBoundary ? waterTest(testWater.si, testFuel.si, testBoundary.si) : undefined;
 }
 
-/** BSFC as given, or the top of the usual band for the aspiration. */
+/** BSFC as given, or the top of the usual band for a diesel or for the aspiration. */
 export function bsfcOf(job: Job): Value | undefined {
   if (job.brief.bsfc) return { si: job.brief.bsfc.si, source: 'chosen' };
+  if (job.brief.fuel === 'diesel') return { si: usualDieselBsfc, source: 'common practice' };
   return job.brief.aspiration ? { si: usualBsfc[job.brief.aspiration], source: 'common practice' } : undefined;
 }
 
@@ -89,6 +92,7 @@ export function findingsOf(job: Job): Findings {
     fuel,
     bsfc,
     demand,
+    injectors: demand && fuel && injectorFindings(job.brief, fuel, demand.massFlow, acrossInjectors(job, run.solution)),
     ...run,
     drive:
       isSolved && fuel && demand
@@ -100,13 +104,20 @@ export function findingsOf(job: Job): Findings {
     hanger: {
       ...remembered('hanger', [hanger, tankRead], () => hangerInTank(job, shell)),
       ...remembered('hangerFlows', [hanger, tankRead, runRead, isSolved], () =>
-        hangerFlows(job, { solution: run.solution, demand: demand?.volumeFlow, liquid }),
+        hangerFlows(job, { solution: run.solution, demand: demand?.volumeFlow, liquid, fuel }),
       ),
     },
     float: remembered('float', [gauge, hanger, tankRead], () => floatFindings(job, shell)),
     vent: remembered('vent', [survey.vent, tankRead, assumptions, known], () => ventFindings(job, known)),
     blockedOff: blockingOff(survey.oldConnections ?? []),
   };
+}
+
+/** Pressure across the injectors at full load: as solved, else as the brief wants it with the manifold as it helps or hinders. */
+function acrossInjectors({ brief }: Job, solution: RunSolution | undefined): number {
+  if (solution) return solution.points.fullLoad.injectorPressure;
+  const against = brief.manifoldReference ? 0 : (brief.boost?.si ?? 0);
+  return (brief.railPressure?.si ?? 0) - against;
 }
 
 function solvedRun(

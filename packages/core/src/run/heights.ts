@@ -5,13 +5,16 @@ interface Edge {
   readonly to: number;
   /** true: only what hangs below it takes its height from above (a spill); undefined: it says nothing about height. */
   readonly hangs: boolean | undefined;
+  /** Of the line between them, m; what has none counts as next to nothing. */
+  readonly length: number;
 }
 
+const SHORTEST = 1e-3; // m, of what has no length of its own
 const LEAST = 1e-7; // ties a stretch without any known height to the tank floor
 
 /**
- * Heights of places that nobody measured, set between their known neighbours: on a line evenly from place to place, where
- * lines meet at the mean of what they lead to.
+ * Heights of places that nobody measured, set between their known neighbours: along a line in proportion to its length, where
+ * lines meet nearer to what lies nearer.
  *
  * A height in the middle of a run moves no rail pressure, only the pressure shown at that place, so that an even slope is a
  * harmless stand-in.
@@ -73,22 +76,23 @@ export class HeightFill {
     const system = new SparseSystem(place.size, pairs);
     system.clear();
     for (let i = 0; i < place.size; i++) system.diagonal[i]! += LEAST;
-    for (const { from, to } of edges) {
+    for (const { from, to, length } of edges) {
+      const weight = 1 / Math.max(length, SHORTEST);
       const [a, b] = [place.get(from), place.get(to)];
       if (a === undefined && b === undefined) continue;
       if (a !== undefined && b !== undefined) {
         if (a === b) continue;
-        system.values[system.slot(a, b)]! -= 1;
-        system.values[system.slot(b, a)]! -= 1;
+        system.values[system.slot(a, b)]! -= weight;
+        system.values[system.slot(b, a)]! -= weight;
       }
       const [ha, hb] = [heights[from]!, heights[to]!];
       if (a !== undefined && (b !== undefined || !Number.isNaN(hb))) {
-        system.diagonal[a]! += 1;
-        if (b === undefined) system.rightSide[a]! += hb;
+        system.diagonal[a]! += weight;
+        if (b === undefined) system.rightSide[a]! += weight * hb;
       }
       if (b !== undefined && (a !== undefined || !Number.isNaN(ha))) {
-        system.diagonal[b]! += 1;
-        if (a === undefined) system.rightSide[b]! += ha;
+        system.diagonal[b]! += weight;
+        if (a === undefined) system.rightSide[b]! += weight * ha;
       }
     }
     system.solve();

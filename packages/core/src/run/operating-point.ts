@@ -1,5 +1,8 @@
 import { assumed, originOfAssumed, type AssumptionKey } from '../job/assumption.ts';
+import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
 import type { Job } from '../job/job.ts';
+import { celsius } from '../units/quick.ts';
+import { tankVacuum } from '../vents/tank-vacuum.ts';
 import type { FieldPath } from '../job/needs.ts';
 import { pointKeys, pointNames, type OwnPoint, type PointConditions, type PointKey } from '../job/points.ts';
 import type { Source } from '../job/property.ts';
@@ -12,7 +15,7 @@ export interface OperatingPoint {
   readonly key: string;
   /** "full load" */
   readonly name: string;
-  readonly demand: number; // m3/s
+  readonly demand: number; // m3/s of fuel as warm as it is there: the engine wants its mass
   readonly manifold: number; // Pa, gauge
   readonly voltage: number; // V, at the pump
   readonly temperature: number; // K, of the fuel in the tank and the line
@@ -21,10 +24,14 @@ export interface OperatingPoint {
   readonly level: number;
   /** Every fine filter is reckoned at least this dirty; 1 is new. */
   readonly dirt: number;
+  /** The same of socks and strainers. */
+  readonly strainerDirt: number;
+  /** Of the air in the tank, Pa gauge. */
+  readonly tankPressure: number;
   readonly speed: number; // rev/s of the engine
 }
 
-type Condition = 'demand' | 'manifold' | keyof PointConditions;
+type Condition = 'demand' | 'manifold' | 'strainerDirt' | keyof PointConditions;
 
 /** The assumption behind each condition of a usual point that the fitter has not set apart; full load has its own demand and boost. */
 const usualOf: Record<PointKey, Partial<Record<Condition, AssumptionKey>> & { readonly voltage: AssumptionKey }> = {
@@ -55,11 +62,35 @@ const speedOf: Record<PointKey, AssumptionKey | undefined> = {
   hotRestart: 'idleSpeed',
 };
 
-/** The conditions that a run is solved for: the seven that strand a car, then the fitter's own. @param fullDemand - m3/s. */
+/**
+ * The conditions that a run is solved for: the seven that strand a car, then the fitter's own. Engines want fuel by mass: what is
+ * told by volume is told at 20 °C, and hot fuel takes more of it.
+ *
+ * @param fullDemand - m3/s at 20 °C.
+ */
 export function operatingPoints(
-  job: Pick<Job, 'assumptions' | 'brief' | 'points'>,
+  job: Pick<Job, 'assumptions' | 'brief' | 'points' | 'survey'>,
+  fuel: Fuel,
   fullDemand: number,
 ): OperatingPoint[] {
+  return nominalPoints(job, fullDemand).map((point) => inState(job, fuel, point));
+}
+
+const DEMAND_TEMPERATURE = celsius(20);
+
+/** A point's demand at its temperature, and what that draws the tank down to. */
+export function inState(
+  { survey, assumptions }: Pick<Job, 'survey' | 'assumptions'>,
+  fuel: Fuel,
+  point: OperatingPoint,
+): OperatingPoint {
+  const growth = fuelLiquid(fuel, DEMAND_TEMPERATURE).density / fuelLiquid(fuel, point.temperature).density;
+  const demand = point.demand * growth;
+  return { ...point, demand, tankPressure: -(tankVacuum(survey, demand, assumed(assumptions, 'atmosphere')) ?? 0) };
+}
+
+/** The same before heat and vent: demands as told, at 20 °C. */
+export function nominalPoints(job: Pick<Job, 'assumptions' | 'brief' | 'points'>, fullDemand: number): OperatingPoint[] {
   const value = (key: AssumptionKey) => assumed(job.assumptions, key);
   const boost = job.brief.aspiration === 'natural' ? 0 : (job.brief.boost?.si ?? 0);
   const conditions = (given: PointConditions | undefined, usual: Partial<Record<Condition, AssumptionKey>>) => {
@@ -71,6 +102,8 @@ export function operatingPoints(
       engineTemperature: temperature,
       level: given?.level?.si ?? value(all.level),
       dirt: given?.dirt?.si ?? (all.dirt ? value(all.dirt) : NEW_FILTER),
+      strainerDirt: all.strainerDirt ? value(all.strainerDirt) : NEW_FILTER,
+      tankPressure: 0,
     };
   };
   const full = { demand: fullDemand, manifold: boost };
@@ -107,7 +140,7 @@ const isFullLoad = (key: string): boolean => key === 'fullLoad' || key === 'full
 export function originOf(
   job: Job,
   key: string,
-  condition: Exclude<Condition, 'demand'>,
+  condition: Exclude<Condition, 'demand' | 'strainerDirt'>,
 ): { readonly source: Source; readonly path?: FieldPath } {
   const own = job.points?.own?.find((o) => o.id === key);
   if (own && (condition === 'manifold' || own[condition]))

@@ -21,7 +21,7 @@ describe('a prepared run', () => {
       const fuel = fuelOf(job)!;
       const demand = findingsOf(job).demand!.volumeFlow;
       const prepared = new PreparedRun(compileRun(job));
-      const points = operatingPoints(job, demand);
+      const points = operatingPoints(job, fuel, demand);
       const hoses = Object.values(job.parts).filter((p) => p.kind === 'hose');
       const pumps = Object.values(job.parts).filter((p) => p.kind === 'pump');
       const designs: Part[][] = [

@@ -2,10 +2,11 @@ import type { Graph } from '../job/graph.ts';
 import { NetworkSolver } from '../hydraulics/network-solver.ts';
 import type { Liquid, LinkLaw, LinkState, Network, NetworkFault } from '../hydraulics/network.ts';
 import { success, type Result } from '../result.ts';
+import type { FuelAt } from './fuel-at.ts';
 import type { Conditions, Lowered, Moment } from '../parts/lower.ts';
 import type { Part } from '../parts/kinds.ts';
 import { circuitsOf } from './circuits.ts';
-import { networkOfRun, type CompiledRun } from './compile-run.ts';
+import { lengthOf, networkOfRun, type CompiledRun } from './compile-run.ts';
 
 /** One solved state of a run, by place of node and link. Pa gauge and m3/s. */
 export interface SolvedRun {
@@ -16,6 +17,9 @@ export interface SolvedRun {
   readonly states: readonly LinkState[];
   readonly iterations: number;
 }
+
+const MOST_TURNS = 30;
+const BOILS = 1; // Pa: as close as a high place in a suction line is kept to boiling
 
 /** What the engine does: it burns that much, or its rails are held at a pressure to see what can be delivered. */
 export type Draw = { readonly demand: number } | { readonly hold: number };
@@ -30,8 +34,11 @@ export class PreparedRun {
   readonly #changed = new Map<string, Part>();
   /** Links with another law than they were compiled with. */
   readonly #set = new Set<number>();
+  readonly #lengths = new Map<number, number>();
   /** What changed parts and their neighbours were lowered to. */
   readonly #lowered = new Map<string, Lowered>();
+  /** What passed each regulator when it was set; found by `settleRegulators`. Unknown again with other parts. */
+  setFlows: ReadonlyMap<string, number> | undefined;
   #burning: NetworkSolver | undefined;
   #held: NetworkSolver | undefined;
 
@@ -45,6 +52,7 @@ export class PreparedRun {
 
   /** Other measurements of parts of the run from now on: a bore, a length, another pump. @throws RangeError as `lowerAgain` does. */
   setParts(parts: readonly Part[]): void {
+    this.setFlows = undefined;
     for (const part of parts) this.#changed.set(part.id, part);
     const { laws, pumps, lowered } = this.#run.lowerAgain(
       this.#changed,
@@ -52,8 +60,10 @@ export class PreparedRun {
     );
     for (const at of laws.keys()) this.#set.add(at);
     for (const [id, low] of lowered) this.#lowered.set(id, low);
+    for (const [at, law] of laws) this.#lengths.set(at, lengthOf(law));
     this.#run = {
       ...this.#run,
+      heightsAt: this.#run.heightsWith(this.#lengths),
       links: this.#run.links.map((link, i) => (laws.has(i) ? { ...link, law: laws.get(i)! } : link)),
       pumps: this.#run.pumps.map((pump) => (pumps.has(pump.id) ? { ...pump, ...pumps.get(pump.id)! } : pump)),
     };
@@ -67,6 +77,7 @@ export class PreparedRun {
   become(graph: Graph): void {
     const circuits = circuitsOf(graph);
     const before = this.#run.circuits;
+    this.setFlows = undefined;
     if (circuits.order.join() !== before.order.join()) throw new RangeError('it is another run: compile it anew');
     this.setParts(
       circuits.parts.filter((part) => part !== before.part(part.id) && part !== this.#changed.get(part.id)),
@@ -78,12 +89,55 @@ export class PreparedRun {
   /** @param cold - not from the last solution. */
   solve(
     point: Conditions,
-    liquid: Liquid,
+    fuel: FuelAt,
     voltages: ReadonlyMap<string, number>,
     draw: Draw,
     cold = false,
   ): Result<SolvedRun, NetworkFault> {
-    const moment: Moment = { point, liquid, voltageAt: (id) => voltages.get(id) ?? point.voltage };
+    const { boiling } = fuel;
+    /** How far above boiling the inlet of a pump has to be kept, so that no place before it boils. Pa. */
+    const kept = new Map<string, number>();
+    const limit = (id: string) => (boiling === undefined ? undefined : boiling + (kept.get(id) ?? 0));
+    const solve = () => this.#solveOnce(point, fuel, voltages, limit, draw, cold);
+    let solved = solve();
+    if (boiling === undefined) return solved;
+    const before = new Map<string, { readonly kept: number; readonly short: number }>();
+    for (let turn = 0; turn < MOST_TURNS && solved.ok; turn++) {
+      const { pressures, states } = solved.value;
+      let moved = false;
+      for (const pump of this.#run.pumps) {
+        const short = boiling - Math.min(Infinity, ...pump.suction.map((n) => pressures[n]!));
+        const now = kept.get(pump.id) ?? 0;
+        const isKept = now > 0 && states[pump.linkIndex] === 'choked';
+        if (!(short > BOILS) && !(isKept && short < -BOILS)) continue;
+        // only part of what the pump gives way shows at the high place: by how much, the last turn tells
+        const last = before.get(pump.id);
+        const rate = last && last.short !== short ? (now - last.kept) / (last.short - short) : 1;
+        before.set(pump.id, { kept: now, short });
+        kept.set(pump.id, Math.max(0, now + short * (rate > 0 && Number.isFinite(rate) ? rate : 1)));
+        moved = true;
+      }
+      if (!moved) break;
+      solved = solve();
+    }
+    return solved;
+  }
+
+  #solveOnce(
+    point: Conditions,
+    liquid: Liquid,
+    voltages: ReadonlyMap<string, number>,
+    limit: (id: string) => number | undefined,
+    draw: Draw,
+    cold: boolean,
+  ): Result<SolvedRun, NetworkFault> {
+    const moment: Moment = {
+      point,
+      liquid,
+      voltageAt: (id) => voltages.get(id) ?? point.voltage,
+      boilingAt: limit,
+      setFlow: (id) => this.setFlows?.get(id) ?? 0,
+    };
     const { run } = this;
     const solver = this.#solverFor(moment, draw);
     const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
@@ -93,6 +147,7 @@ export class PreparedRun {
     solver.change(liquid, heights, laws);
     if ('demand' in draw) for (const { node, share } of run.draws) solver.setDemandAt(node, draw.demand * share);
     else for (const node of run.held) solver.setFixedPressure(node, draw.hold);
+    for (const { node } of run.open) solver.setFixedPressure(node, point.tankPressure);
     let solved = solver.solve(cold);
     // the valves of a like moment can lead astray: a relief that was open, a check valve that shut with it
     if (!solved.ok && !cold) solved = solver.solve(true);

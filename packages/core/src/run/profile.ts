@@ -1,5 +1,5 @@
 import type { Span } from './spans.ts';
-import type { PointResult } from './solve-run.ts';
+import type { PointResult } from './point-result.ts';
 
 /** Pressure at a place along the run: metres of line from the tank, out and back. */
 export interface ProfilePoint {

@@ -1,4 +1,6 @@
-import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
+import type { Fuel } from '../fluids/fuel.ts';
+import type { Circuits } from './circuits.ts';
+import { fuelAt, type FuelAt } from './fuel-at.ts';
 import type { Job } from '../job/job.ts';
 import { settledValue } from '../job/value.ts';
 import type { PartOf } from '../parts/kinds.ts';
@@ -7,6 +9,7 @@ import { failure, success, type Result } from '../result.ts';
 import type { OperatingPoint } from './operating-point.ts';
 import { inflow, type Draw, type PreparedRun, type SolvedRun } from './prepared-run.ts';
 import { pumpWiring } from './pump-wiring.ts';
+import { settleRegulators } from './settle-regulators.ts';
 import type { RunFault } from './run-fault.ts';
 
 /** A run solved at one point, with what its pumps get of the voltage and what the engine gets of its demand. */
@@ -25,7 +28,6 @@ const LEAST_VOLTAGE = 4; // V: a pump on full voltage that gets less does not ru
 const LEAST_CONTROLLED = 0.5; // V, of a pump under a controller
 const HELD = 20; // Pa: as close as a controller is brought to its pressure
 
-type Brief = Pick<Job, 'brief'>;
 
 /**
  * One operating point, with the pumps' wiring and their controller.
@@ -37,24 +39,42 @@ type Brief = Pick<Job, 'brief'>;
  */
 export function solvePoint(
   prepared: PreparedRun,
-  { brief }: Brief,
-  fuel: Fuel,
+  job: Pick<Job, 'brief' | 'assumptions' | 'points' | 'survey'>,
+  kind: Fuel,
   point: OperatingPoint,
   hold?: number,
 ): Result<SolvedPoint, RunFault> {
   const { run } = prepared;
+  const fuel = fuelAt(job, kind, point.temperature);
+  settleRegulators(prepared, job, kind, (at) => {
+    const solved = solveControlled(prepared, fuelAt(job, kind, at.temperature), at, { demand: at.demand });
+    return solved.ok ? solved.value : undefined;
+  });
   if (hold !== undefined) return solveControlled(prepared, fuel, point, { hold });
   const solved = solveControlled(prepared, fuel, point, { demand: point.demand });
-  if (!solved.ok) return solved;
-  const atAtmosphere =
-    brief.direct || run.circuits.consumers.some((id) => run.circuits.part(id).kind === 'carburettor');
-  const floor = atAtmosphere ? 0 : point.manifold;
-  const lowest = Math.min(...run.draws.map((d) => solved.value.pressures[d.node]!));
-  if (point.demand === 0 || lowest >= floor) return solved;
+  const floor = opposing(job, run.circuits, point);
+  const enough = ({ pressures }: SolvedPoint) =>
+    point.demand === 0 || Math.min(...run.draws.map((d) => pressures[d.node]!)) >= floor;
+  if (solved.ok ? enough(solved.value) : !isCutOffByVapour(prepared, fuel, point)) return solved;
   const starved = solveControlled(prepared, fuel, point, { hold: floor });
   if (starved.ok && inflow(starved.value) > 0) return success({ ...starved.value, delivered: inflow(starved.value) });
   const nothing = solveControlled(prepared, fuel, { ...point, demand: 0 }, { demand: 0 });
-  return nothing.ok ? success({ ...nothing.value, delivered: 0 }) : nothing;
+  if (nothing.ok) return success({ ...nothing.value, delivered: 0 });
+  // behind a pump that draws vapour nothing else says what the rail stands at
+  return starved.ok ? success({ ...starved.value, delivered: 0 }) : nothing;
+}
+
+/** It solves while fuel is taken for something that does not boil. */
+const isCutOffByVapour = (prepared: PreparedRun, { boiling, ...liquid }: FuelAt, point: OperatingPoint): boolean =>
+  boiling !== undefined && solveControlled(prepared, liquid, point, { demand: point.demand }).ok;
+
+/**
+ * What the fuel has to enter against, Pa gauge: the manifold where the injectors sit behind the throttle, else the atmosphere, as
+ * at a carburettor, at injectors above the throttle and at the feed of a direct-injection pump.
+ */
+export function opposing({ brief }: Pick<Job, 'brief'>, circuits: Circuits, { manifold }: OperatingPoint): number {
+  const isCarburettor = circuits.consumers.some((id) => circuits.part(id).kind === 'carburettor');
+  return brief.direct || brief.injectorsSit === 'aboveThrottle' || isCarburettor ? 0 : manifold;
 }
 
 type Pump = PartOf<'pump'>;
@@ -75,7 +95,7 @@ export function controlledPressure(parts: readonly { kind: string }[], point: Op
  */
 function solveControlled(
   prepared: PreparedRun,
-  fuel: Fuel,
+  fuel: FuelAt,
   point: OperatingPoint,
   draw: Draw,
 ): Result<SolvedPoint, RunFault> {
@@ -139,12 +159,11 @@ const currentOf = ({ run, flows, moment }: SolvedRun, id: string): number => {
  */
 function solveWired(
   prepared: PreparedRun,
-  fuel: Fuel,
+  fuel: FuelAt,
   point: OperatingPoint,
   draw: Draw,
   control: { voltage: number } | { share: number },
 ): Result<SolvedPoint, RunFault> {
-  const liquid = fuelLiquid(fuel, point.temperature);
   const pumps = runningPumps(prepared, point);
   const voltages = new Map<string, number>();
   if ('voltage' in control) for (const p of pumps) if (p.drive === 'pwm') voltages.set(p.id, control.voltage);
@@ -155,7 +174,7 @@ function solveWired(
   });
   for (const { id, share } of wired) voltages.set(id, point.voltage * share);
   for (let turn = 0; turn < MOST_TURNS; turn++) {
-    const solved = prepared.solve(point, liquid, voltages, draw);
+    const solved = prepared.solve(point, fuel, voltages, draw);
     if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: point.name });
     let moved = 0;
     for (const { id, ohms, share } of wired) {

@@ -2,7 +2,7 @@ import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
 import { NetworkSolver } from '../hydraulics/network-solver.ts';
 import { compileRun, networkOfRun } from './compile-run.ts';
 import type { OperatingPoint } from './operating-point.ts';
-import type { RunInputs } from './solve-run.ts';
+import type { RunInputs } from './point-result.ts';
 
 export interface SystemPoint {
   readonly flow: number; // m3/s through the pump

@@ -4,7 +4,8 @@ import { applyAct } from '../job/acts/apply-act.ts';
 import type { PumpTable } from '../parts/pump/pump-table.ts';
 import { measured } from '../job/measured.ts';
 import { settledValue } from '../job/value.ts';
-import { potVolumeFor } from '../run/swirl-pot.ts';
+import { JET_MARGIN } from '../hangers/siphon.ts';
+import { netDraw, potVolumeFor, secondsOf } from '../run/swirl-pot.ts';
 import { LEAST_PUMP_MARGIN, LEAST_SUCTION_MARGIN, MOST_CREEP, velocityGuides } from '../run/limits.ts';
 import { compileRun } from '../run/compile-run.ts';
 import { PreparedRun } from '../run/prepared-run.ts';
@@ -175,14 +176,15 @@ function powerOf({ tables }: LibraryPump): number {
 function jetProposal(job: Job, before: Assessment): Proposal | undefined {
   const { siphon } = before.findings.hanger;
   const drill = job.hanger?.jetDrill?.si;
-  if (!siphon || drill === undefined) return undefined;
-  const at = siphon[siphon.chosenFor];
+  if (!siphon) return undefined;
+  const moment = siphon.chosenFor === 'cruise' ? 'cruise' : 'fullLoad';
+  const at = siphon[moment];
   const now = [
     check(
-      `brings across at ${siphon.chosenFor === 'cruise' ? 'cruise' : 'full load'}`,
+      `brings across at ${moment === 'cruise' ? 'cruise' : 'full load'}`,
       'volumeFlow',
       at.suction,
-      at.demand * 1.15,
+      at.demand * JET_MARGIN,
       'atLeast',
     ),
   ];
@@ -197,11 +199,11 @@ function jetProposal(job: Job, before: Assessment): Proposal | undefined {
   const millimetres = Number((siphon.drill * 1000).toFixed(1));
   const act: Act = { act: 'set', path: ['hanger', 'jetDrill'], value: measured(siphon.drill, 'mm') };
   const after = assess(applyAct(job, act));
-  const then = after.findings.hanger.siphon?.[siphon.chosenFor];
+  const then = after.findings.hanger.siphon?.[moment];
   return {
     ...base,
     proposed: `${millimetres} mm drill`,
-    then: then && [check(now[0]!.label, 'volumeFlow', then.suction, then.demand * 1.15, 'atLeast')],
+    then: then && [check(now[0]!.label, 'volumeFlow', then.suction, then.demand * JET_MARGIN, 'atLeast')],
     act: siphon.drill === drill ? undefined : act,
     preview: compareAssessments(before, after),
   };
@@ -209,11 +211,12 @@ function jetProposal(job: Job, before: Assessment): Proposal | undefined {
 
 function potProposal(job: Job, before: Assessment): Proposal | undefined {
   const pot = circuitsOf(job).parts.find((c) => c.kind === 'swirlPot');
-  const { demand } = before.findings;
-  if (pot?.kind !== 'swirlPot' || !demand) return undefined;
+  const flow = before.findings.solution?.points.fullLoad.pot;
+  if (pot?.kind !== 'swirlPot' || !flow) return undefined;
+  const net = netDraw(flow);
   const wanted = settledValue(pot, 'secondsWanted');
-  const volume = potVolumeFor(wanted, demand.volumeFlow);
-  const lasts = (v: number) => [check('lasts at full load', 'time', v / demand.volumeFlow, wanted, 'atLeast')];
+  const volume = potVolumeFor(wanted, net);
+  const lasts = (v: number) => [check('lasts at full load', 'time', secondsOf(v, net), wanted, 'atLeast')];
   const act: Act = { act: 'setOnPart', id: pot.id, key: 'volume', value: measured(volume, 'L') };
   return {
     key: 'pot',

@@ -17,5 +17,6 @@ export const litresPerMinute = from('L/min');
 export const celsius = from('°C');
 export const horsepower = from('hp');
 export const poundsPerHorsepowerHour = from('lb/(hp·h)');
+export const poundsPerHour = from('lb/h');
 export const degrees = from('°');
 export const revolutionsPerMinute = from('rpm');

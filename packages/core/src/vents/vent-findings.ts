@@ -2,6 +2,7 @@ import type { Job } from '../job/job.ts';
 import { tankValue } from '../job/tank.ts';
 import { assumed } from '../job/assumption.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
+import { hasVentValve, tankVacuum } from './tank-vacuum.ts';
 import { ventDrop, ventFlow, ventValue } from './vent-flow.ts';
 
 /** What the vent does while the engine draws and while the tank is filled. */
@@ -27,10 +28,10 @@ export function ventFindings(
 ): VentFindings | undefined {
   const { vent, tank } = job.survey;
   if (!vent?.bore || !vent.length || !tank.vent || tank.vent === 'none') return undefined;
-  const valve = tank.vent === 'rollOver' || tank.vent === 'canister';
+  const valve = hasVentValve(job.survey);
   const atmosphere = assumed(job.assumptions, 'atmosphere');
   const valveShut = valve && vent.valveTilt !== undefined && vent.valveTilt.si > ventValue(vent, 'valveShutsAt');
-  const vacuum = known.demand === undefined ? undefined : ventDrop(vent, valve, known.demand, atmosphere);
+  const vacuum = known.demand === undefined ? undefined : tankVacuum(job.survey, known.demand, atmosphere);
   const base = { vacuum, draw: known.demand, ventLimits: false, valveShut };
   const neck = tank.fillerHeight?.si;
   if (neck === undefined || known.top === undefined || known.full === undefined || known.density === undefined)

@@ -23,7 +23,7 @@ export function demandWorking({ job, demand, bsfc, fuel }: Findings): Working | 
       },
       {
         symbol: 'b',
-        name: 'BSFC on petrol',
+        name: fuel.family === 'diesel' ? 'BSFC of the diesel' : 'BSFC on petrol',
         figure: figure('bsfc', bsfc.si),
         source: bsfc.source,
         path: ['brief', 'bsfc'],
@@ -56,7 +56,7 @@ export function demandWorking({ job, demand, bsfc, fuel }: Findings): Working | 
     parts: [],
     remarks:
       bsfc.source === 'common practice'
-        ? ['BSFC is the top of the usual band for the aspiration: give your own in the brief if you know it.']
+        ? [`BSFC is the top of the usual band for ${fuel.family === 'diesel' ? 'a diesel' : 'the aspiration'}: give your own in the brief if you know it.`]
         : [],
     source: 'Definition of BSFC; ethanol scaled by mass, common practice',
   };

@@ -71,8 +71,8 @@ export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Wo
       },
       {
         symbol: 'Q_burnt',
-        name: 'burnt at cruise',
-        figure: figure('volumeFlow', cruise.point.demand),
+        name: 'burnt at cruise, told at 20 °C',
+        figure: figure('volumeFlow', assumed(job.assumptions, 'cruiseDemand')),
         ...from('cruiseDemand'),
       },
     ],

@@ -43,7 +43,7 @@ export function pumpMarginWorking({ job, solution }: Findings): Working | undefi
     remarks: [
       `Reckoned at ${pointNames[margin.point]}. The network is solved once with the rail held at p, and what flows into it is Qₐ.`,
       ...(solution.extrapolated
-        ? ['The pump’s tables do not reach this voltage: affinity laws were used (extrapolated).']
+        ? ['The pump’s tables do not reach this voltage: it was reckoned as its kind goes with speed (extrapolated).']
         : []),
     ],
     source: 'computed; 15 % wanted, common practice',

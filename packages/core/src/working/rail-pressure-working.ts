@@ -1,4 +1,4 @@
-import type { PointResult } from '../run/solve-run.ts';
+import type { PointResult } from '../run/point-result.ts';
 import type { Findings } from '../run/findings.ts';
 import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
@@ -20,7 +20,14 @@ export function railPressureWorking({ job, solution }: Findings, key: string): W
   const along = wayTo(run, consumer.id, result).flatMap((id) => result.parts.find((c) => c.id === id) ?? []);
   const parts = along
     .filter((c) => c.inletPressure !== c.outletPressure)
-    .map((c) => ({ name: name(c.id), part: c.id, figure: figure('pressure', c.outletPressure - c.inletPressure) }));
+    .map((c): Working['parts'][number] => ({
+      name: name(c.id),
+      part: c.id,
+      figure: figure('pressure', c.outletPressure - c.inletPressure + c.lift),
+    }));
+  // lift is no loss: it comes back on the way down
+  const lift = along.reduce((sum, c) => sum + c.lift, 0);
+  if (lift !== 0) parts.push({ name: 'lift, from the fuel’s surface on', figure: figure('pressure', -lift) });
   const reached = along.reduce((sum, c) => sum + c.outletPressure - c.inletPressure, 0);
   if (Math.abs(result.railPressure - reached) > 1e-9)
     parts.push({

@@ -33,15 +33,21 @@ describe('working of suction and heat', () => {
     expect(term(w, 'T_back')).to.be.greaterThan(w.result.si);
     expect(term(w, 'P')).to.equal(solution!.points.cruise.pumpPower);
   });
-  it('warns that mild blends boil earlier than hydrocarbon petrol', () => {
-    const remarks = (ethanol: number) =>
+  it('names the correlation of the blend, and says where it is extrapolated', () => {
+    const of = (ethanol: number, temperature = 20) =>
       working(
-        cleanJob((j) => (j.brief.ethanol!.si = ethanol)),
+        cleanJob((j) => {
+          j.brief.ethanol!.si = ethanol;
+          j.assumptions.fuelTemperature = { si: temperature + 273.15, unit: '°C' };
+        }),
         'suction:idle',
-      ).remarks.join(' ');
-    expect(remarks(0.1)).to.include('7 kPa earlier');
-    expect(remarks(0)).to.not.include('7 kPa earlier');
-    expect(remarks(0.85)).to.not.include('7 kPa earlier');
+      );
+    const source = (ethanol: number) => of(ethanol).terms.find((t) => t.symbol === 'p_v')!.source;
+    expect(source(0)).to.equal('EPA AP-42 7.1');
+    expect(source(0.1)).to.include('Wilson');
+    expect(source(1)).to.include('Antoine');
+    expect(of(0.85, 61).remarks.join()).to.include('extrapolated');
+    expect(of(0.85, 59).remarks.join()).to.not.include('extrapolated');
   });
   it('every term with a field leads to one that is there', () => {
     for (const w of workingsOf(findingsOf(demoJobs.rescuePickup)))

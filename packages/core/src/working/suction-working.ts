@@ -1,8 +1,9 @@
-import { vapourPressure } from '../fluids/vapour-pressure.ts';
+import { isVapourExtrapolated, vapourPressure, vapourSource } from '../fluids/vapour-pressure.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed, originOfAssumed } from '../job/assumption.ts';
 import type { Findings } from '../run/findings.ts';
+import { petrolReidOf } from '../run/petrol-reid.ts';
 import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
@@ -15,7 +16,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
   const pump = job.parts[result.suctionPump]!;
   const inlet = result.parts.find((c) => c.id === result.suctionPump)!.inletPressure;
   const atmosphere = assumed(job.assumptions, 'atmosphere');
-  const reid = assumed(job.assumptions, 'reidVapourPressure');
+  const reid = petrolReidOf(job, fuel);
   const vapour = vapourPressure(fuel, reid, result.point.temperature);
   const { density } = fuelLiquid(fuel, result.point.temperature);
   const head = (pressure: number) => figure('head', pressure / (density * STANDARD_GRAVITY));
@@ -41,7 +42,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
         symbol: 'p_v',
         name: 'vapour pressure of the fuel',
         figure: figure('pressure', vapour),
-        source: fuel.family === 'diesel' ? 'nil for diesel' : 'EPA AP-42 7.1',
+        source: vapourSource(fuel),
         path: ['assumptions', 'reidVapourPressure'],
       },
       {
@@ -58,8 +59,8 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
       { name: 'vapour pressure', figure: head(-vapour) },
     ],
     remarks: [
-      ...(fuel.family === 'petrol' && fuel.ethanol > 0.04 && fuel.ethanol < 0.6
-        ? ['Blends of 5 to 50 % ethanol boil up to about 7 kPa earlier than this: some 1 m less.']
+      ...(isVapourExtrapolated(fuel, result.point.temperature)
+        ? ['The vapour pressure at this temperature is extrapolated: its correlation was drawn for 0 to 60 °C.']
         : []),
       'An ordinary pump wants 1 m in hand (common practice); its data sheet may ask for more.',
     ],

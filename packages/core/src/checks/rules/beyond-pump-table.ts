@@ -14,9 +14,9 @@ export const beyondPumpTable: Rule = {
         what: solution.extrapolated
           ? 'The pump is reckoned at a voltage outside its flow tables (extrapolated).'
           : 'The pump works at a flow beyond the last row of its table (extrapolated).',
-        why: 'Affinity laws and straight continuation are a guess where the maker measured nothing.',
+        why: 'How a pump goes with its speed and on beyond its last row is a guess where the maker measured nothing.',
         cure: 'Add a table at another voltage, or rows at lower pressure; or measure the flow into a can.',
-        source: 'affinity laws',
+        source: 'affinity laws for a turbine, displacement less slip for the others',
       },
     ];
   },

@@ -1,4 +1,5 @@
 import { figure } from '../../units/quantity.ts';
+import { measured } from '../../job/measured.ts';
 import { litres } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
 
@@ -7,10 +8,12 @@ const WORTH_SAYING = litres(1);
 /** Fuel that stays behind a bridge or a baffle because nothing brings it across. */
 export const farLobeStranded: Rule = {
   key: 'far-lobe-stranded',
-  check: ({ job, hanger: { pickup } }) =>
-    (pickup?.stranded ?? []).flatMap(({ name, volume, withoutSiphon }) => {
+  check: ({ job, hanger: { pickup, siphon } }) =>
+    (pickup?.stranded ?? []).flatMap(({ name, volume, withoutSiphon, withSiphon }) => {
       if (volume < WORTH_SAYING) return [];
       const drawn = withoutSiphon !== undefined;
+      // a drill is proposed where its siphon would empty the lobe
+      const drill = (withSiphon ?? Infinity) < WORTH_SAYING && !siphon?.isEntered ? siphon?.drill : undefined;
       return [
         {
           grade: 'fix' as const,
@@ -26,7 +29,11 @@ export const farLobeStranded: Rule = {
             : job.survey.tank.shape === 'saddle'
               ? 'Let the return drive a siphon jet whose far pickup stands at that lobe’s floor.'
               : 'Cut a hole in the baffle along the floor, or move the pickup to its other side.',
-          source: 'geometry',
+          ...(drill !== undefined && {
+            act: { act: 'set' as const, path: ['hanger', 'jetDrill'], value: measured(drill, 'mm') },
+            actLabel: `Drill a jet of ${Number((drill * 1000).toFixed(1))} mm`,
+          }),
+          source: 'geometry; the drill by jet pump equations',
         },
       ];
     }),

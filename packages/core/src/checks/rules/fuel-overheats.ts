@@ -1,3 +1,4 @@
+import { assumed } from '../../job/assumption.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { circuits } from '../reading.ts';
@@ -15,9 +16,12 @@ export const fuelOverheats: Rule = {
         grade: 'fix',
         stage: 'run',
         part: circuits(job).tank?.id,
-        what: 'The tank warms up on a drive until the pump comes close to drawing vapour.',
+        what:
+          drive.boils === undefined
+            ? 'The tank warms up on a drive until the pump comes close to drawing vapour.'
+            : 'The tank warms up on a drive until its fuel boils at the pump, and the drive ends there.',
         figure: { label: 'trouble after', ...figure('time', drive.trouble) },
-        limit: { label: 'the drive lasts', ...figure('time', end.time) },
+        limit: { label: 'the drive lasts', ...figure('time', assumed(job.assumptions, 'driveTime')) },
         why: `At the end ${formatQuantity('power', pumps, 'W')} of pump and ${formatQuantity('power', engine, 'W')} of engine heat come back into ${formatQuantity('temperature', end.tank)} of fuel.`,
         cure:
           engine > pumps

@@ -1,4 +1,4 @@
-import { potSeconds, potVolumeFor } from '../../run/swirl-pot.ts';
+import { netDraw, potVolumeFor, secondsOf } from '../../run/swirl-pot.ts';
 import { settledValue } from '../../job/value.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
@@ -8,7 +8,7 @@ import type { Rule, SnagReport } from '../snag.ts';
 /** A lift pump that does not keep its pot full, or a pot too small to carry the engine through a bend. */
 export const potRunsDry: Rule = {
   key: 'pot-runs-dry',
-  check: ({ job, solution, demand }) =>
+  check: ({ job, solution }) =>
     partsOfKind(job, 'swirlPot').flatMap((part): SnagReport[] => {
       if (!solution) return [];
       const reports: SnagReport[] = [];
@@ -37,8 +37,10 @@ export const potRunsDry: Rule = {
           source: 'computed',
         });
       const wanted = settledValue(part, 'secondsWanted');
-      if (part.volume && demand && potSeconds(part.volume.si, demand.volumeFlow) < wanted) {
-        const volume = potVolumeFor(wanted, demand.volumeFlow);
+      const { pot } = solution.points.fullLoad;
+      const net = pot ? netDraw(pot) : 0;
+      if (part.volume && secondsOf(part.volume.si, net) < wanted) {
+        const volume = potVolumeFor(wanted, net);
         reports.push({
           ...base,
           grade: 'note',
@@ -47,14 +49,14 @@ export const potRunsDry: Rule = {
           what: `${quoted(part)} is small: with the pickup dry it does not last as long as you want.`,
           figure: {
             label: 'lasts at full load',
-            ...figure('time', potSeconds(part.volume.si, demand.volumeFlow)),
+            ...figure('time', secondsOf(part.volume.si, net)),
           },
           limit: { label: 'wanted', ...figure('time', wanted) },
           why: 'In a long bend at full load the pot is all the fuel there is.',
           cure: `A pot of ${Number((volume * 1000).toFixed(2))} L would do.`,
           act: { act: 'setOnPart', id: part.id, key: 'volume', value: measured(volume, 'L') },
           actLabel: `Make it ${Number((volume * 1000).toFixed(2))} L`,
-          source: 'computed: volume over full-load flow',
+          source: 'computed: volume over what is drawn less what comes back into it',
         });
       }
       return reports;

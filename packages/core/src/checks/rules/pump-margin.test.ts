@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { cleanJob, expectSnag, snagsOfRule } from '../../../test/rule-cases.ts';
+import { changed, cleanJob, expectSnag, snagsOfRule } from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 
 describe('rule pump-margin', () => {
@@ -9,6 +9,8 @@ describe('rule pump-margin', () => {
     expect(snag.figure!.si).to.be.lessThan(snag.limit!.si);
   });
   it('asks for 15 % in hand before that', () => {
-    expect(snagsOfRule(demoJobs.sprintCar, 'pump-margin')[0]).to.include({ grade: 'fix' });
+    const eased = changed(demoJobs.sprintCar, (j) => (j.brief.power!.si *= 0.95));
+    expect(snagsOfRule(eased, 'pump-margin')[0]).to.include({ grade: 'fix' });
+    expect(snagsOfRule(demoJobs.sprintCar, 'pump-margin')[0]).to.include({ grade: 'stop' }); // hot fuel is lighter
   });
 });

@@ -142,7 +142,7 @@ describe('heat and set pressures', () => {
       'stop',
       'regulator-1',
     );
-    expect(snag.limit!.si).to.be.lessThan(psi(9));
+    expect(snag.limit!.si).to.be.lessThan(psi(9.1));
   });
   it('so does a controller', () => {
     expectSnag(

@@ -2,9 +2,11 @@ import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import { circuits } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
+import { MOST_OF_SET } from '../../hangers/siphon.ts';
 import { isBypass } from '../../parts/kinds.ts';
 
-const MOST_OF_SET = 0.2; // of the regulator's set pressure that the jet may hold back at idle, common practice
+
+const chosen = { everything: '', fullLoad: ' at full load, cool', cruise: ' at cruise' } as const;
 
 /** A siphon that draws from the wrong lobe, a jet that is overpowered by the pump, or one that does not bring across what the engine burns. */
 export const siphonJet: Rule = {
@@ -12,11 +14,11 @@ export const siphonJet: Rule = {
   check: ({ job, hanger: { siphon, pickup } }) => {
     if (!siphon) return [];
     const regulator = circuits(job).parts.find(isBypass);
-    const set = regulator?.kind === 'regulator' ? regulator.setPressure?.si : undefined;
+    const set = regulator?.setPressure?.si;
     const reports: SnagReport[] = [];
     const cure = siphon.drill
-      ? ({
-          cure: `Open it to ${Number((siphon.drill * 1000).toFixed(1))} mm: the largest drill that still brings across what the engine burns${siphon.chosenFor === 'cruise' ? ' at cruise' : ''}.`,
+      ? siphon.drill === job.hanger?.jetDrill?.si ? {cure: 'Its throat, the siphon tube or the lift must change: no other drill of the set does better.'} : ({
+          cure: `Open it to ${Number((siphon.drill * 1000).toFixed(1))} mm: the largest drill that still brings across what the engine burns${chosen[siphon.chosenFor]}, drilled a little off either way.`,
           act: { act: 'set', path: ['hanger', 'jetDrill'], value: measured(siphon.drill, 'mm') },
           actLabel: `Drill it to ${Number((siphon.drill * 1000).toFixed(1))} mm`,
         } as const)
@@ -35,6 +37,30 @@ export const siphonJet: Rule = {
         what: 'The siphon’s far pickup does not stand in the far lobe.',
         why: 'It draws from the lobe that the pump empties anyway.',
         cure: 'Place it over the other lobe’s floor, or correct the side it was measured to.',
+      });
+    if (siphon.aboveFuel !== undefined)
+      reports.push({
+        ...base,
+        grade: 'fix',
+        which: 'air',
+        path: ['hanger', 'jetHeight'],
+        what: 'The jet blows through air.',
+        figure: { label: 'above the fuel at the level that it must still run at', ...figure('length', siphon.aboveFuel) },
+        limit: { label: 'at most', ...figure('length', 0) },
+        why: 'It sucks air through its mouth, froths the fuel and lifts little from the far lobe.',
+        cure: 'Stand it at the floor, beside the pickup but not into it.',
+      });
+    if (!siphon.isEntered) return reports;
+    if (siphon.fullLoadHot.limit === 'cavitation' && siphon.fullLoadHot.suction < siphon.fullLoadHot.demand)
+      reports.push({
+        ...base,
+        grade: 'fix',
+        which: 'cavitation',
+        what: 'The siphon jet boils hot fuel in its throat.',
+        figure: { label: 'it then brings', ...figure('volumeFlow', siphon.fullLoadHot.suction) },
+        limit: { label: 'the engine burns', ...figure('volumeFlow', siphon.fullLoadHot.demand) },
+        why: 'Vapour fills the throat, and no more fuel comes across however hard the jet blows.',
+        ...cure,
       });
     if (set !== undefined && siphon.idle.backPressure > MOST_OF_SET * set)
       reports.push({

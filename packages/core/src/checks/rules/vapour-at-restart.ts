@@ -1,4 +1,5 @@
 import { figure } from '../../units/quantity.ts';
+import { vapourSource } from '../../fluids/vapour-pressure.ts';
 import { circuits } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 import { isConsumer } from '../../parts/kinds.ts';
@@ -6,7 +7,7 @@ import { isConsumer } from '../../parts/kinds.ts';
 /** Fuel that boils in a rail, or in the line to a carburettor, after the engine has stood hot. */
 export const vapourAtRestart: Rule = {
   key: 'vapour-at-restart',
-  check: ({ job, solution }) => {
+  check: ({ job, solution, fuel }) => {
     const restart = solution?.points.hotRestart;
     if (!restart || restart.engineVapourMargin >= 0) return [];
     const consumer = circuits(job).parts.find(isConsumer);
@@ -24,7 +25,7 @@ export const vapourAtRestart: Rule = {
         },
         why: 'Injectors meter vapour, and the engine stalls until the rail is flushed.',
         cure: 'Hold more pressure, flush the rail with a return, keep the line off the heat, or sleeve it.',
-        source: 'vapour pressure by EPA AP-42 7.1',
+        source: `vapour pressure by ${vapourSource(fuel!)}`,
       },
     ];
   },

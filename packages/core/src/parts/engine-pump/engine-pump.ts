@@ -62,7 +62,9 @@ export const enginePump = definePart('enginePump', 'Engine-driven pump', propert
           to: 'out',
           law: (moment) => {
             const running = curve(moment);
-            return running ? { kind: 'pump', rise: running.rise } : { kind: 'porous', linear: VALVES, quadratic: 0 };
+            return running
+              ? { kind: 'pump', rise: running.rise, inletMinimum: moment.boilingAt?.(id) }
+              : { kind: 'porous', linear: VALVES, quadratic: 0 };
           },
           checkValve: true,
         },

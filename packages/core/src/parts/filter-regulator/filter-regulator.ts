@@ -1,8 +1,8 @@
-import { quantity, TYPICAL } from '../../job/property.ts';
+import { quantity } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, micrometres } from '../../units/quick.ts';
-import { definePart, settled } from '../define-part.ts';
-import { mediumLaw } from '../line-loss.ts';
+import { definePart } from '../define-part.ts';
+import { sheetLaw, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 import type { LoweredLink } from '../lower.ts';
 import { regulatorLaw, regulatorWords } from '../regulator/regulator-law.ts';
@@ -16,14 +16,7 @@ const properties = {
     likely: [micrometres(3), micrometres(100)],
     needed: true,
   }),
-  ratedFlow: quantity('filter inside, rated flow', 'volumeFlow', 'L/h', {
-    minimum: litresPerHour(1),
-    typical: { si: litresPerHour(200), source: TYPICAL },
-  }),
-  ratedDrop: quantity('filter inside, drop at rated flow', 'pressure', 'kPa', {
-    maximum: kPa(500),
-    typical: { si: kPa(8), source: TYPICAL },
-  }),
+  ...sheetProperties(litresPerHour(200), kPa(8)),
   maximumPressure: quantity('maximum pressure', 'pressure', 'kPa', { maximum: 1e7, hint: 'Printed on the body.' }),
 };
 
@@ -44,13 +37,11 @@ export const filterRegulator = definePart('filterRegulator', 'Filter and regulat
   symbol: () => 'filterRegulator',
   lower(part, site) {
     const { id } = part;
-    const flow = settled(properties.ratedFlow, part.ratedFlow);
-    const drop = settled(properties.ratedDrop, part.ratedDrop);
     const filter: LoweredLink = {
       id: `${id}:filter`,
       from: 'in',
       to: '.body',
-      law: ({ liquid, point }) => mediumLaw(liquid, flow, drop, point.dirt),
+      law: ({ liquid, point }) => sheetLaw(properties, part, liquid, point.dirt),
     };
     const law = regulatorLaw(part);
     if (part.action === 'deadHead') return { links: [filter, { id, from: '.body', to: 'out', law }], through: id };

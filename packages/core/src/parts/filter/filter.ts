@@ -1,8 +1,8 @@
-import { kPa, litresPerHour, micrometres } from '../../units/quick.ts';
+import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
 import { flag, quantity, TYPICAL } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
-import { mediumLaw } from '../line-loss.ts';
+import { COARSE, dropBy, isByMesh, isElementRelevant, meshLaw, meshProperties, sheetLaw, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 
 const properties = {
@@ -12,14 +12,9 @@ const properties = {
     likely: [micrometres(3), micrometres(200)],
     needed: true,
   }),
-  ratedFlow: quantity('rated flow', 'volumeFlow', 'L/h', {
-    minimum: litresPerHour(1),
-    typical: { si: litresPerHour(200), source: TYPICAL },
-  }),
-  ratedDrop: quantity('drop at rated flow, new', 'pressure', 'kPa', {
-    maximum: kPa(500),
-    typical: { si: kPa(5), source: TYPICAL },
-  }),
+  dropBy,
+  ...sheetProperties(litresPerHour(200), kPa(5)),
+  ...meshProperties(50e-4, mm(8)),
   dirt: quantity('dirt factor', 'number', '', {
     minimum: 1,
     maximum: 20,
@@ -40,20 +35,27 @@ export const filter = definePart('filter', 'Filter', properties, {
       ratedFlow && `for ${say('volumeFlow', ratedFlow.si)}`,
       maximumPressure && `up to ${say('pressure', maximumPressure.si)}`,
     ),
+  isRelevant: isElementRelevant,
   symbol: () => 'filter',
-  lower({ id, ratedFlow, ratedDrop, dirt }) {
-    const [flow, drop] = [settled(properties.ratedFlow, ratedFlow), settled(properties.ratedDrop, ratedDrop)];
-    const own = settled(properties.dirt, dirt);
+  lower(part, site) {
+    const own = settled(properties.dirt, part.dirt);
+    // a strainer before a pump clogs apart from the fine filter behind it
+    const isStrainer = site.isSuction;
     return {
       links: [
         {
-          id,
+          id: part.id,
           from: 'in',
           to: 'out',
-          law: ({ liquid, point }) => mediumLaw(liquid, flow, drop, Math.max(own, point.dirt)),
+          law: ({ liquid, point }) => {
+            const dirt = Math.max(own, isStrainer ? point.strainerDirt : point.dirt);
+            if (!isByMesh(part)) return sheetLaw(properties, part, liquid, dirt);
+            const area = settled(properties.meshArea, part.meshArea);
+            return meshLaw(part.rating?.si ?? COARSE, area, settled(properties.portBore, part.portBore), liquid, dirt);
+          },
         },
       ],
-      through: id,
+      through: part.id,
     };
   },
 });

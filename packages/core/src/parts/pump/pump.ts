@@ -7,6 +7,7 @@ import { pumpRuns } from '../../pumps/staging.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart } from '../define-part.ts';
 import { specification } from '../list-line.ts';
+import { STOPPED_PUMP } from '../../hydraulics/network.ts';
 import { SURFACE, type LoweredLink, type Moment } from '../lower.ts';
 
 const tables: SpecialProperty<z.ZodArray<typeof pumpTableSchema>> = {
@@ -21,9 +22,6 @@ const WIRE = { minimum: 1e-7, maximum: 1.2e-4, likely: [0.5e-6, 35e-6], named: '
 
 /** Seat of a pump's relief valve, wide open; typical, from memory. */
 const RELIEF_SEAT = { bore: mm(5), k: 6 };
-/** Back through a stopped pump that has no check valve: 100 L/h at 300 kPa, typical of a turbine pump, from memory. Pa s/m3. */
-export const STOPPED_PUMP = 300e3 / (100 / 3.6e6);
-
 const properties = {
   place: choice('place', { inTank: 'in the tank', external: 'outside, in line' }, { needed: true }),
   inletHeight: quantity('inlet height', 'length', 'mm', {
@@ -33,6 +31,11 @@ const properties = {
     hint: 'Height of the pump’s inlet above the tank floor; below the floor is negative.',
   }),
   tables,
+  works: choice(
+    'pump is',
+    { turbine: 'a turbine (impeller)', displacement: 'a displacement pump (gears, rollers, vanes)' },
+    { hint: 'Tells how its flow follows its speed at a voltage that its table does not have. A turbine stands in.' },
+  ),
   checkValve: flag('check valve in the outlet', 'Holds the line full when the pump stops.'),
   reversed: flag('arrow points against the flow'),
   runs: choice('runs', {
@@ -150,7 +153,7 @@ export const pump = definePart('pump', 'Pump', properties, {
         law: (moment) => {
           const running = curve(moment);
           return running
-            ? { kind: 'pump', rise: running.rise }
+            ? { kind: 'pump', rise: running.rise, inletMinimum: moment.boilingAt?.(id) }
             : { kind: 'porous', linear: STOPPED_PUMP, quadratic: 0 };
         },
         // only beside another can fuel be pressed back through one: alone a check valve changes nothing

@@ -59,7 +59,7 @@ export const rail = definePart('rail', 'Fuel rail', properties, {
     return {
       links,
       ties,
-      heights: [...injectors, 'out'].map((place) => [place, site.railHeight] as const),
+      heights: ['in', ...injectors, 'out'].map((place) => [place, site.railHeight] as const),
       through: site.isMated('in') && site.flowsIn('in') ? `${id}:0` : undefined,
       bore,
       draws: injectors,

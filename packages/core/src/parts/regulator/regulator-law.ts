@@ -14,19 +14,22 @@ export interface RegulatorFacts {
   readonly setPressure?: Measured;
   readonly referenced?: boolean;
   readonly slope?: Measured;
+  readonly setAt?: 'spring' | 'heldOn' | 'idle';
   readonly seatBore?: Measured;
   readonly seatLoss?: Measured;
 }
 
 /** The law of a regulator, which follows the manifold where its reference hose does. */
-export function regulatorLaw(part: RegulatorFacts): (moment: Moment) => LinkLaw {
+export function regulatorLaw(part: RegulatorFacts & { readonly id: string }): (moment: Moment) => LinkLaw {
   const kind = part.action === 'bypass' ? 'bypassRegulator' : 'deadHeadRegulator';
   const slope = Math.max(settled(regulatorProperties.slope, part.slope) / litresPerHour(100), LEAST_SLOPE);
   const bore = settled(regulatorProperties.seatBore, part.seatBore);
   const k = settled(regulatorProperties.seatLoss, part.seatLoss);
-  return ({ point }) => ({
+  const sense = part.action === 'bypass' ? 1 : -1; // a dead-head one falls with flow
+  return ({ point, setFlow }) => ({
     kind,
-    set: Math.max(0, part.setPressure!.si + (part.referenced ? point.manifold : 0)),
+    // it reads its pressure at the flow that it was set with: at none it opens by that much of its slope from there
+    set: Math.max(0, part.setPressure!.si - sense * slope * (setFlow?.(part.id) ?? 0) + (part.referenced ? point.manifold : 0)),
     slope,
     bore,
     k,

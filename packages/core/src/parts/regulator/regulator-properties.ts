@@ -13,6 +13,15 @@ export const regulatorProperties = {
     likely: [kPa(10), bar(7)],
     needed: true,
   }),
+  setAt: choice(
+    'it is set',
+    {
+      spring: 'by its spring: it opens there',
+      heldOn: 'with the pump held on, engine off, reference hose off',
+      idle: 'at idle, reference hose off',
+    },
+    { hint: 'What it reads while that much is spilled; with less spilled it holds less, by its rise.' },
+  ),
   adjustable: flag('set pressure can be adjusted'),
   referenced: flag('reference hose joins the manifold'),
   slope: quantity('rise per 100 L/h', 'pressure', 'kPa', {

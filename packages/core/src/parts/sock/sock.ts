@@ -1,8 +1,16 @@
 import { quantity, TYPICAL } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
-import { kPa, litresPerHour, micrometres } from '../../units/quick.ts';
+import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
-import { mediumLaw } from '../line-loss.ts';
+import {
+  dropBy,
+  isByMesh,
+  isElementRelevant,
+  meshLaw,
+  meshProperties,
+  sheetLaw,
+  sheetProperties,
+} from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 
 const properties = {
@@ -11,27 +19,36 @@ const properties = {
     likely: [micrometres(20), micrometres(300)],
     typical: { si: micrometres(70), source: TYPICAL },
   }),
-  ratedFlow: quantity('rated flow', 'volumeFlow', 'L/h', {
-    minimum: litresPerHour(1),
-    typical: { si: litresPerHour(250), source: TYPICAL },
-  }),
-  ratedDrop: quantity('drop at rated flow', 'pressure', 'kPa', {
-    maximum: kPa(50),
-    typical: { si: kPa(0.7), source: TYPICAL },
-  }),
+  dropBy,
+  ...sheetProperties(litresPerHour(250), kPa(0.7)),
+  ...meshProperties(80e-4, mm(10)),
 };
 
+/** The strainer over a pump's inlet in the tank. */
 export const sock = definePart('sock', 'Sock', properties, {
   ports: twoEnds,
   blocks: () => false,
   isInTank: () => true,
   buys: ({ rating }) => specification('Sock', rating && formatQuantity('length', rating.si, 'µm')),
+  isRelevant: (part, key) => isElementRelevant({ ...part, rating: { si: settled(properties.rating, part.rating), unit: 'm' } }, key),
   symbol: () => 'sock',
-  lower({ id, ratedFlow, ratedDrop }) {
-    const [flow, drop] = [settled(properties.ratedFlow, ratedFlow), settled(properties.ratedDrop, ratedDrop)];
+  lower(part) {
+    const opening = settled(properties.rating, part.rating);
+    const byMesh = isByMesh({ ...part, rating: { si: opening, unit: 'm' } });
+    const [area, port] = [settled(properties.meshArea, part.meshArea), settled(properties.portBore, part.portBore)];
     return {
-      links: [{ id, from: 'in', to: 'out', law: ({ liquid }) => mediumLaw(liquid, flow, drop, 1) }],
-      through: id,
+      links: [
+        {
+          id: part.id,
+          from: 'in',
+          to: 'out',
+          law: ({ liquid, point }) =>
+            byMesh
+              ? meshLaw(opening, area, port, liquid, point.strainerDirt)
+              : sheetLaw(properties, part, liquid, point.strainerDirt),
+        },
+      ],
+      through: part.id,
     };
   },
 });

@@ -1,4 +1,5 @@
 import { briefProperties } from '@endrel/core/job/brief';
+import { InjectorReadings } from './InjectorReadings.tsx';
 import { TextField } from '../../components/PropertyField.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
@@ -17,11 +18,13 @@ export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
     brief.fuel === 'diesel' ? 'ethanol' : '',
     brief.induction === 'carburettor' ? 'injectors' : '',
     brief.induction === 'carburettor' ? 'direct' : '',
+    brief.induction === 'carburettor' || brief.direct ? 'injectorsSit' : '',
     brief.induction === 'carburettor' ? 'manifoldReference' : '',
   ];
   const engine = [
     'induction',
     'direct',
+    'injectorsSit',
     'power',
     'aspiration',
     'boost',
@@ -40,8 +43,8 @@ export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
         <PropertyGrid properties={briefProperties} path={['brief']} values={brief} only={engine} without={hidden} />
         {bsfc?.source === 'common practice' && (
           <p className="label">
-            BSFC unknown: {units.show('bsfc', bsfc.si)} is used, the top of the usual band for the aspiration (common
-            practice).
+            BSFC unknown: {units.show('bsfc', bsfc.si)} is used, the top of the usual band for{' '}
+            {brief.fuel === 'diesel' ? 'a diesel' : 'the aspiration'} (common practice).
           </p>
         )}
         <h2 className="mt-4 border-b border-ink pb-1 text-lg">Fuel</h2>
@@ -64,6 +67,18 @@ export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
           </>
         ) : (
           <p className="mt-2 text-ink-soft">Needs {firstMissing(brief)}.</p>
+        )}
+        {brief.induction !== 'carburettor' && !brief.direct && (
+          <>
+            <h2 className="mt-6 border-b border-ink pb-1 text-lg">The injectors</h2>
+            <PropertyGrid
+              properties={briefProperties}
+              path={['brief']}
+              values={brief}
+              only={['injectorSize', 'injectorDrop', 'injectorDuty']}
+            />
+            <InjectorReadings injectors={assessment?.findings.injectors} />
+          </>
         )}
         <h2 className="mt-6 border-b border-ink pb-1 text-lg">The owner</h2>
         <PropertyGrid

@@ -6,10 +6,11 @@ import {
   stoichiometricRatio,
   volumeMultiplier,
 } from '@endrel/core/fluids/fuel';
-import { boilingTemperature } from '@endrel/core/fluids/vapour-pressure';
+import { blendReid, boilingTemperature, vapourSource } from '@endrel/core/fluids/vapour-pressure';
 import { waterTestFaults } from '@endrel/core/fluids/water-test';
-import { assumed } from '@endrel/core/job/assumption';
+import { assumed, assumptionProperties } from '@endrel/core/job/assumption';
 import { briefProperties } from '@endrel/core/job/brief';
+import { petrolReidOf } from '@endrel/core/run/petrol-reid';
 import { fuelOf, waterTestOf } from '@endrel/core/run/findings';
 import { formatNumber } from '@endrel/core/units/format-quantity';
 import { Caution } from '../../components/Caution.tsx';
@@ -35,7 +36,7 @@ export function FuelTab() {
     ],
     [job.assumptions],
   );
-  const reid = assumed(job.assumptions, 'reidVapourPressure');
+  const reid = fuel ? petrolReidOf(job, fuel) : assumed(job.assumptions, 'reidVapourPressure');
   const atmosphere = assumed(job.assumptions, 'atmosphere');
   const boils = fuel && boilingTemperature(fuel, reid, atmosphere);
   return (
@@ -48,6 +49,17 @@ export function FuelTab() {
           values={job.brief}
           only={job.brief.fuel === 'diesel' ? ['fuel'] : ['fuel', 'ethanol']}
         />
+        {job.brief.fuel === 'petrol' && (
+          <PropertyGrid
+            properties={assumptionProperties}
+            path={['assumptions']}
+            values={job.assumptions}
+            only={['reidVapourPressure']}
+          />
+        )}
+        {fuel?.family === 'petrol' && fuel.ethanol > 0 && fuel.ethanol < 1 && (
+          <PropertyGrid properties={briefProperties} path={['brief']} values={job.brief} only={['reidOf']} />
+        )}
         {fuel ? (
           <dl className="readings">
             <Reading name="Air to fuel, stoichiometric" value={stoichiometricRatio(fuel).toFixed(2)} note="by mass" />
@@ -82,8 +94,8 @@ export function FuelTab() {
               <VapourChart fuel={fuel} reid={reid} atmosphere={atmosphere} marks={marks} />
             </Suspense>
             <p className="label">
-              Hydrocarbon petrol by EPA AP-42 7.1 from its Reid vapour pressure, {units.show('pressure', reid)}. Blends
-              of 5 to 50 % ethanol lie up to about 7 kPa above it: keep that much in hand.
+              By {vapourSource(fuel)}. Reid vapour pressure of the petrol {units.show('pressure', reid)}, of the blend{' '}
+              {units.show('pressure', blendReid(fuel, reid))}. Above 60 °C the petrol’s part is extrapolated.
             </p>
           </>
         )}

@@ -1,6 +1,7 @@
 import { isPump, partName } from '@endrel/core/parts/kinds';
 import type { Job } from '@endrel/core/job/job';
 import { resultAt, type RunSolution } from '@endrel/core/run/solve-run';
+import { circuitsOf } from '@endrel/core/run/circuits';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 interface LossListProps {
@@ -17,11 +18,12 @@ export function LossList({ job, solution, point, onPart }: LossListProps) {
   const losses = result.parts
     .flatMap((c) => {
       const part = job.parts[c.id];
-      const loss = c.inletPressure - c.outletPressure;
+      const loss = c.inletPressure - c.outletPressure - c.lift;
       return part && !isPump(part) && loss > 0 ? [{ id: c.id, name: partName(part), loss }] : [];
     })
     .sort((a, b) => b.loss - a.loss);
   const total = losses.reduce((sum, l) => sum + l.loss, 0);
+  const lift = result.parts.reduce((sum, c) => sum + (circuitsOf(job).lineOf(c.id) === 'supply' ? c.lift : 0), 0);
   if (total === 0) return null;
   return (
     <details className="mt-1" open>
@@ -53,6 +55,13 @@ export function LossList({ job, solution, point, onPart }: LossListProps) {
               </td>
             </tr>
           ))}
+          <tr>
+            <th scope="row" className="text-left font-normal text-ink-soft">
+              Lift on the way to the engine, no loss
+            </th>
+            <td className="figure">{units.show('pressure', lift)}</td>
+            <td />
+          </tr>
         </tbody>
       </table>
     </details>

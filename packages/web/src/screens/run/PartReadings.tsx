@@ -4,7 +4,7 @@ import { shortPointName } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
-const stateWords = { open: '', regulating: 'regulating', wideOpen: 'wide open', shut: 'shut' } as const;
+const stateWords = { open: '', regulating: 'regulating', wideOpen: 'wide open', shut: 'shut', choked: 'choked' } as const;
 
 /** What a part does at each operating point. */
 export function PartReadings({ part, solution, point }: { part: Part; solution: RunSolution; point: string }) {
@@ -63,7 +63,8 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
                   <td className="figure">{flow.current === undefined ? '–' : units.show('current', flow.current)}</td>
                 )}
                 {hasVoltage && (
-                  <td className="figure">{flow.voltage === undefined ? '–' : units.show('voltage', flow.voltage)}</td>
+                  <td className="figure">{flow.voltage === undefined ? '–' : units.show('voltage', flow.voltage)}
+                    {flow.extrapolated && <span title="Outside the pump’s tables"> (extrapolated)</span>}</td>
                 )}
                 {hasDuty && <td className="figure">{duty === undefined ? '–' : units.show('fraction', duty)}</td>}
                 {hasSuction && (
