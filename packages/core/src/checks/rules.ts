@@ -2,6 +2,7 @@ import type { Rule } from './snag.ts';
 import { aluminiumWithEthanol } from './rules/aluminium-with-ethanol.ts';
 import { beyondPumpTable } from './rules/beyond-pump-table.ts';
 import { injectorsTooSmall } from './rules/injectors-too-small.ts';
+import { soakFlashes } from './rules/soak-flashes.ts';
 import { blendVolatility } from './rules/blend-volatility.ts';
 import { blendTestedOtherwise } from './rules/blend-tested-otherwise.ts';
 import { bucketCannotRefill } from './rules/bucket-cannot-refill.ts';
@@ -90,6 +91,7 @@ export const rules: readonly Rule[] = [
   stagedPumps,
   sensorMisplaced,
   vapourAtRestart,
+  soakFlashes,
   fuelOverheats,
   pressureCreep,
   reliefOpen,

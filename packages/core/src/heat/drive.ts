@@ -11,6 +11,8 @@ import { solvePoint } from '../run/solve-point.ts';
 import { pointResult, type PointResult, type RunInputs } from '../run/point-result.ts';
 import { spansOf } from '../run/spans.ts';
 import { circuitHeat, wettedArea, type HeatCircuit } from './tank-heat.ts';
+import { kindOf, type Part } from '../parts/kinds.ts';
+import { heatZones, keptOff } from './line-heat.ts';
 import { circuitsOf } from '../run/circuits.ts';
 
 export interface DriveStep {
@@ -208,7 +210,14 @@ export function bayConductance(job: RunInputs): number {
   const all = assumed(job.assumptions, 'railHeat');
   if (run.upstream(spill).some((id) => run.consumers.includes(id))) return all;
   const start = new Map(spansOf(run).map((s) => [s.part, s.start]));
-  return start.get(spill)! > start.get(consumer)! / 2 ? HOSE_SHARE * all : 0;
+  if (!(start.get(spill)! > start.get(consumer)! / 2)) return 0;
+  // sleeves and shields on the lines in the bay keep their share off
+  const zones = heatZones(run);
+  const inBay = run.parts.filter((p) => zones.get(p.id) === 'bay' && (p.kind === 'hose' || p.kind === 'hardLine'));
+  const weight = (p: Part) => kindOf(p).length?.(p) ?? 0;
+  const whole = inBay.reduce((sum, p) => sum + weight(p), 0);
+  const kept = whole > 0 ? inBay.reduce((sum, p) => sum + weight(p) * keptOff(p, 'bay'), 0) / whole : 1;
+  return HOSE_SHARE * all * kept;
 }
 
 /** When the margin falls below a limit, between two steps by straight line. */

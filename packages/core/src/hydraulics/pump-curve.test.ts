@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { kPa, litresPerHour } from '../units/quick.ts';
-import { pumpCurveAt, pumpTableFault, type PumpRows } from './pump-curve.ts';
+import { flowAgainst, pumpCurveAt, pumpTableFault, type PumpRows } from './pump-curve.ts';
 
 const table = (voltage: number, rows: [number, number, number?][]): PumpRows => ({
   voltage,
@@ -105,5 +105,27 @@ describe('a pump from its table', () => {
     ).to.include({ code: 'samePressure', row: 1 });
     expect(pumpTableFault([table(12, [[200, 250]])])).to.include({ code: 'tooFewRows' });
     expect(pumpTableFault([at12, at12])).to.include({ code: 'sameVoltage', table: 1 });
+  });
+});
+
+// Closed form: a displacement pump's flow is what it displaces, with its speed, less what slips back, with the pressure.
+describe('a displacement pump at another voltage than its table’s', () => {
+  const LPH = 1 / 3.6e6;
+  // 200 L/h displaced at 12 V, 0.2 L/h slip per kPa
+  const tables = [{ voltage: 12, rows: [0, 100, 200, 300].map((p) => ({ pressure: p * 1e3, flow: (200 - 0.2 * p) * LPH })) }];
+  const flowAt = (volts: number, pressure: number, works?: 'displacement' | 'turbine') => {
+    const curve = pumpCurveAt(tables, volts, works);
+    if (!curve.ok) throw new Error('no curve');
+    return flowAgainst(curve.value, pressure) / LPH;
+  };
+  it('gains flow in proportion to speed and keeps its slip', () => {
+    expect(flowAt(13.5, 200e3, 'displacement')).to.be.closeTo(200 * (13.5 / 12) - 40, 0.2);
+    expect(flowAt(9, 200e3, 'displacement')).to.be.closeTo(200 * (9 / 12) - 40, 0.2);
+    expect(flowAt(9, 200e3)).to.be.lessThan(flowAt(9, 200e3, 'displacement')); // a turbine loses pressure with speed squared
+  });
+  it('is as its table says at its own voltage, and marked beyond it', () => {
+    const at = (volts: number) => pumpCurveAt(tables, volts, 'displacement');
+    expect(flowAt(12, 150e3, 'displacement')).to.be.closeTo(170, 1e-6);
+    for (const [volts, is] of [[12, false], [11.9, true]] as const) { const c = at(volts); expect(c.ok && c.value.extrapolated).to.equal(is); } // prettier-ignore
   });
 });

@@ -156,8 +156,12 @@ export function compilePump(tables: readonly PumpRows[], works: PumpWorks = 'tur
 }
 
 /** The curve at one voltage, where no other is asked for. */
-export function pumpCurveAt(tables: readonly PumpRows[], voltage: number): Result<PumpCurve, PumpTableFault> {
-  const model = compilePump(tables);
+export function pumpCurveAt(
+  tables: readonly PumpRows[],
+  voltage: number,
+  works?: PumpWorks,
+): Result<PumpCurve, PumpTableFault> {
+  const model = compilePump(tables, works);
   return model.ok ? success(model.value.at(voltage)) : model;
 }
 

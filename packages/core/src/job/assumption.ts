@@ -107,6 +107,31 @@ export const assumptionProperties = {
     maximum: celsius(150),
     typical: { si: celsius(85), source: TYPICAL_CONDITION },
   }),
+  soakAir: quantity('hottest air around rail and engine hoses after stopping', 'temperature', '°C', {
+    minimum: celsius(-20),
+    maximum: celsius(180),
+    likely: [celsius(60), celsius(140)],
+    typical: { si: celsius(105), source: TYPICAL_CONDITION },
+  }),
+  engineCooling: quantity('the engine cools to a third in', 'time', 'min', {
+    minimum: 60,
+    maximum: 86400,
+    likely: [1200, 14400],
+    typical: { si: 5400, source: TYPICAL_CONDITION },
+  }),
+  exhaustTemperature: quantity('exhaust when the engine is stopped', 'temperature', '°C', {
+    minimum: celsius(0),
+    maximum: celsius(900),
+    likely: [celsius(150), celsius(600)],
+    typical: { si: celsius(350), source: TYPICAL_CONDITION },
+  }),
+  pressureHalves: quantity('pressure in a held line halves in', 'time', 'min', {
+    minimum: 10,
+    maximum: 864000,
+    likely: [300, 36000],
+    typical: { si: 1800, source: TYPICAL_CONDITION },
+    hint: 'Engine off, check valve and regulator as they are: a leak-down test tells.',
+  }),
   railHeat: quantity('heat the rail passes on, per kelvin', 'conductance', 'W/K', {
     maximum: 50,
     likely: [0.3, 10],

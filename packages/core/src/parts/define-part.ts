@@ -77,6 +77,8 @@ export interface Behaviour<T> {
   bore?(part: T): number | undefined;
   /** Length of line in it, m. */
   length?(part: T): number;
+  /** Fuel in it where that is more than bore and length tell, m3. */
+  holds?(part: T): number;
   /** Where it is bought: its specification; undefined for what the vehicle has. */
   buys(part: T, say: Say): string | undefined;
   /** Small parts that go with it. */

@@ -39,6 +39,14 @@ export const sheetProperties = (flow: number, drop: number) => ({
   }),
 });
 
+/** Fuel in the body of a filter. */
+export const fuelHeld = quantity('fuel its body holds', 'volume', 'mL', {
+  maximum: 2e-3,
+  likely: [2e-5, 5e-4],
+  typical: { si: 1.2e-4, source: TYPICAL },
+  hint: 'It has to be filled before the first start.',
+});
+
 /** What a strainer is known by where no sheet tells its drop. */
 export const meshProperties = (area: number, port: number) => ({
   meshArea: quantity('mesh area', 'area', 'cm²', {

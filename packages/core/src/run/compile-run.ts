@@ -66,7 +66,7 @@ export interface CompiledRun {
   /** Links through which bypass regulators spill, by regulator. */
   readonly spills: ReadonlyMap<string, number>;
   readonly sensor?: number;
-  /** Nodes at tank pressure, and how high they stand. */
+  /** Nodes at tank pressure, the tank's surface first, and how high they stand. */
   readonly open: readonly { readonly node: number; readonly height: (moment: Moment) => number }[];
   /**
    * What the network becomes with other measurements of some parts, by link: their own laws and, where a bore meets another there,

@@ -14,12 +14,14 @@ import { compileRun, type CompiledRun } from './compile-run.ts';
 import { jointsOf, type JointFinding } from './joints.ts';
 import { runReads } from '../reckoning/reads.ts';
 import { remembered } from '../reckoning/remembered.ts';
+import { primingOf, type Priming } from './priming.ts';
 import { PreparedRun } from './prepared-run.ts';
 import { runFaults, type RunFault } from './run-fault.ts';
 import { solveRun, type RunSolution } from './solve-run.ts';
 import { floatFindings, type FloatFindings } from '../senders/float-findings.ts';
 import { tankFindings, type TankFindings } from '../tanks/tank-findings.ts';
 import { surveyedTank, tankReads } from '../tanks/surveyed-tank.ts';
+import { hotSoak, type HotSoak } from '../heat/hot-soak.ts';
 import { driveOf, type Drive } from '../heat/drive.ts';
 import { ventFindings, type VentFindings } from '../vents/vent-findings.ts';
 
@@ -34,8 +36,12 @@ export interface Findings {
   readonly demand?: Demand;
   readonly injectors?: InjectorFindings;
   readonly solution?: RunSolution;
+  /** Whether pumps outside the tank fill by themselves. */
+  readonly priming: readonly Priming[];
   /** A drive at cruise; absent while a pump's current, the tank's volume or the flow is not known. */
   readonly drive?: Drive;
+  /** What stands in the line after stopping hot; absent for what does not boil in use. */
+  readonly soak?: HotSoak;
   readonly gauge: GaugeOutcome;
   readonly sweep?: ReturnType<typeof sweepOutcome>;
   readonly tank: TankFindings;
@@ -94,9 +100,14 @@ export function findingsOf(job: Job): Findings {
     demand,
     injectors: demand && fuel && injectorFindings(job.brief, fuel, demand.massFlow, acrossInjectors(job, run.solution)),
     ...run,
+    priming: primingOf(job),
     drive:
       isSolved && fuel && demand
         ? remembered('drive', [runRead, volume], () => driveOf(job, fuel, demand.volumeFlow, volume, compiled()))
+        : undefined,
+    soak:
+      run.solution && fuel
+        ? remembered('soak', [runRead], () => hotSoak(job, fuel, compiled(), run.solution!))
         : undefined,
     gauge: remembered('gauge', [gauge, tankRead], () => gaugeOutcome(job)),
     sweep: remembered('sweep', [gauge], () => sweepOutcome(job)),

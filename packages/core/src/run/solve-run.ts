@@ -1,17 +1,15 @@
 import type { Fuel } from '../fluids/fuel.ts';
 import type { Network } from '../hydraulics/network.ts';
-import { flowAgainst } from '../hydraulics/pump-curve.ts';
 import { assumed } from '../job/assumption.ts';
 import { settledValue } from '../job/value.ts';
-import { kindOf } from '../parts/kinds.ts';
-import type { Moment } from '../parts/lower.ts';
 import { success, type Result } from '../result.ts';
-import { compileRun, networkOfRun, type CompiledRun } from './compile-run.ts';
+import { compileRun, networkOfRun } from './compile-run.ts';
 import { deadHeads, type DeadHead } from './dead-head.ts';
 import { fuelAt } from './fuel-at.ts';
 import { operatingPoints, type OperatingPoint, type PointKey } from './operating-point.ts';
 import { pointResult, wantedRailPressure, type PointResult, type RunInputs } from './point-result.ts';
 import { inflow, PreparedRun } from './prepared-run.ts';
+import { primeOf, type Prime } from './priming.ts';
 import type { RunFault } from './run-fault.ts';
 import { solvePoint } from './solve-point.ts';
 import { spansOf, type Span } from './spans.ts';
@@ -34,8 +32,7 @@ export interface RunSolution {
   readonly worstSuction?: WorstSuction;
   readonly spans: readonly Span[];
   readonly deadHead: DeadHead;
-  /** Pump outlet to rail, dry: how long the pumps that feed the engine run before fuel is there. s and m3. */
-  readonly prime?: { readonly time: number; readonly volume: number };
+  readonly prime?: Prime;
   /** A pump was run at a voltage outside its tables. */
   readonly extrapolated: boolean;
   /** Flow at some point lies beyond the pump's table. */
@@ -97,25 +94,6 @@ export function solveRun(
     extrapolated,
     beyondTable,
   });
-}
-
-/** Volume from the pumps that feed the engine to the injectors, and how long they take to fill it against no pressure. */
-function primeOf({ circuits, pumps }: CompiledRun, moment: Moment): RunSolution['prime'] {
-  const behind = new Set(circuits.feedPumps.flatMap((id) => circuits.downstream(id)));
-  const before = new Set(circuits.consumers.flatMap((id) => [id, ...circuits.upstream(id)]));
-  const volume = circuits.parts
-    .filter((p) => behind.has(p.id) && before.has(p.id))
-    .reduce((sum, p) => {
-      const kind = kindOf(p);
-      return sum + (Math.PI / 4) * (kind.bore?.(p) ?? 0) ** 2 * (kind.length?.(p) ?? 0);
-    }, 0);
-  const flow = pumps
-    .filter((p) => p.feeds)
-    .reduce((sum, p) => {
-      const curve = p.curve(moment);
-      return sum + (curve ? flowAgainst(curve, 0) : 0);
-    }, 0);
-  return flow > 0 ? { time: volume / flow, volume } : undefined;
 }
 
 /**

@@ -44,7 +44,7 @@ export function PumpChart({
     const voltages = [...new Set([Math.max(...given), Math.min(...given)])];
     const at = (q: number, p: number) => ({ x: fromSi(q, flow), y: fromSi(p, pressure) });
     const curves = voltages.flatMap((voltage, i) => {
-      const curve = pumpCurveAt(tables, voltage);
+      const curve = pumpCurveAt(tables, voltage, pump.works);
       if (!curve.ok) return [];
       const points = evenly(0, curve.value.tableFlow * 1.02, STEPS)
         .map((q) => at(q, curve.value.rise.value(q)))
@@ -56,7 +56,7 @@ export function PumpChart({
     });
     // beyond the last row of a table nobody measured anything: drawn as far as no pressure, dotted
     const beyond = voltages.flatMap((voltage) => {
-      const curve = pumpCurveAt(tables, voltage);
+      const curve = pumpCurveAt(tables, voltage, pump.works);
       if (!curve.ok) return [];
       const { tableFlow, rise } = curve.value;
       const points = evenly(tableFlow, tableFlow * 1.3, STEPS).map((q) => at(q, rise.value(q)));

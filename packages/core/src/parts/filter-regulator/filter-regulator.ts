@@ -1,8 +1,8 @@
 import { quantity } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, micrometres } from '../../units/quick.ts';
-import { definePart } from '../define-part.ts';
-import { sheetLaw, sheetProperties } from '../filter-element.ts';
+import { definePart, settled } from '../define-part.ts';
+import { fuelHeld, sheetLaw, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 import type { LoweredLink } from '../lower.ts';
 import { regulatorLaw, regulatorWords } from '../regulator/regulator-law.ts';
@@ -17,6 +17,7 @@ const properties = {
     needed: true,
   }),
   ...sheetProperties(litresPerHour(200), kPa(8)),
+  fuelHeld,
   maximumPressure: quantity('maximum pressure', 'pressure', 'kPa', { maximum: 1e7, hint: 'Printed on the body.' }),
 };
 
@@ -34,6 +35,7 @@ export const filterRegulator = definePart('filterRegulator', 'Filter and regulat
       ...regulatorWords(part, say),
       part.rating && `filter inside, ${formatQuantity('length', part.rating.si, 'µm')}`,
     ),
+  holds: (part) => settled(properties.fuelHeld, part.fuelHeld),
   symbol: () => 'filterRegulator',
   lower(part, site) {
     const { id } = part;

@@ -1,8 +1,8 @@
 import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
-import { flag, quantity, TYPICAL } from '../../job/property.ts';
+import { flag, quantity } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
-import { COARSE, dropBy, isByMesh, isElementRelevant, meshLaw, meshProperties, sheetLaw, sheetProperties } from '../filter-element.ts';
+import { COARSE, dropBy, fuelHeld, isByMesh, isElementRelevant, meshLaw, meshProperties, sheetLaw, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 
 const properties = {
@@ -22,6 +22,7 @@ const properties = {
     typical: { si: 1, source: 'common practice' },
     hint: '1 new, 4 change me.',
   }),
+  fuelHeld,
   maximumPressure: quantity('maximum pressure', 'pressure', 'kPa', { maximum: 1e7, hint: 'Printed on the body.' }),
   reversed: flag('arrow points against the flow'),
 };
@@ -36,6 +37,7 @@ export const filter = definePart('filter', 'Filter', properties, {
       maximumPressure && `up to ${say('pressure', maximumPressure.si)}`,
     ),
   isRelevant: isElementRelevant,
+  holds: (part) => settled(properties.fuelHeld, part.fuelHeld),
   symbol: () => 'filter',
   lower(part, site) {
     const own = settled(properties.dirt, part.dirt);

@@ -4,6 +4,7 @@ import { lineTags } from '../../job/line-tag.ts';
 import { fittingLoss } from '../../hydraulics/loss-coefficient.ts';
 import type { Measured } from '../../job/measured.ts';
 import { DRAWN_TUBE_ROUGHNESS, lineMaterials } from '../../ratings/line-material.ts';
+import { heatProperties } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -36,6 +37,7 @@ const properties = {
   }),
   material: choice('material', lineMaterialNames, { needed: true }),
   bends: count('number of 90° bends', 60, 'Each counts as a bend of radius two bores.'),
+  ...heatProperties,
   tag: choice('tag on it', lineTags),
 };
 
@@ -44,7 +46,8 @@ const boreOfTube = ({ outsideDiameter, wall }: { outsideDiameter?: Measured; wal
 
 export const hardLine = definePart('hardLine', 'Hard line', properties, {
   ports: twoEnds,
-  blocks: (key) => key !== 'material',
+  blocks: (key) => key === 'length' || key === 'outsideDiameter' || key === 'wall',
+  isRelevant: (part, key) => key !== 'exhaustGap' || part.lies !== 'tank',
   bore: boreOfTube,
   length: ({ length }) => length?.si ?? 0,
   buys: ({ material, outsideDiameter, wall, length, bends }, say) =>

@@ -2,6 +2,7 @@ import { mm } from '../../units/quick.ts';
 import { choice, flag, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
+import { heatProperties } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -27,12 +28,14 @@ const properties = {
   }),
   construction: choice('construction', namesOf(hoseConstructions), { needed: true, hint: 'Printed along the hose.' }),
   immersed: flag('lies inside the tank'),
+  ...heatProperties,
   tag: choice('tag on it', lineTags),
 };
 
 export const hose = definePart('hose', 'Hose', properties, {
   ports: twoEnds,
-  blocks: (key) => key !== 'construction',
+  blocks: (key) => key === 'length' || key === 'bore',
+  isRelevant: (part, key) => key !== 'exhaustGap' || part.lies !== 'tank',
   bore: ({ bore }) => bore?.si,
   length: ({ length }) => length?.si ?? 0,
   isInTank: ({ immersed }) => immersed === true,

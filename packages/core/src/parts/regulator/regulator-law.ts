@@ -26,10 +26,10 @@ export function regulatorLaw(part: RegulatorFacts & { readonly id: string }): (m
   const bore = settled(regulatorProperties.seatBore, part.seatBore);
   const k = settled(regulatorProperties.seatLoss, part.seatLoss);
   const sense = part.action === 'bypass' ? 1 : -1; // a dead-head one falls with flow
-  return ({ point, setFlow }) => ({
+  return (moment) => ({
     kind,
     // it reads its pressure at the flow that it was set with: at none it opens by that much of its slope from there
-    set: Math.max(0, part.setPressure!.si - sense * slope * (setFlow?.(part.id) ?? 0) + (part.referenced ? point.manifold : 0)),
+    set: Math.max(0, part.setPressure!.si - sense * slope * (moment.setFlow?.(part.id) ?? 0) + (part.referenced ? moment.point.manifold : 0)),
     slope,
     bore,
     k,

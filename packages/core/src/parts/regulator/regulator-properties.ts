@@ -22,6 +22,7 @@ export const regulatorProperties = {
     },
     { hint: 'What it reads while that much is spilled; with less spilled it holds less, by its rise.' },
   ),
+  bleeds: flag('lets the pressure go when the pump stops', 'Some do by design, others are worn.'),
   adjustable: flag('set pressure can be adjusted'),
   referenced: flag('reference hose joins the manifold'),
   slope: quantity('rise per 100 L/h', 'pressure', 'kPa', {

@@ -7,7 +7,7 @@ const groups: readonly { title: string; keys: readonly AssumptionKey[] }[] = [
     title: 'Engine',
     keys: ['idleDemand', 'cruiseDemand', 'idleManifold', 'cruiseManifold', 'overrunManifold'],
   },
-  { title: 'Electrics', keys: ['restingVoltage', 'runningVoltage', 'lowVoltage'] },
+  { title: 'Electrics', keys: ['restingVoltage', 'runningVoltage', 'chargingVoltage', 'lowVoltage'] },
   {
     title: 'Fuel and tank',
     keys: [
@@ -16,6 +16,7 @@ const groups: readonly { title: string; keys: readonly AssumptionKey[] }[] = [
       'soakTemperature',
       'fuelLevel',
       'dirtyFilter',
+      'dirtyStrainer',
       'reidVapourPressure',
       'atmosphere',
     ],
@@ -24,6 +25,7 @@ const groups: readonly { title: string; keys: readonly AssumptionKey[] }[] = [
     title: 'The drive',
     keys: ['driveTime', 'driveStartLevel', 'ambientTemperature', 'bayTemperature', 'railHeat', 'tankHeat'],
   },
+  { title: 'Standing hot', keys: ['soakAir', 'engineCooling', 'exhaustTemperature', 'pressureHalves'] },
 ];
 
 /** Conditions that the job is reckoned for: typical values until the fitter gives his own. */

@@ -1,4 +1,7 @@
-import { useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
+import type { Job } from '@endrel/core/job/job';
+import { isBypass } from '@endrel/core/parts/kinds';
+import { circuitsOf } from '@endrel/core/run/circuits';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
 import { usePickupMap } from '../../calc/use-pickup-map.ts';
@@ -8,6 +11,10 @@ import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { HangerSection } from './HangerSection.tsx';
+
+const JetChart = lazy(() => import('../../charts/JetChart.tsx').then((m) => ({ default: m.JetChart })));
+
+const setPressureOf = (job: Job): number | undefined => circuitsOf(job).parts.find(isBypass)?.setPressure?.si;
 
 /** What the pickup leaves behind at any tilt, where the return ends, and what the siphon brings across. */
 export function PickupTab() {
@@ -23,7 +30,7 @@ export function PickupTab() {
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.15fr_1fr]">
       <div className="min-w-0 max-xl:order-2">
         <HangerSection axis={saddle ? 0 : 1} />
-        {findings && <PickupReadings findings={findings} saddle={saddle} />}
+        {findings && <PickupReadings findings={findings} saddle={saddle} set={setPressureOf(job)} />}
         {map && full !== undefined && (
           <section className="mt-3">
             <h2 className="text-lg">Left over pitch and roll</h2>
@@ -85,8 +92,10 @@ export function PickupTab() {
             values={hanger}
             only={[
               'jetDrill',
+              'jetKind',
               'jetEdge',
               'throatDrill',
+              'jetHeight',
               'farHeight',
               'farForward',
               'farLeft',
@@ -109,7 +118,9 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle: boolean }) {
+const limits = { none: '', cavitation: ', boils in its throat', air: ', stays full of air' } as const;
+
+function PickupReadings({ findings, saddle, set }: { findings: HangerFindings; saddle: boolean; set?: number }) {
   const units = useDisplayUnits();
   const { pickup, bucket, back, siphon } = findings;
   const volume = (v: number) => units.show('volume', v);
@@ -155,9 +166,9 @@ function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle
       {siphon && (
         <table className="mt-2 w-full text-right">
           <caption className="label text-left">
-            Siphon jet
+            Siphon jet{siphon.isEntered ? '' : `, none entered: reckoned with the proposed ${units.show('length', siphon.of)}`}
             {siphon.drill !== undefined &&
-              `; ${units.show('length', siphon.drill)} is the largest drill that brings across what is burnt${siphon.chosenFor === 'cruise' ? ' at cruise' : ''}`}
+              `; ${units.show('length', siphon.drill)} is the largest drill that brings across what is burnt${siphon.chosenFor === 'cruise' ? ' at cruise' : siphon.chosenFor === 'fullLoad' ? ' at full load, cool' : ''}, drilled a little off either way`}
           </caption>
           <thead className="label">
             <tr>
@@ -171,9 +182,10 @@ function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle
           <tbody className="ruled">
             {(
               [
-                ['idle', siphon.idle],
+                ['idle, hot fuel', siphon.idle],
                 ['cruise', siphon.cruise],
                 ['full load', siphon.fullLoad],
+                ['full load, hot', siphon.fullLoadHot],
               ] as const
             ).map(([name, at]) => (
               <tr key={name}>
@@ -182,14 +194,23 @@ function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle
                 </th>
                 <td className="figure">{units.show('volumeFlow', at.returnFlow)}</td>
                 <td className="figure">{units.show('pressure', at.backPressure)}</td>
-                <td className="figure">{units.show('volumeFlow', at.suction)}</td>
+                <td className="figure">
+                  {units.show('volumeFlow', at.suction)}
+                  {limits[at.limit]}
+                </td>
                 <td className="figure">{units.show('volumeFlow', at.demand)}</td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {saddle && !siphon && <p className="label">The siphon is reckoned once its drill is given and the run solves.</p>}
+      {siphon && (
+        <Suspense fallback={<p className="h-56 text-ink-soft">Drawing …</p>}>
+          <JetChart siphon={siphon} of="suction" />
+          <JetChart siphon={siphon} of="backPressure" set={set} />
+        </Suspense>
+      )}
+      {saddle && !siphon && <p className="label">The siphon is reckoned once the run solves and something comes back; no drill of the set may do.</p>}
     </>
   );
 }

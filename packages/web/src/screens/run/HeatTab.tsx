@@ -1,10 +1,14 @@
 import { lazy, Suspense } from 'react';
+import type { HotSoak } from '@endrel/core/heat/hot-soak';
 import { assumptionProperties } from '@endrel/core/job/assumption';
+import type { Job } from '@endrel/core/job/job';
+import { partName } from '@endrel/core/parts/kinds';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
+const SoakChart = lazy(() => import('../../charts/SoakChart.tsx').then((m) => ({ default: m.SoakChart })));
 const DriveChart = lazy(() => import('../../charts/DriveChart.tsx').then((m) => ({ default: m.DriveChart })));
 
 /** A drive at cruise: what the pump and the engine do to the tank, and when the pump begins to draw vapour. */
@@ -14,6 +18,7 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
   const units = useDisplayUnits();
   const drive = assessment?.findings.drive;
   const end = drive?.steps.at(-1);
+  const soak = assessment?.findings.soak;
   const watts = (value: number) => units.show('power', value);
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.25fr_1fr]">
@@ -31,6 +36,13 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
                 <>
                   <span className="figure text-2xl text-fix">{units.show('time', drive.trouble)}</span> to trouble: the
                   head at the pump falls below {units.show('head', drive.leastMargin)} of fuel.
+                  {drive.boils !== undefined && (
+                    <>
+                      {' '}
+                      After <span className="figure">{units.show('time', drive.boils)}</span> it boils there, and the drive
+                      ends.
+                    </>
+                  )}
                 </>
               )}
             </p>
@@ -42,6 +54,19 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
         ) : (
           <p className="sheet p-4 text-ink-soft">
             Needs a run that can be solved, the current in the pump’s table, and the tank’s litres.
+          </p>
+        )}
+        <h2 className="mt-3 text-lg">Standing hot, engine off</h2>
+        {soak ? (
+          <>
+            <p className="my-1">{soakSentence(soak, job, (s) => units.show('time', s))}</p>
+            <Suspense fallback={<p className="h-56 text-ink-soft">Drawing …</p>}>
+              <SoakChart soak={soak} />
+            </Suspense>
+          </>
+        ) : (
+          <p className="sheet p-4 text-ink-soft">
+            {assessment?.findings.fuel?.family === 'diesel' ? 'Diesel does not boil in use.' : 'Needs a run that can be solved.'}
           </p>
         )}
       </section>
@@ -75,6 +100,37 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
             </dl>
           </>
         )}
+        {soak && (
+          <>
+            <h2 className="border-b border-ink pb-1 text-lg">After stopping hot</h2>
+            <dl className="readings">
+              <Reading
+                name="Hottest fuel"
+                value={units.show('temperature', soak.hottest.temperature)}
+                note={`${partName(job.parts[soak.hottest.part]!)}, after ${units.show('time', soak.hottest.time)}`}
+              />
+              <Reading
+                name="Line pressure"
+                value={soak.isHeld ? 'held' : 'lost'}
+                note={soak.isHeld ? 'check valve, and a regulator that shuts' : 'no check valve, or the regulator bleeds'}
+              />
+              <Reading
+                name="First vapour"
+                value={soak.flashes ? units.show('time', soak.flashes.time) : 'none'}
+                note={soak.flashes && partName(job.parts[soak.flashes.part]!)}
+              />
+              <Reading name="Refilled at restart in" value={units.show('time', soak.refill)} note="at most" />
+              <Reading
+                name="Safe to restart after"
+                value={soak.safeAgain === undefined ? 'more than 3 h' : soak.safeAgain === 0 ? 'at any time' : units.show('time', soak.safeAgain)}
+                note="without priming first"
+              />
+            </dl>
+            {soak.isExtrapolated && (
+              <p className="label">Above 60 °C the petrol’s vapour pressure is extrapolated: its correlation was drawn for 0 to 60 °C.</p>
+            )}
+          </>
+        )}
         <h2 className="border-b border-ink pb-1 text-lg">Reckoned with</h2>
         <PropertyGrid
           properties={assumptionProperties}
@@ -89,13 +145,26 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
             'tankHeat',
             'cruiseDemand',
             'fuelTemperature',
+            'soakAir',
+            'engineCooling',
+            'exhaustTemperature',
+            'pressureHalves',
           ]}
         />
         <p className="label">
           What a pump draws warms the fuel that it moves; what comes back past the engine brings its heat along; the
-          tank gives heat off through its wetted wall while the level falls. No slosh, no sun, no exhaust beside it.
+          tank gives heat off through its wetted wall while the level falls. No slosh, no sun, no exhaust beside it. Where
+          a line lies, its sleeve, shield and clips are fields of the line.
         </p>
       </section>
     </div>
   );
+}
+
+function soakSentence(soak: HotSoak, job: Job, time: (s: number) => string): string {
+  const { flashes, safeAgain } = soak;
+  if (!flashes) return 'Nothing boils: the pressure that is left keeps every piece of line above its vapour pressure.';
+  const where = partName(job.parts[flashes.part]!);
+  const until = safeAgain === undefined ? 'and still does after three hours' : `until ${time(safeAgain)} after stopping`;
+  return `“${where}” boils from ${time(flashes.time)} on, ${until}; a restart meanwhile has ${time(soak.refill)} of line to fill first.`;
 }

@@ -3,6 +3,7 @@ import { partsOnRun } from '@endrel/core/job/graph';
 import { kindOf } from '@endrel/core/parts/kinds';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
+import { extremes } from '@endrel/core/run/worst-suction';
 import { Reading } from '../../components/Reading.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
@@ -42,11 +43,28 @@ export function RunSummary({ assessment, view }: { assessment: Assessment; view:
             note={`${units.show('volume', solution.prime.volume)} to fill`}
           />
         )}
+        {solution?.prime && (
+          <Reading
+            name="Prime after standing"
+            value={solution.prime.isHeld ? 'line stays full' : units.show('time', solution.prime.drainedTime)}
+            note={solution.prime.isHeld ? 'by a check valve' : `${units.show('volume', solution.prime.drainedVolume)} runs back`}
+          />
+        )}
+        {solution?.worstSuction && (
+          <Reading
+            name="Least in hand at a pump"
+            value={units.show('head', solution.worstSuction.result.suctionMargin)}
+            note={[
+              solution.worstSuction.name,
+              ...solution.worstSuction.extremes.map((e) => extremes[e]),
+            ].join(', ')}
+          />
+        )}
         {solution && (
           <Reading
             name="Dead head"
             value={units.show('pressure', solution.deadHead.pressure)}
-            note="line blocked behind the pump"
+            note="line blocked behind the pump, charging voltage"
           />
         )}
         {findings.drive && (

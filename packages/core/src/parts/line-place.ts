@@ -1,0 +1,20 @@
+import { choice, flag, quantity } from '../job/property.ts';
+import { mm } from '../units/quick.ts';
+
+/** Where a line lies and what keeps heat off it. */
+export const heatProperties = {
+  lies: choice(
+    'lies',
+    { tank: 'in the tank or at it', underbody: 'under the floor', exhaust: 'along the exhaust', bay: 'in the engine bay' },
+    { hint: 'Unsaid: near the engine end of the run in the bay, else under the floor.' },
+  ),
+  exhaustGap: quantity('nearest to the exhaust', 'length', 'mm', { tool: 'tape', maximum: 3, likely: [mm(20), 0.5] }),
+  shielded: flag('a heat shield stands between', 'Between it and the exhaust or a manifold, with air on both sides.'),
+  sleeved: flag('a heat sleeve is on it'),
+  standOff: quantity('clips hold it off hot metal by', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: mm(100),
+    likely: [mm(2), mm(40)],
+    hint: 'Clear air between the line and the panel or engine it is clipped to.',
+  }),
+};
