@@ -21,6 +21,8 @@ export function assess(job: Job): Assessment {
 export interface Preview {
   readonly cured: readonly string[];
   readonly caused: readonly string[];
+  /** The run is solved with it: what is not named then truly stays. */
+  readonly isSolved: boolean;
   /** Figures of the whole job that move, by name, before and after. */
   readonly moved: readonly MovedFigure[];
 }
@@ -41,6 +43,7 @@ export function compareAssessments(before: Assessment, after: Assessment): Previ
   return {
     cured: missing(before, after),
     caused: missing(after, before),
+    isSolved: after.findings.solution !== undefined,
     moved: keyFigures(before.findings).flatMap(({ label, figure: was }) => {
       const is = now.get(label);
       return is && is.si !== was.si ? [{ label, before: was, after: is }] : [];

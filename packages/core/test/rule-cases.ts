@@ -33,6 +33,7 @@ export const afterRailJob = (change: (copy: Job) => void = () => undefined): Job
   changed(demoJobs.mailVan, (job) => {
     act(job, { act: 'moveRegulator', id: 'regulator-1', to: 'afterRail' });
     Object.assign(get(job, 'regulator'), { referenced: true, adjustable: true });
+    job.brief.manifoldReference = true;
     change(job);
   });
 

@@ -33,8 +33,14 @@ export function highestPressure(findings: Findings, id: string): number | undefi
 export function worstPressure(findings: Findings, id: string): number | undefined {
   const running = highestPressure(findings, id);
   if (running === undefined) return undefined;
-  const deadHead = circuitsOf(findings.job).isPumpSide(id) ? (findings.solution!.deadHead.at[id] ?? 0) : 0;
+  const deadHead = circuitsOf(findings.job).seesDeadHead(id) ? (findings.solution!.deadHead.at[id] ?? 0) : 0;
   return Math.max(running, deadHead);
+}
+
+/** Most current that a pump draws at any operating point, A; undefined while its table has none. */
+export function mostCurrent(findings: Findings, id: string): number | undefined {
+  const currents = pointKeys.map((p) => flowOf(findings, p, id)?.current).filter((c) => c !== undefined);
+  return currents.length > 0 ? Math.max(...currents) : undefined;
 }
 
 /** Share of ethanol up to which what is not made for it is met in practice: E10; common practice. */

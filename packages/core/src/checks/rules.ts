@@ -3,6 +3,15 @@ import { aluminiumWithEthanol } from './rules/aluminium-with-ethanol.ts';
 import { beyondPumpTable } from './rules/beyond-pump-table.ts';
 import { injectorsTooSmall } from './rules/injectors-too-small.ts';
 import { soakFlashes } from './rules/soak-flashes.ts';
+import { controllerPressure } from './rules/controller-pressure.ts';
+import { railPressureHigh } from './rules/rail-pressure-high.ts';
+import { returnBehindSill } from './rules/return-behind.ts';
+import { hangerHangsFree } from './rules/hanger-hangs-free.ts';
+import { noFineFilter } from './rules/no-fine-filter.ts';
+import { returnCapped } from './rules/return-capped.ts';
+import { foamWithEthanol } from './rules/foam-with-ethanol.ts';
+import { referenceUnwanted } from './rules/reference-unwanted.ts';
+import { wireTooThin } from './rules/wire-too-thin.ts';
 import { blendVolatility } from './rules/blend-volatility.ts';
 import { blendTestedOtherwise } from './rules/blend-tested-otherwise.ts';
 import { bucketCannotRefill } from './rules/bucket-cannot-refill.ts';
@@ -105,6 +114,15 @@ export const rules: readonly Rule[] = [
   aluminiumWithEthanol,
   ethanolHose,
   sealAttacked,
+  controllerPressure,
+  railPressureHigh,
+  returnBehindSill,
+  hangerHangsFree,
+  noFineFilter,
+  returnCapped,
+  foamWithEthanol,
+  referenceUnwanted,
+  wireTooThin,
   wrongMultiplier,
   injectorsTooSmall,
   blendTestedOtherwise,

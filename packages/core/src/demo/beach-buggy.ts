@@ -24,6 +24,7 @@ export const beachBuggy: Job = {
       cap: 'sealed',
     },
     stopsWithEngine: true,
+    crashShutOff: true,
     lines: [],
     notes: 'Measure the cell when the seat is out.',
   },

@@ -105,7 +105,7 @@ export const flatBedTender: Job = {
     depthFrom: 'lip',
     gasketFree: mm(3),
     gasketSqueezed: mm(2),
-    stack: inch(9 + 1 / 4),
+    stack: inch(9 + 5 / 8),
     oldStack: mm(205),
     sockThickness: mm(14),
     roomAbove: mm(65),

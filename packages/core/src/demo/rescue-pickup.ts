@@ -60,6 +60,7 @@ export const rescuePickup: Job = {
         tables: pumpClasses.injection190,
         checkValve: true,
         ownRelay: true,
+        reliefPressure: kPa(650),
         fuse: amp(10),
       }),
       part('hose', 'hose-1', {

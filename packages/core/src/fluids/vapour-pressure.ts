@@ -86,6 +86,15 @@ export function blendReid(fuel: Fuel, reid: number): number {
 export function petrolReid(fuel: Fuel, asSold: number): number | undefined {
   if (fuel.family === 'diesel' || fuel.ethanol === 0) return asSold;
   const { least, most } = petrolCorrelation;
+  // the same blend is asked for at every temperature of a job
+  if (last.ethanol === fuel.ethanol && last.asSold === asSold) return last.reid;
+  last = { ethanol: fuel.ethanol, asSold, reid: search(fuel, asSold, least, most) };
+  return last.reid;
+}
+
+let last: { ethanol: number; asSold: number; reid: number | undefined } = { ethanol: NaN, asSold: NaN, reid: undefined };
+
+function search(fuel: Fuel & { family: 'petrol' }, asSold: number, least: number, most: number): number | undefined {
   if (fuel.ethanol === 1 || blendReid(fuel, least) > asSold || blendReid(fuel, most) < asSold) return undefined;
   return lastWhere(least, most, (reid) => blendReid(fuel, reid) < asSold, 1e-3);
 }

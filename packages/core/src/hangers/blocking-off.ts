@@ -33,6 +33,11 @@ const acts = {
   open: 'leave it open',
 } as const;
 
+/** Capped, or taken away and kept: it can be put back. */
+const isKept = ({ fate, tagged }: OldConnection): boolean => fate === 'cap' || (fate === 'remove' && tagged === true);
+/** What costs nothing while it is kept: the old engine and the old sender are out anyway. */
+const comesBack = new Set<OldConnection['did']>(['feed', 'sender']);
+
 /** The list of old connections with what each closing costs, and whether the job can be undone there. */
 export function blockingOff(connections: readonly OldConnection[]): BlockedOff[] {
   return connections.flatMap((c): BlockedOff[] => {
@@ -43,8 +48,8 @@ export function blockingOff(connections: readonly OldConnection[]): BlockedOff[]
         id: c.id,
         label: c.label ?? oldNames[c.did],
         act: c.by ? `${acts[c.fate]}: ${c.by}` : acts[c.fate],
-        lost: closed ? lostBy[c.did] : undefined,
-        reversible: c.fate === 'reuse' || c.fate === 'cap' || (c.fate === 'remove' && c.tagged === true),
+        lost: closed && !(isKept(c) && comesBack.has(c.did)) ? lostBy[c.did] : undefined,
+        reversible: c.fate === 'reuse' || isKept(c),
         dangerous: c.fate === 'open',
       },
     ];

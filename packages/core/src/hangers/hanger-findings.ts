@@ -54,6 +54,8 @@ export interface PickupFindings {
   readonly stranded: readonly { readonly name: string; readonly volume: number; readonly withoutSiphon?: number; readonly withSiphon?: number }[];
   /** Whether the siphon's far pickup stands in the lobe that it is to empty; absent without a siphon. */
   readonly siphonReaches?: boolean;
+  /** The lobe that the return ends in, where the pickup does not drink from it. */
+  readonly returnBehind?: string;
   /** How far the floor under it lies above the lowest floor it could reach, and what lies below it there. */
   readonly aboveLowest?: number;
   readonly belowIt?: number;
@@ -181,6 +183,7 @@ function pickupFindings(
     leftWithBucket: hanger.bucket ? leftAtPickup(parts, tank.porosity, [place[0], place[1], inlet]) : undefined,
     stranded,
     siphonReaches: siphonReaches(parts, farPickupPlace(hanger)),
+    returnBehind: returnBehind(parts, hanger),
     aboveLowest: floor === undefined || lowest === undefined ? undefined : floor - lowest,
     belowIt: near[0] && tank.porosity * meshVolume(near[0].mesh, level),
   };
@@ -190,6 +193,13 @@ function pickupFindings(
 function siphonReaches(parts: readonly Compartment[], far: Place | undefined): boolean | undefined {
   const lobe = parts.find((p) => p.sill && p.name.endsWith('lobe'));
   return far && lobe && floorUnder(lobe.mesh, far[0], far[1]) !== undefined;
+}
+
+/** Which part behind a sill the return's end stands over, where it was measured. */
+function returnBehind(parts: readonly Compartment[], { returnForward, returnLeft }: Hanger): string | undefined {
+  if (!returnForward && !returnLeft) return undefined;
+  const over = (part: Compartment) => floorUnder(part.mesh, returnForward?.si ?? 0, returnLeft?.si ?? 0) !== undefined;
+  return parts.some((p) => !p.sill && over(p)) ? undefined : parts.find((p) => p.sill && over(p))?.name;
 }
 
 function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): BucketFindings {
@@ -208,7 +218,7 @@ function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): Bu
   const needed = hanger.returnIntoBucket
     ? demand
     : (drawn ?? demand);
-  return { seconds, refill, needed };
+  return { seconds: Number.isFinite(seconds) ? seconds : undefined, refill, needed };
 }
 
 function returnFindings(

@@ -1,6 +1,6 @@
 import type { Hanger } from '../job/hanger.ts';
 import { linkLoss } from '../hydraulics/link-loss.ts';
-import { jetBackPressure, jetSuction, type JetLimit, type JetPump } from '../hydraulics/jet-pump.ts';
+import { jetBackPressure, jetBrings, jetSuction, type JetLimit, type JetPump } from '../hydraulics/jet-pump.ts';
 import { EXIT, SHARP_ENTRANCE } from '../hydraulics/loss-coefficient.ts';
 import { STANDARD_GRAVITY, type Liquid } from '../hydraulics/network.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
@@ -71,24 +71,31 @@ export interface JetConditions {
 /** The siphon jet of a saddle tank, driven by what comes back. With no drill entered, the one proposed; undefined where none is. */
 export function siphonFindings(hanger: Hanger, conditions: JetConditions): SiphonFindings | undefined {
   const entered = hanger.jetDrill?.si || undefined;
-  const at = (bore: number, { returnFlow, demand, liquid, overVapour }: JetMoment): JetAtPoint => {
-    const jet: JetPump = {
-      nozzle: bore,
-      throat: hanger.throatDrill?.si ?? THROAT_OF_DRILL * bore,
-      edge: hanger.jetEdge ?? 'sharp',
-      kind: hanger.jetKind ?? 'drilled',
-    };
+  const jetOf = (bore: number): JetPump => ({
+    nozzle: bore,
+    throat: hanger.throatDrill?.si ?? THROAT_OF_DRILL * bore,
+    edge: hanger.jetEdge ?? 'sharp',
+    kind: hanger.jetKind ?? 'drilled',
+  });
+  const suctionAt = ({ liquid, overVapour }: JetMoment) => {
     const resistance = (flow: number) => siphonDrop(hanger, liquid, conditions.lift, flow);
-    const { flow, limit } = jetSuction(jet, returnFlow, { density: liquid.density, resistance, overVapour });
+    return { density: liquid.density, resistance, overVapour };
+  };
+  const at = (bore: number, moment: JetMoment): JetAtPoint => {
+    const { returnFlow, demand, liquid } = moment;
+    const jet = jetOf(bore);
+    const { flow, limit } = jetSuction(jet, returnFlow, suctionAt(moment));
     return { returnFlow, demand, limit, suction: flow, backPressure: jetBackPressure(jet, returnFlow, liquid.density) };
   };
   const brings = (bore: number, moments: readonly JetPoint[]) =>
     moments.every((point) => {
-      const { suction, demand } = at(bore, conditions.free[point]);
-      return suction >= JET_MARGIN * demand;
+      const moment = conditions.free[point];
+      return jetBrings(jetOf(bore), moment.returnFlow, suctionAt(moment), JET_MARGIN * moment.demand);
     });
+  const heldBack = (bore: number) =>
+    jetBackPressure(jetOf(bore), conditions.free.idle.returnFlow, conditions.free.idle.liquid.density);
   const lets = (bore: number) =>
-    conditions.set === undefined || at(bore, conditions.free.idle).backPressure <= MOST_OF_SET * conditions.set;
+    conditions.set === undefined || heldBack(bore) <= MOST_OF_SET * conditions.set;
   const suffices = (moments: readonly JetPoint[]) =>
     drills.findLast(
       (bore) =>
@@ -120,7 +127,7 @@ export function siphonFindings(hanger: Hanger, conditions: JetConditions): Sipho
     chosenFor,
     set: drills.filter((_, i) => i % 2 === 0).map((bore) => ({
       drill: bore,
-      backPressure: at(bore, conditions.free.idle).backPressure,
+      backPressure: heldBack(bore),
       suction: at(bore, conditions.free.fullLoad).suction,
     })),
   };

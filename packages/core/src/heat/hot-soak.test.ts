@@ -55,7 +55,7 @@ describe('the hot soak', () => {
     expect(soak(cleanJob()).safeAgain).to.equal(0);
     const winter = soak(cleanJob((j) => (j.assumptions.reidVapourPressure = si(90e3, 'kPa'))));
     expect(winter.flashes).to.not.equal(undefined);
-    expect(winter.refill).to.be.greaterThan(0);
+    expect(winter.refill!).to.be.greaterThan(0);
     expect(winter.isExtrapolated).to.equal(true);
   });
   it('of diesel is not told', () => expect(findingsOf(cleanJob((j) => (j.brief.fuel = 'diesel'))).soak).to.equal(undefined));

@@ -1,9 +1,11 @@
 import { heatCapacity, type Fuel } from '../fluids/fuel.ts';
+import { vapourPressure } from '../fluids/vapour-pressure.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
 import { isRegulator, kindOf } from '../parts/kinds.ts';
 import type { CompiledRun } from '../run/compile-run.ts';
 import { fuelAt } from '../run/fuel-at.ts';
+import { petrolReidOf } from '../run/petrol-reid.ts';
 import type { RunInputs } from '../run/point-result.ts';
 import { volumeOf } from '../run/priming.ts';
 import type { RunSolution } from '../run/solve-run.ts';
@@ -32,14 +34,14 @@ export interface HotSoak {
   readonly flashes?: { readonly part: string; readonly time: number };
   /** From when on nothing boils any more, s; absent where it still does at the end. */
   readonly safeAgain?: number;
-  /** Longest that the pumps take to fill what boiled empty, s. */
-  readonly refill: number;
+  /** Longest that the pumps take to fill what boiled empty, s; absent where none of them runs. */
+  readonly refill?: number;
   /** Hotter than the vapour pressure's correlation was drawn for. */
   readonly isExtrapolated: boolean;
 }
 
 const LASTS = 3 * 3600; // s
-const STEP = 30; // s
+const STEP = 60; // s
 const RAIL_METAL = 400; // J/K of a rail with its injectors; typical, from memory
 const WALL = 1.4; // heat of a line's wall and its fuel, over that of its fuel; typical, from memory
 const SKIN = 1.4; // outside diameter of a line over its bore; typical, from memory
@@ -74,6 +76,8 @@ export function hotSoak(job: RunInputs, fuel: Fuel, run: CompiledRun, solution: 
   const { density } = fuelAt(job, fuel, begin.point.temperature);
   const heat = density * heatCapacity(fuel);
   const cooled = (from: number, time: number, constant: number) => ambient + (from - ambient) * Math.exp(-time / constant);
+  const reid = petrolReidOf(job, fuel);
+  const boils = (temperature: number) => vapourPressure(fuel, reid, temperature); // Pa absolute
   const steps: SoakStep[] = [];
   let hottest = { part: rail.id, temperature: rail.temperature, time: 0 };
   let flashes: HotSoak['flashes'];
@@ -85,7 +89,7 @@ export function hotSoak(job: RunInputs, fuel: Fuel, run: CompiledRun, solution: 
     let vapour = 0;
     for (const piece of pieces) {
       const pressure = atmosphere + gauge - density * STANDARD_GRAVITY * (piece.height - rail.height);
-      if (pressure - atmosphere < boiling(job, fuel, piece.temperature)) {
+      if (pressure < boils(piece.temperature)) {
         vapour += piece.volume;
         flashes ??= { part: piece.id, time };
       }
@@ -96,7 +100,7 @@ export function hotSoak(job: RunInputs, fuel: Fuel, run: CompiledRun, solution: 
       time,
       rail: rail.temperature,
       pressure: atmosphere + gauge,
-      boils: atmosphere + boiling(job, fuel, rail.temperature),
+      boils: boils(rail.temperature),
       vapour,
     });
     for (const piece of pieces) {
@@ -115,13 +119,10 @@ export function hotSoak(job: RunInputs, fuel: Fuel, run: CompiledRun, solution: 
     hottest,
     flashes,
     safeAgain: lastBoiling === undefined ? 0 : lastBoiling < LASTS ? lastBoiling + STEP : undefined,
-    refill: flow > 0 ? most / flow : Infinity,
+    refill: flow > 0 ? most / flow : undefined,
     isExtrapolated: hottest.temperature > EXTRAPOLATED_ABOVE,
   };
 }
-
-/** Gauge pressure below which it boils, Pa. */
-const boiling = (job: RunInputs, fuel: Fuel, temperature: number): number => fuelAt(job, fuel, temperature).boiling ?? -Infinity;
 
 function piecesOf(job: RunInputs, run: CompiledRun, { points }: RunSolution): Piece[] {
   const { circuits } = run;

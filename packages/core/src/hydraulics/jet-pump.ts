@@ -17,7 +17,7 @@ const ENTRY_LOSS = 0.05; // K of the suction entry, typical, from memory
 export const throatLoss: Record<JetKind, number> = { moulded: 0.28 + 0.1, drilled: 1.1 };
 const CAVITATION = 1.35; // σ at which the entry of the throat cavitates; Cunningham, from memory
 const MOST_RATIO = 10; // suction over motive flow, beyond any jet pump
-const FINEST_RATIO = 1e-11;
+const FINEST_RATIO = 1e-9;
 
 /**
  * Pressure that the throat adds to what it sucks in, over the dynamic pressure of the jet.
@@ -60,19 +60,42 @@ export interface Suction {
   readonly overVapour?: number;
 }
 
-/** Flow that a jet sucks in, m3/s: where its pressure gain meets lift and losses of the suction line, or where it cavitates. */
-export function jetSuction(jet: JetPump, motiveFlow: number, suction: Suction): { readonly flow: number; readonly limit: JetLimit } {
-  const { density, resistance, overVapour } = suction;
+interface Jet {
+  readonly spare: (ratio: number) => number;
+  readonly isQuiet: (ratio: number) => boolean;
+}
+
+/** What a jet has left at a ratio of suction to motive flow, and whether its throat is free of vapour there; undefined where it draws nothing. */
+function jetAt(jet: JetPump, motiveFlow: number, { density, resistance, overVapour }: Suction): Jet | undefined {
   const contracted = jet.nozzle * Math.sqrt(jet.edge === 'sharp' ? dischargeCoefficient.sharp : 1); // a sharp jet narrows
   const b = (contracted / jet.throat) ** 2;
-  if (!(motiveFlow > 0) || !(b < 1)) return { flow: 0, limit: 'air' };
+  if (!(motiveFlow > 0) || !(b < 1)) return undefined;
   const dynamic = (density / 2) * (motiveFlow / ((Math.PI / 4) * contracted ** 2)) ** 2;
-  const spare = (ratio: number) => dynamic * jetPressureGain(ratio, b, jet.kind) - resistance(ratio * motiveFlow);
-  if (spare(0) <= 0) return { flow: 0, limit: 'air' };
+  return {
+    spare: (ratio) => dynamic * jetPressureGain(ratio, b, jet.kind) - resistance(ratio * motiveFlow),
+    isQuiet: (ratio) =>
+      overVapour === undefined || ratio <= cavitationRatio(overVapour - resistance(ratio * motiveFlow), dynamic, b),
+  };
+}
+
+/** Flow that a jet sucks in, m3/s: where its pressure gain meets lift and losses of the suction line, or where it cavitates. */
+export function jetSuction(
+  jet: JetPump,
+  motiveFlow: number,
+  suction: Suction,
+): { readonly flow: number; readonly limit: JetLimit } {
+  const { spare, isQuiet } = jetAt(jet, motiveFlow, suction) ?? {};
+  if (!spare || !isQuiet || spare(0) <= 0) return { flow: 0, limit: 'air' };
   const meets = spare(MOST_RATIO) > 0 ? MOST_RATIO : lastWhere(0, MOST_RATIO, (ratio) => spare(ratio) > 0, FINEST_RATIO);
-  const isQuiet = (ratio: number) =>
-    overVapour === undefined || ratio <= cavitationRatio(overVapour - resistance(ratio * motiveFlow), dynamic, b);
   if (isQuiet(meets)) return { flow: meets * motiveFlow, limit: 'none' };
   const choked = isQuiet(0) ? lastWhere(0, meets, isQuiet, FINEST_RATIO) : 0;
   return { flow: choked * motiveFlow, limit: 'cavitation' };
+}
+
+/** Whether a jet brings a flow: the same without searching for what it brings. */
+export function jetBrings(jet: JetPump, motiveFlow: number, suction: Suction, flow: number): boolean {
+  const at = jetAt(jet, motiveFlow, suction);
+  if (!at) return flow <= 0;
+  const ratio = flow / motiveFlow;
+  return ratio <= MOST_RATIO && at.spare(0) > 0 && at.spare(ratio) >= 0 && at.isQuiet(ratio);
 }

@@ -259,7 +259,7 @@ export const platePortProperties = {
     tool: 'calipers',
     minimum: mm(5),
     maximum: mm(80),
-    likely: [mm(12), mm(40)],
+    likely: [mm(7), mm(40)],
   }),
   hole: quantity('hole', 'length', 'mm', {
     tool: 'calipers',

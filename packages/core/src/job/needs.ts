@@ -71,6 +71,9 @@ export function needsOf(job: Job): Need[] {
   if (!job.layout.key) add('layout', ['layout', 'key'], 'layout', false, undefined, false);
   if (needsOutletHeight(job) && job.survey.tank.outletHeight === undefined)
     add('survey', ['survey', 'tank', 'outletHeight'], tankProperties.outletHeight.name, false);
+  if (hasSuppliedPump(job))
+    for (const key of ['stopsWithEngine', 'crashShutOff'] as const)
+      if (job.survey[key] === undefined) add('survey', ['survey', key], `whether ${surveyProperties[key].name}`, false, undefined, false); // prettier-ignore
   if (job.hanger && Object.keys(job.hanger).length > 0)
     group('hanger', ['hanger'], hangerProperties, job.hanger, false);
   for (const part of circuitsOf(job).parts)
@@ -112,6 +115,10 @@ function briefNeeds({ brief }: Job): Record<string, Property> {
 
 const needsOutletHeight = (job: Job): boolean =>
   circuitsOf(job).parts.some((c) => c.kind === 'pump' && c.place === 'external');
+
+/** An electric pump whose supply has been measured or fused: what cuts it off must then be known. */
+const hasSuppliedPump = (job: Job): boolean =>
+  circuitsOf(job).parts.some((c) => c.kind === 'pump' && (c.supplyWire ?? c.supplyLength ?? c.fuse) !== undefined);
 
 /** What a part waits for: what its kind needs, and what this one needs as it stands. */
 export function partNeeds(part: Part): { key: string; property: Property }[] {

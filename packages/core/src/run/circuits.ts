@@ -155,6 +155,14 @@ export class Circuits {
       this.isOnPressure(id) && !this.isRegulator(id) && !this.upstream(id).some((other) => this.isRegulator(other))
     );
   }
+  /** The same, and what lies behind a bypass regulator: one that sticks shut holds nothing back. A dead-head one does. */
+  seesDeadHead(id: string): boolean {
+    const blocks = (other: string) => {
+      const part = this.part(other);
+      return isRegulator(part) && !isBypass(part);
+    };
+    return this.isOnPressure(id) && !this.isRegulator(id) && !this.upstream(id).some(blocks);
+  }
   isRegulator(id: string): boolean {
     return isRegulator(this.part(id));
   }

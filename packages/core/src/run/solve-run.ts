@@ -47,6 +47,7 @@ export const resultsOf = ({ points }: Pick<RunSolution, 'points'>): PointResult[
 export const resultAt = ({ points }: Pick<RunSolution, 'points'>, key: string): PointResult =>
   points[key] ?? points.fullLoad;
 
+const BOWL_SHARE = 0.8; // of its regulator's pressure a carburettor still fills at full load, typical, from memory
 export const HELD_SHARE = 0.95; // the rail counts as held at 95 % of its pressure, common practice
 
 /**
@@ -108,7 +109,10 @@ function pumpMargin(prepared: PreparedRun, job: RunInputs, fuel: Fuel, point: Op
   const wanted = wantedRailPressure(job, circuits, point);
   if (wanted === undefined || !(needed > 0)) return undefined;
   const carburettor = circuits.parts.find((c) => c.kind === 'carburettor');
-  const heldPressure = carburettor ? settledValue(carburettor, 'leastPressure') : wanted * HELD_SHARE;
+  // a float bowl fills below what its regulator is set to: with a low setting its least pressure is that much below
+  const heldPressure = carburettor
+    ? Math.min(settledValue(carburettor, 'leastPressure'), wanted * BOWL_SHARE)
+    : wanted * HELD_SHARE;
   const solved = solvePoint(prepared, job, fuel, point, heldPressure);
   if (!solved.ok) return undefined;
   const available = Math.max(0, inflow(solved.value));

@@ -43,7 +43,9 @@ export function worstSuction(
   };
   const worse = (a: WorstSuction | undefined, b: WorstSuction | undefined) =>
     !a || (b && inHand(b) < inHand(a)) ? b : a;
-  const points = nominalPoints(job, fullDemand);
+  // the hot points are the others with some of the extremes laid on them, unless the fitter has set them apart
+  const isOther = (key: string) => (key !== 'fullLoadHot' && key !== 'hotRestart') || job.points?.[key] !== undefined;
+  const points = nominalPoints(job, fullDemand).filter((p) => isOther(p.key));
   let worst = points.map((point) => at(point, every)).reduce(worse, undefined);
   if (!worst) return undefined;
   const point = points.find((p) => p.key === worst!.result.point.key)!;

@@ -46,7 +46,8 @@ export function EffectsList({ preview, without }: { preview: Preview; without?: 
           Brings up: {what}
         </li>
       ))}
-      {nothing && <li>Changes nothing else.</li>}
+      {nothing && preview.isSolved && <li>Changes nothing else.</li>}
+      {!preview.isSolved && <li>What it does to pressures and flows is not known: the run is not solved yet.</li>}
     </ul>
   );
 }

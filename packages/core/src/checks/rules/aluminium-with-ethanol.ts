@@ -19,7 +19,7 @@ export const aluminiumWithEthanol: Rule = {
           what: `${quoted(part)} is bare aluminium on an ethanol blend.`,
           figure: { label: 'ethanol share', ...figure('fraction', share) },
           limit: { label: 'aluminium up to', ...figure('fraction', MILD_BLEND) },
-          why: 'Wet ethanol corrodes it from inside; the white powder blocks filters and injectors.',
+          why: 'Wet ethanol corrodes it from inside; the white powder blocks filters, injectors and jets.',
           cure: 'Use stainless or PTFE-lined hose, or protected aluminium.',
           act: { act: 'setOnPart', id: part.id, key: 'material', value: 'stainless304' },
           actLabel: 'Use stainless 304',

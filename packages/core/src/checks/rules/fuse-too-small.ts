@@ -1,10 +1,11 @@
 import { withArticle } from '../../units/article.ts';
 import { measured } from '../../job/measured.ts';
-import { pointKeys } from '../../run/operating-point.ts';
 import { bladeFuses, FUSE_FACTOR } from '../../wiring/fuse.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { figure } from '../../units/quantity.ts';
-import { flowOf, partsOfKind, quoted } from '../reading.ts';
+import { ampacity } from '../../wiring/ampacity.ts';
+import { rewired } from './wire-too-thin.ts';
+import { mostCurrent, partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A fuse below 1.25 times the pump's highest current blows on a hot day. */
@@ -12,11 +13,14 @@ export const fuseTooSmall: Rule = {
   key: 'fuse-too-small',
   check: (findings) =>
     partsOfKind(findings.job, 'pump').flatMap((part) => {
-      const currents = pointKeys.map((p) => flowOf(findings, p, part.id)?.current).filter((c) => c !== undefined);
-      if (!part.fuse || currents.length === 0) return [];
-      const least = Math.max(...currents) * FUSE_FACTOR;
+      const current = mostCurrent(findings, part.id);
+      if (!part.fuse || current === undefined) return [];
+      const least = current * FUSE_FACTOR;
       if (part.fuse.si >= least) return [];
       const next = bladeFuses.find((size) => size >= least);
+      const thinnest = Math.min(...[part.supplyWire, part.earthWire].flatMap((w) => (w ? [w.si] : [])));
+      // a larger fuse alone would pass what the wire there is does not carry
+      const needsWire = next !== undefined && Number.isFinite(thinnest) && next > ampacity(thinnest) * (1 + 1e-9);
       return [
         {
           grade: 'fix',
@@ -32,6 +36,7 @@ export const fuseTooSmall: Rule = {
             : 'No blade fuse is large enough: split the pumps onto separate relays and fuses.',
           act: next ? { act: 'setOnPart', id: part.id, key: 'fuse', value: measured(next, 'A') } : undefined,
           actLabel: next ? `Fit ${formatQuantity('current', next)}` : undefined,
+          ...(needsWire && rewired(part, current)),
           source: '1.25 × current, common practice; sizes ISO 8820-3',
         },
       ];

@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { cleanJob, expectSnag, snagsOfRule } from '../../../test/rule-cases.ts';
+import { act, cleanJob, expectSnag, snagsOfRule } from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import { changed } from '../../../test/rule-cases.ts';
 import type { Hanger } from '../../job/hanger.ts';
@@ -10,16 +10,34 @@ const withHanger = (change: Partial<Hanger>) => cleanJob((j) => (j.hanger = { ..
 const rigid = (stack: number): Job => withHanger({ hold: 'rigid', stack: mm(stack) });
 
 describe('rule hanger-too-long', () => {
-  // depth 236 mm, gasket 3 mm loose and 2 mm squeezed: the plate stands at 239 and 238 mm
+  // depth 236 mm, gasket 3 mm loose and 2 mm squeezed: the plate stands at 239 and 238 mm; the sock gives 5 mm
   it('stops at a hanger longer than the tank is deep, and sets it right', () => {
-    const snag = expectSnag('hanger-too-long', rigid(236), rigid(240), 'stop');
+    const snag = expectSnag('hanger-too-long', rigid(243.9), rigid(244.1), 'stop');
     expect(snag.act).to.deep.include({ act: 'set', path: ['hanger', 'stack'] });
   });
   it('asks for one that touches before the gasket is seated', () => {
-    expectSnag('hanger-too-long', rigid(237.9), rigid(238.5), 'fix');
+    // with a sock in between nothing is said within what it gives; bare metal has no give
+    expect(snagsOfRule(rigid(238.5), 'hanger-too-long')).to.deep.equal([]);
+    const bare = (stack: number) => changed(rigid(stack), (j) => { act(j, { act: 'takeOut', id: 'sock-1' }); delete j.hanger!.sockThickness; }); // prettier-ignore
+    expectSnag('hanger-too-long', bare(237.9), bare(238.5), 'fix');
+    expectSnag('hanger-too-long', bare(236), bare(239.2), 'stop');
   });
   it('stops at springs that go solid', () => {
     expectSnag('hanger-too-long', withHanger({}), withHanger({ stack: mm(275) }), 'stop');
+  });
+});
+
+describe('rule hanger-hangs-free', () => {
+  it('speaks for a sprung hanger that does not reach the floor', () => {
+    expectSnag('hanger-hangs-free', withHanger({ stack: mm(238.1) }), withHanger({ stack: mm(237.9) }), 'fix');
+    expect(snagsOfRule(rigid(230), 'hanger-hangs-free')).to.deep.equal([]);
+  });
+});
+
+describe('rule return-behind-sill', () => {
+  it('speaks for a return in the lobe that the pickup does not drink from', () => {
+    const snag = expectSnag('return-behind-sill', saddle({ returnLeft: mm(240) }), saddle({ returnLeft: mm(-240) }), 'fix');
+    expect(snag.what).to.include('right lobe');
   });
 });
 

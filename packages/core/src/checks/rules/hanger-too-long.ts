@@ -1,6 +1,11 @@
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import type { Job } from '../../job/job.ts';
+import { partsOfKind } from '../reading.ts';
 import type { Rule } from '../snag.ts';
+
+const hasSock = (job: Job): boolean =>
+  (job.hanger?.sockThickness?.si ?? 0) > 0 || partsOfKind(job, 'sock').length > 0;
 
 /** A hanger that stands on the floor before its plate lies on the gasket, or before the gasket is squeezed. */
 export const hangerTooLong: Rule = {
@@ -32,18 +37,20 @@ export const hangerTooLong: Rule = {
         },
       ];
     }
-    if (stand.gapLoose < 0)
+    // what touches first is the sock, and it gives
+    const give = hasSock(job) ? stand.mayBePressed : 0;
+    if (-stand.gapLoose > give)
       return [
         {
           ...base,
           grade: 'stop',
           what: 'The hanger is longer than the tank is deep.',
-          limit: { label: 'plate on its loose gasket, to the floor', ...figure('length', stand.plateLoose) },
+          limit: { label: `plate on its loose gasket, to the floor${give > 0 ? ', and what the sock gives' : ''}`, ...figure('length', stand.plateLoose + give) },
           why: 'It stands on the floor before the plate touches the gasket: the tank never seals, or the floor is bent.',
           cure: 'Shorten rods and tubes; set the stack height again and re-check it in the tank.',
         },
       ];
-    if (stand.gap < 0)
+    if (-stand.gap > give && give === 0)
       return [
         {
           ...base,

@@ -1,6 +1,7 @@
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
 import { INJECTION_PRESSURE, highestPressure, partsOfKind, quoted, worstPressure } from '../reading.ts';
+import { partNeeds } from '../../job/needs.ts';
 import type { Rule } from '../snag.ts';
 
 /** Hose whose working pressure is below the worst pressure at its place; carburettor hose on injection above all. */
@@ -16,6 +17,8 @@ export const hoseBelowPressure: Rule = {
       if (made.workingPressure >= worst && !injection) return [];
       // hose bursts at several times its working pressure: over it only when blocked is no immediate danger
       const onlyBlocked = !injection && made.workingPressure >= highestPressure(findings, part.id)!;
+      // of a hose that is not there yet its needs speak: what it is made of is a stand-in
+      if (onlyBlocked && partNeeds(part).length > 0) return [];
       return [
         {
           grade: onlyBlocked ? 'fix' : 'stop',

@@ -22,7 +22,7 @@ export const noRegulator: Rule = {
         what: 'The run has no regulator.',
         figure: overrun === undefined ? undefined : { label: 'on overrun', ...figure('pressure', overrun) },
         limit: wanted === undefined ? undefined : { label: 'wanted', ...figure('pressure', wanted) },
-        why: 'With the injectors shut the pump climbs to its dead-head pressure, and everything on the line sees it.',
+        why: `With ${job.brief.induction === 'carburettor' ? 'the needle' : 'the injectors'} shut the pump climbs to its dead-head pressure, and everything on the line sees it.`,
         cure: 'Put a regulator on the run: choose a layout.',
         source: 'computed',
       },

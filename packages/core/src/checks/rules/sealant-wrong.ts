@@ -32,8 +32,8 @@ export const sealantWrong: Rule = {
             ? `The tapered joint at the inlet of ${quotedId(job, joint.to)} has ${joint.sealant === 'tape' ? 'tape' : 'no sealant'}.`
             : `The joint at the inlet of ${quotedId(job, joint.to)} seals by ${sealNames[seal]}, but has sealant on it.`,
           why: tapered
-            ? 'Tape shreds into the injectors and a dry taper weeps.'
-            : 'Sealant keeps the parts from seating and its crumbs end in the injectors.',
+            ? 'Tape shreds into injectors or jets, and a dry taper weeps.'
+            : 'Sealant keeps the parts from seating and its crumbs end in injectors or jets.',
           cure: tapered
             ? 'Clean it and use liquid sealant rated for fuel, on the male thread only.'
             : 'Clean it and join it dry, O-rings with a drop of oil.',

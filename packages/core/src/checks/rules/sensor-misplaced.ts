@@ -1,5 +1,6 @@
 import { figure } from '../../units/quantity.ts';
 import { circuits, partsOfKind, quoted } from '../reading.ts';
+import { spansOf } from '../../run/spans.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { freePort } from '../../job/graph.ts';
 import type { Job } from '../../job/job.ts';
@@ -13,7 +14,7 @@ export const sensorMisplaced: Rule = {
     if (!sensor || !controlled) return [];
     const { sensorExpected, sensorShielded } = controlled;
     const host = circuits(job).into(sensor.id)[0]?.from;
-    const onRail = host !== undefined && job.parts[host]?.kind === 'rail';
+    const onRail = host !== undefined && isAtEngine(job, host);
     const reports: SnagReport[] = [];
     const base = { stage: 'run', source: 'computed; common practice' } as const;
     const full = solution?.points.fullLoad;
@@ -49,6 +50,18 @@ export const sensorMisplaced: Rule = {
     return reports;
   },
 };
+
+/**
+ * Whether a place on the run is by the engine as far as a controller goes: on the rail, or with more of the line behind it than
+ * before it.
+ */
+function isAtEngine(job: Job, host: string): boolean {
+  if (job.parts[host]?.kind === 'rail') return true;
+  const run = circuits(job);
+  const ends = new Map(spansOf(run).map((s) => [s.part, s.start + s.length]));
+  const engine = Math.min(...run.consumers.map((id) => spansOf(run).find((s) => s.part === id)!.start));
+  return (ends.get(host) ?? 0) > engine / 2;
+}
 
 /** The sensor's joint moves to a side port of the rail; the port that it leaves must then be closed. */
 function ontoRail(job: Job, id: string): Pick<SnagReport, 'act' | 'actLabel'> {

@@ -1,4 +1,5 @@
 import { figure } from '../../units/quantity.ts';
+import { wordsFor } from '../engine-words.ts';
 import { circuits, partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
@@ -22,10 +23,14 @@ export const setPressure: Rule = {
           what: `${quoted(part)} is not set to the pressure that the engine wants.`,
           figure: { label: 'set', ...figure('pressure', part.setPressure.si) },
           limit: { label: 'wanted', ...figure('pressure', wanted.si) },
-          why: 'Injector flow, and the tables in the control unit, are made for one pressure.',
+          why: wordsFor(job, {
+            injection: 'Injector flow, and the tables in the control unit, are made for one pressure.',
+            direct: 'The engine’s own high-pressure pump is fed too little and draws vapour, or is pressed open.',
+            carburettor: 'Needle and seat are made for one pressure: above it they flood, below it the bowl runs low.',
+          }),
           cure: adjustable
             ? 'Set it with the reference hose off.'
-            : 'Fit a regulator of the wanted pressure, or change the pressure in the brief and in the control unit.',
+            : `Fit a regulator of the wanted pressure, or change the pressure in the brief${job.brief.induction === 'carburettor' ? '' : ' and in the control unit'}.`,
           act: adjustable ? { act: 'setOnPart', id: part.id, key: 'setPressure', value: wanted } : undefined,
           actLabel: 'Set it to the brief',
           source: 'common practice',

@@ -12,8 +12,8 @@ const LONGEST_REFILL = 4; // s
 export const soakFlashes: Rule = {
   key: 'soak-flashes',
   check: ({ job, soak, fuel }) => {
-    if (!soak?.flashes || soak.refill <= LONGEST_REFILL) return [];
-    const { flashes, refill, safeAgain, isHeld } = soak;
+    const { flashes, refill, safeAgain, isHeld } = soak ?? {};
+    if (!soak || !flashes || refill === undefined || refill <= LONGEST_REFILL) return [];
     return [
       {
         grade: 'fix',

@@ -1,5 +1,6 @@
 import { figure } from '../../units/quantity.ts';
 import { vapourSource } from '../../fluids/vapour-pressure.ts';
+import { wordsFor } from '../engine-words.ts';
 import { circuits } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 import { isConsumer } from '../../parts/kinds.ts';
@@ -23,8 +24,16 @@ export const vapourAtRestart: Rule = {
           label: 'must be above, gauge',
           ...figure('pressure', restart.railPressure - restart.engineVapourMargin),
         },
-        why: 'Injectors meter vapour, and the engine stalls until the rail is flushed.',
-        cure: 'Hold more pressure, flush the rail with a return, keep the line off the heat, or sleeve it.',
+        why: wordsFor(job, {
+          injection: 'Injectors meter vapour, and the engine stalls until the rail is flushed.',
+          direct: 'The engine’s own high-pressure pump is fed vapour and brings no pressure until the line is flushed.',
+          carburettor: 'The bowl is fed vapour: it cranks long, and floods when the fuel comes back at once.',
+        }),
+        cure: wordsFor(job, {
+          injection: 'Hold more pressure, flush the rail with a return, keep the line off the heat, or sleeve it.',
+          direct: 'Hold more pressure, keep the line off the heat, or sleeve it.',
+          carburettor: 'Let a return carry the vapour back to the tank, keep the line off the heat, or sleeve it.',
+        }),
         source: `vapour pressure by ${vapourSource(fuel!)}`,
       },
     ];

@@ -2,6 +2,7 @@ import { figure } from '../../units/quantity.ts';
 import { settledValue } from '../../job/value.ts';
 import { conductor, gaugeArea, wireGauges } from '../../units/wire-gauge.ts';
 import { wireResistance } from '../../wiring/wire.ts';
+import { ampacity } from '../../wiring/ampacity.ts';
 import { flowOf, partsOfKind, quoted } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { type PartOf, partName } from '../../parts/kinds.ts';
@@ -64,7 +65,9 @@ function cureFor(
   const contacts = settledValue(pump, 'contacts');
   const enough = [...wireGauges].reverse().find((awg) => {
     const wire = wireResistance(gaugeArea(awg), supplyLength.si + earthLength.si, temperature);
-    return current * (wire + contacts) <= MOST_DROP && current * (wire + contacts) < drop;
+    // nor thinner than what its fuse protects
+    const isProtected = !pump.fuse || ampacity(gaugeArea(awg)) >= pump.fuse.si;
+    return isProtected && current * (wire + contacts) <= MOST_DROP && current * (wire + contacts) < drop;
   });
   if (enough === undefined) return { cure: plain };
   const value = conductor(enough);

@@ -110,8 +110,7 @@ function apply(job: Job, act: Act): Job {
       });
     case 'setAside':
       return editing(job, (edit) => {
-        edit.unjoin(act.id);
-        edit.put({ ...edit.part(act.id), aside: true });
+        edit.setAside(act.id);
       });
     case 'movePart':
       return editing(job, (edit) => {

@@ -93,6 +93,12 @@ export class GraphEdit<J extends Graph> {
     this.connect({ part: id, port: outlet }, down, { clamp: clampOf(down) });
   }
 
+  /** Off the run, but kept with its measurements; what was on either side is joined up. */
+  setAside(id: string): void {
+    this.unjoin(id);
+    this.put({ ...this.part(id), aside: true });
+  }
+
   /** Undoes every joint of a part, and joins up what fuel came from and went on to. */
   unjoin(id: string): void {
     const part = this.part(id);

@@ -78,11 +78,17 @@ const isReturnPart = (part: Part) =>
   part.role === 'regulatorHose';
 
 function partOf(job: Job, { kind, own: _own, role, ...demands }: Seed): Part {
-  return { kind, id: freshId(job, kind), ...(role ? { role } : {}), ...demands } as unknown as Part;
+  const referenced = demands.referenced === undefined ? {} : { referenced: demands.referenced && wantsReference(job) };
+  return { kind, id: freshId(job, kind), ...(role ? { role } : {}), ...demands, ...referenced } as unknown as Part;
 }
 
+/** A school may lead the manifold to its regulator: where the engine expects none, it is left off. Boost always wants it. */
+const wantsReference = ({ brief }: Job): boolean =>
+  brief.manifoldReference !== false || (brief.aspiration !== undefined && brief.aspiration !== 'natural');
+
 /** A part taken over keeps what was measured and takes on what the school demands of it. */
-function adapt(job: Job, block: Block, { kind, role, action, referenced, drive, place }: Seed): Job {
+function adapt(job: Job, block: Block, { kind, role, action, drive, place, ...seed }: Seed): Job {
+  const referenced = seed.referenced && wantsReference(job);
   const part = find(job, block, kind)!;
   let changed: Part = part;
   if (role && !part.role) changed = { ...changed, role };

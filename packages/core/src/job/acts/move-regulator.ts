@@ -71,10 +71,19 @@ export function moveRegulator(job: Job, id: string, to: RegulatorPlace): Job {
   }
   if (place === 'afterRail' && to !== 'afterRail') closeEnd(edit, chain[rail]!);
   if (back) edit.connect({ part: id, port: 'return' }, { part: back.part, port: back.port }, back.joint);
+  if (to === 'tank') shortenReturn(edit, id);
   return { ...edit.job, layout: { ...job.layout, key: layoutOf[to] } };
 }
 
 const isHose = (job: Job, block: Block | undefined) => block !== undefined && partsOf(job, block)[0]?.kind === 'hose';
+
+/** By the tank the long line back has nothing to lead: it is kept aside with its measurements. */
+function shortenReturn(edit: GraphEdit<Job>, id: string): void {
+  const circuits = circuitsOf(edit.job);
+  const zone = circuits.zoneAt(id, 'return');
+  const lines = circuits.parts.filter((p) => p.kind === 'hardLine' && circuits.zoneOf(p.id) === zone);
+  for (const line of lines) edit.setAside(line.id);
+}
 
 /** The end of the rails that nothing is joined to, or that only a cap closes. */
 function freeEnd(job: Job, block: Block) {

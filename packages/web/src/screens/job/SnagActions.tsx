@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { Preview } from '@endrel/core/assess';
 import type { Snag } from '@endrel/core/checks/snag';
 import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
 import { useSession } from '../../session/session-context.tsx';
@@ -11,12 +12,14 @@ export function SnagActions({ snag, onShow }: { snag: Snag; onShow(): void }) {
   const typed = useTyped(path);
   const [reasoning, setReasoning] = useState(typed.before !== undefined);
   const [reason, setReason] = useState(typed.before?.text ?? '');
+  const preview = usePreview(snag.act);
   return (
     <>
       <div className="flex flex-wrap gap-1.5">
         {snag.act && (
           <button className="button button-ink" onClick={() => session.act(snag.act!)}>
             {snag.actLabel}
+            {bringsUp(preview)}
           </button>
         )}
         <button className="button" onClick={onShow}>
@@ -33,7 +36,7 @@ export function SnagActions({ snag, onShow }: { snag: Snag; onShow(): void }) {
           </button>
         )}
       </div>
-      {snag.act && <CurePreview snag={snag} />}
+      {preview && <EffectsList preview={preview} without={snag.what} />}
       {reasoning && (
         <form
           className="space-y-1.5"
@@ -65,8 +68,8 @@ export function SnagActions({ snag, onShow }: { snag: Snag; onShow(): void }) {
   );
 }
 
-/** What the cure would change besides, computed before it is pressed. */
-function CurePreview({ snag }: { snag: Snag }) {
-  const preview = usePreview(snag.act);
-  return preview ? <EffectsList preview={preview} without={snag.what} /> : null;
+/** A cure that costs another snag says so before it is pressed. */
+function bringsUp(preview: Preview | undefined): string {
+  if (!preview || preview.caused.length === 0) return '';
+  return `, but brings up ${preview.caused.length === 1 ? 'another snag' : `${preview.caused.length} others`}`;
 }

@@ -119,7 +119,9 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
                 value={soak.flashes ? units.show('time', soak.flashes.time) : 'none'}
                 note={soak.flashes && partName(job.parts[soak.flashes.part]!)}
               />
-              <Reading name="Refilled at restart in" value={units.show('time', soak.refill)} note="at most" />
+              {soak.refill !== undefined && (
+                <Reading name="Refilled at restart in" value={units.show('time', soak.refill)} note="at most" />
+              )}
               <Reading
                 name="Safe to restart after"
                 value={soak.safeAgain === undefined ? 'more than 3 h' : soak.safeAgain === 0 ? 'at any time' : units.show('time', soak.safeAgain)}
@@ -166,5 +168,5 @@ function soakSentence(soak: HotSoak, job: Job, time: (s: number) => string): str
   if (!flashes) return 'Nothing boils: the pressure that is left keeps every piece of line above its vapour pressure.';
   const where = partName(job.parts[flashes.part]!);
   const until = safeAgain === undefined ? 'and still does after three hours' : `until ${time(safeAgain)} after stopping`;
-  return `“${where}” boils from ${time(flashes.time)} on, ${until}; a restart meanwhile has ${time(soak.refill)} of line to fill first.`;
+  return `“${where}” boils from ${time(flashes.time)} on, ${until}${soak.refill === undefined ? '.' : `; a restart meanwhile has ${time(soak.refill)} of line to fill first.`}`;
 }
