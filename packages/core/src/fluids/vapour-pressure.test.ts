@@ -12,6 +12,7 @@ import {
   petrolReid,
   petrolVapourPressure,
   REID_TEMPERATURE,
+  sealedPressure,
   vapourPressure,
 } from './vapour-pressure.ts';
 
@@ -80,6 +81,16 @@ describe('vapour pressure of a blend', () => {
         expect(vapourPressure(blend(share), BASE, celsius(t + 5))).to.be.greaterThan(p);
         expect(vapourPressure(blend(share), kPa(65), celsius(t))).to.be.greaterThan(p);
       }
+  });
+  it('in a sealed tank adds to its air: by Dalton’s law', () => {
+    const [fuel, cool, hot] = [blend(0.1), celsius(20), celsius(50)];
+    const [before, after] = [cool, hot].map((t) => vapourPressure(fuel, BASE, t));
+    const wanted = ((101_325 - before!) * hot) / cool + after! - 101_325;
+    expect(sealedPressure(fuel, BASE, cool, hot, 101_325)).to.be.closeTo(wanted, 1e-6);
+    expect(wanted).to.be.within(60e3, 90e3);
+    expect(sealedPressure(fuel, BASE, cool, cool, 101_325)).to.be.closeTo(0, 1e-6);
+    // diesel has next to no vapour: its air alone
+    expect(sealedPressure({ family: 'diesel' }, BASE, cool, hot, 101_325)).to.be.closeTo(101_325 * (hot / cool - 1), 1e-6);
   });
   it('told of the blend gives back the petrol’s', () => {
     for (const [share, sold] of [[0.05, 60], [0.1, 65], [0.5, 62], [0.85, 40]] as const) // prettier-ignore

@@ -108,3 +108,12 @@ export const vapourSource = (fuel: Fuel): string =>
       : fuel.ethanol === 1
         ? 'Antoine’s equation of ethanol'
         : 'EPA AP-42 7.1 and Antoine’s equation of ethanol, blended by Wilson’s';
+
+/**
+ * Pressure in a tank that was closed at one temperature and is at another, Pa above the atmosphere: its air grows with the
+ * temperature, the fuel's vapour beside it by its own law (Dalton). The ullage counts as fixed.
+ */
+export function sealedPressure(fuel: Fuel, reid: number, closedAt: number, temperature: number, atmosphere: number): number {
+  const air = Math.max(0, atmosphere - vapourPressure(fuel, reid, closedAt));
+  return (air * temperature) / closedAt + vapourPressure(fuel, reid, temperature) - atmosphere;
+}

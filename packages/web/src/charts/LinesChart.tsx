@@ -55,7 +55,9 @@ export function LinesChart({ lines, x, y, marks = none, label }: LinesChartProps
         const at = seen[Math.floor((seen.length - 1) * l.nameAt)];
         if (!at) return;
         ctx.fillStyle = curves[i]!.borderColor;
-        ctx.textAlign = l.nameAt > 0.6 ? 'right' : 'left';
+        // on the side of the line where it does not run through its name
+        const rises = seen.at(-1)!.y > seen[0]!.y;
+        ctx.textAlign = rises === (l.below === true) || seen.at(-1)!.y === seen[0]!.y ? (l.nameAt > 0.6 ? 'right' : 'left') : rises ? 'right' : 'left';
         ctx.fillText(l.name, scales.x!.getPixelForValue(at.x) + 4, scales.y!.getPixelForValue(at.y) + (l.below ? 16 : -8));
       });
       marks.forEach(({ x: at, text }, i) => {

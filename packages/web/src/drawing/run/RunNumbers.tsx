@@ -79,15 +79,13 @@ export function RunNumbers({
             ) : (
               <Flow x={slot.x - 10} anchor="start" y={slot.y - 21} text={text} colour="var(--supply)" />
             )}
-            {margin !== undefined && margin < LEAST_SUCTION_MARGIN && (
+            {margin !== undefined && (margin < LEAST_SUCTION_MARGIN || own?.state === 'choked') && (
               <Boiling
                 x={slot.x}
                 y={slot.y}
                 textY={slot.isInTank ? slot.y - 46 : slot.y + 55}
                 text={
-                  margin < 0
-                    ? `boils, ${units.show('head', -margin)} short`
-                    : `${units.show('head', margin)} to boiling`
+                  own?.state === 'choked' ? 'choked: it draws vapour' : `${units.show('head', margin)} to boiling`
                 }
               />
             )}

@@ -6,11 +6,12 @@ import {
   stoichiometricRatio,
   volumeMultiplier,
 } from '@endrel/core/fluids/fuel';
-import { blendReid, boilingTemperature, vapourSource } from '@endrel/core/fluids/vapour-pressure';
+import { blendReid, boilingTemperature, sealedPressure, vapourSource } from '@endrel/core/fluids/vapour-pressure';
 import { waterTestFaults } from '@endrel/core/fluids/water-test';
 import { assumed, assumptionProperties } from '@endrel/core/job/assumption';
 import { briefProperties } from '@endrel/core/job/brief';
 import { petrolReidOf } from '@endrel/core/run/petrol-reid';
+import { measured } from '@endrel/core/job/measured';
 import { fuelOf, waterTestOf } from '@endrel/core/run/findings';
 import { formatNumber } from '@endrel/core/units/format-quantity';
 import { Caution } from '../../components/Caution.tsx';
@@ -49,17 +50,7 @@ export function FuelTab() {
           values={job.brief}
           only={job.brief.fuel === 'diesel' ? ['fuel'] : ['fuel', 'ethanol']}
         />
-        {job.brief.fuel === 'petrol' && (
-          <PropertyGrid
-            properties={assumptionProperties}
-            path={['assumptions']}
-            values={job.assumptions}
-            only={['reidVapourPressure']}
-          />
-        )}
-        {fuel?.family === 'petrol' && fuel.ethanol > 0 && fuel.ethanol < 1 && (
-          <PropertyGrid properties={briefProperties} path={['brief']} values={job.brief} only={['reidOf']} />
-        )}
+        {job.brief.fuel === 'petrol' && <Volatility />}
         {fuel ? (
           <dl className="readings">
             <Reading name="Air to fuel, stoichiometric" value={stoichiometricRatio(fuel).toFixed(2)} note="by mass" />
@@ -78,6 +69,13 @@ export function FuelTab() {
               value={boils === undefined ? 'far above use' : units.show('temperature', boils)}
               note="earlier under suction"
             />
+            {fuel.family === 'petrol' && (
+              <Reading
+                name="A tank sealed cool would reach"
+                value={units.show('pressure', sealedPressure(fuel, reid, marks[0]!.temperature, marks[1]!.temperature, atmosphere))}
+                note={`above the atmosphere, at ${units.show('temperature', marks[1]!.temperature)}: it has to breathe`}
+              />
+            )}
             <Reading name="Heat it takes" value={`${formatNumber(heatCapacity(fuel) / 1000, 2)} kJ/(kg·K)`} />
           </dl>
         ) : (
@@ -110,6 +108,53 @@ export function FuelTab() {
         </Caution>
       </section>
     </div>
+  );
+}
+
+/** Middle of what is sold in a season, Pa. Common practice. */
+const seasons = [
+  ['summer', '50 to 60', 55e3],
+  ['spring, autumn', '60 to 80', 70e3],
+  ['winter', '80 to 100', 90e3],
+] as const;
+
+/** The Reid vapour pressure, with the season for who does not know it. */
+function Volatility() {
+  const job = useJob();
+  const act = useAct();
+  const units = useDisplayUnits();
+  const fuel = fuelOf(job);
+  const isBlend = fuel?.family === 'petrol' && fuel.ethanol > 0 && fuel.ethanol < 1;
+  const told = assumed(job.assumptions, 'reidVapourPressure');
+  return (
+    <>
+      <div className="grid gap-x-5 sm:grid-cols-2">
+        <PropertyGrid
+          properties={assumptionProperties}
+          path={['assumptions']}
+          values={job.assumptions}
+          only={['reidVapourPressure']}
+          columns=""
+        />
+        {isBlend && (
+          <PropertyGrid properties={briefProperties} path={['brief']} values={job.brief} only={['reidOf']} columns="" />
+        )}
+      </div>
+      <p className="label flex flex-wrap items-center gap-x-2 gap-y-1 py-1">
+        Not known? By the season that the fuel is of, kPa (common practice):
+        {seasons.map(([name, band, si]) => (
+          <button
+            key={name}
+            className={`quiet ${Math.abs(told - si) < 1 ? 'bg-lit' : ''}`}
+            aria-pressed={Math.abs(told - si) < 1}
+            title={`Reckon with ${units.show('pressure', si)}`}
+            onClick={() => act({ act: 'set', path: ['assumptions', 'reidVapourPressure'], value: measured(si, 'kPa') })}
+          >
+            {name} {band}
+          </button>
+        ))}
+      </p>
+    </>
   );
 }
 

@@ -134,7 +134,9 @@ function PointTable({
               <td className="figure">{r.wanted === undefined ? '–' : units.show('pressure', r.wanted)}</td>
               <td className="figure">{units.show('volumeFlow', r.delivered)}</td>
               <td className="figure">{units.show('volumeFlow', r.returnFlow)}</td>
-              <td className="figure">{units.show('head', r.suctionMargin)}</td>
+              <td className={`figure ${r.choked.length > 0 ? 'text-stop' : ''}`}>
+                {r.choked.length > 0 ? 'choked' : units.show('head', r.suctionMargin)}
+              </td>
               {hasCurrent && (
                 <td className="figure">{r.pumpCurrent === undefined ? '–' : units.show('current', r.pumpCurrent)}</td>
               )}
