@@ -6,7 +6,8 @@ import type { OperatingPoint } from '../run/operating-point.ts';
 import { withStandIns } from './stand-in-parts.ts';
 import { partsAside, partsOnRun } from '../job/graph.ts';
 import type { Job } from '../job/job.ts';
-import { type Part, isLine, kindOf, partName } from '../parts/kinds.ts';
+import { type Part, isLine, isRegulator, kindOf, partName } from '../parts/kinds.ts';
+import { figure, type Figure, type QuantityKind } from '../units/quantity.ts';
 import { circuitsOf } from '../run/circuits.ts';
 
 /** A job laid out in one school and solved, with what the schools are compared by. SI. */
@@ -19,7 +20,11 @@ export interface LaidOut {
   readonly pressures: Readonly<Partial<Record<PointKey, { readonly has: number; readonly wants: number }>>>;
   /** Largest miss of the wanted pressure, as a share of it. */
   readonly error?: number;
-  readonly suctionMargin?: number; // m of fuel, hot
+  /** Stop snags of what is there: what a part that is not measured would be short of is asked of it, not held against the school. */
+  readonly stops: number;
+  /** Why it cannot be what the brief asks for; absent where it can. */
+  readonly cannot?: string;
+  readonly suctionMargin?: number; // m of fuel, at the worst
   readonly tankAfterDrive?: number; // K
   readonly joints: number;
   readonly line: number; // m of hose and tube
@@ -40,6 +45,7 @@ export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
   const stood = withStandIns(laid);
   const assessment = assess(stood.job);
   const { solution, drive, joints } = assessment.findings;
+  const standIns = new Set(stood.ids);
   const before = new Set(partsOnRun(job).map((c) => c.id));
   const line = partsOnRun(stood.job).filter((c) => isLine(c) || c.kind === 'returnDrop' || c.kind === 'bend');
   const pressures: LaidOut['pressures'] = Object.fromEntries(
@@ -55,7 +61,9 @@ export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
     assumed: stood.assumed,
     pressures,
     error: solution && Math.max(...Object.values(pressures).map((p) => Math.abs(p.has / p.wants - 1))),
-    suctionMargin: solution?.points.fullLoadHot.suctionMargin,
+    stops: assessment.snags.filter((s) => s.grade === 'stop' && !(s.part !== undefined && standIns.has(s.part))).length,
+    cannot: cannotBe(stood.job),
+    suctionMargin: solution?.worstSuction?.result.suctionMargin,
     tankAfterDrive: drive?.steps.at(-1)!.tank,
     joints: joints.length,
     line: line.reduce((sum, c) => sum + lengthOf(c), 0),
@@ -64,7 +72,7 @@ export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
       ...circuitsOf(laid)
         .parts.filter((c) => !(c.id in job.parts))
         .map(partName),
-      ...(isControlled(laid) && !isControlled(job) ? ['Pump controller'] : []),
+      ...(isControlled(laid) && !isControlled(job) ? [CONTROLLER] : []),
     ],
     setAside: partsAside(laid)
       .filter((c) => before.has(c.id))
@@ -73,7 +81,18 @@ export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
   };
 }
 
+/** A manifold reference that the engine wants and the school cannot give: nothing leads the manifold to a regulator by the tank. */
+function cannotBe(laid: Job): string | undefined {
+  if (laid.brief.manifoldReference !== true || laid.brief.induction !== 'injection' || laid.brief.direct) return undefined;
+  const follows = partsOnRun(laid).some(
+    (p) => (isRegulator(p) && p.referenced) || (p.kind === 'pump' && p.drive === 'pwm' && p.targetReferenced),
+  );
+  return follows ? undefined : 'the engine wants a manifold reference, and it has none';
+}
+
 const lengthOf = (part: Part) => kindOf(part).length?.(part) ?? 0;
+
+const CONTROLLER = 'Pump controller';
 
 const isControlled = (job: Job) => partsOnRun(job).some((c) => c.kind === 'pump' && c.drive === 'pwm');
 
@@ -97,51 +116,80 @@ function wantedAtInjectors(job: Job, point: OperatingPoint): number | undefined 
 }
 
 /** What decides between schools, in this order, and how close two must come to count as equal. */
-const criteria: readonly {
-  readonly sentence: string;
+interface Criterion {
+  readonly sentence: (job: Job) => string;
   readonly value: (laid: LaidOut) => number | undefined;
   readonly sense: 1 | -1;
   readonly equal: number;
-}[] = [
+  /** What its figures are, to be shown beside the reason. */
+  readonly kind: QuantityKind;
+}
+
+const PROGRAMMED = 2; // a controller and its sensor are bought, mounted and programmed: as much work as two parts more
+
+const criteria: readonly Criterion[] = [
+  { sentence: () => 'it has the fewest stop snags', value: (l) => l.stops, sense: 1, equal: 0, kind: 'number' },
   {
-    sentence: 'it has the fewest stop snags',
-    value: (l) => l.assessment.snags.filter((s) => s.grade === 'stop').length,
+    sentence: (job) =>
+      job.brief.induction === 'carburettor'
+        ? 'the carburettor gets the steadiest pressure'
+        : job.brief.direct
+          ? 'the engine’s own pump is fed the steadiest pressure'
+          : 'the injectors see the steadiest pressure',
+    value: (l) => l.error,
     sense: 1,
-    equal: 0,
+    equal: 0.03,
+    kind: 'fraction',
   },
-  { sentence: 'the injectors see the steadiest pressure', value: (l) => l.error, sense: 1, equal: 0.03 },
-  {
-    sentence: 'the pump has the most head in hand',
-    value: (l) => l.suctionMargin,
-    sense: -1,
-    equal: 0.5,
-  },
-  { sentence: 'it warms the tank least', value: (l) => l.tankAfterDrive, sense: 1, equal: 3 },
-  { sentence: 'it has the fewest joints', value: (l) => l.joints, sense: 1, equal: 1 },
-  { sentence: 'it needs the fewest new parts', value: (l) => l.toBuy.length, sense: 1, equal: 0 },
-  { sentence: 'it has the least line', value: (l) => l.line, sense: 1, equal: 0.2 },
+  { sentence: () => 'the pump has the most head in hand', value: (l) => l.suctionMargin, sense: -1, equal: 0.5, kind: 'head' },
+  { sentence: () => 'the least has to be bought and programmed for it', value: effort, sense: 1, equal: 1, kind: 'number' },
+  { sentence: () => 'it warms the tank least', value: (l) => l.tankAfterDrive, sense: 1, equal: 3, kind: 'temperature' },
+  { sentence: () => 'it has the fewest joints', value: (l) => l.joints, sense: 1, equal: 1, kind: 'number' },
+  { sentence: () => 'it has the least line', value: (l) => l.line, sense: 1, equal: 0.2, kind: 'length' },
 ];
+
+/** Parts that are not at hand; what must be programmed counts for more. */
+function effort({ toBuy }: LaidOut): number {
+  return toBuy.length + (toBuy.includes(CONTROLLER) ? PROGRAMMED : 0);
+}
 
 export interface Recommendation {
   readonly key: LayoutKey;
   readonly reason: string;
+  /** What the reason was decided by: its figure, and that of the school that came next. */
+  readonly figure?: Figure;
+  readonly next?: { readonly key: LayoutKey; readonly figure: Figure };
 }
 
 /**
- * The school that Endrel would choose: the first reason that it can compute and that tells them apart. Common practice in
- * its order: pressure at the injectors, suction, heat, joints, cost, line.
+ * The school that Endrel would choose: the first reason that it can compute and that leaves one. Common practice in its order:
+ * what cannot work, pressure at the injectors, suction, what is at hand, heat, joints, line.
  */
 export function recommend(laid: readonly LaidOut[]): Recommendation | undefined {
-  let left = laid.filter((l) => l.assessment.findings.solution !== undefined);
-  let reason = '';
-  for (const { value, sense, equal, sentence } of criteria) {
+  let left = laid.filter((l) => l.assessment.findings.solution !== undefined && l.cannot === undefined);
+  let decided: { criterion: Criterion; fell: readonly LaidOut[] } | undefined;
+  for (const criterion of criteria) {
     if (left.length <= 1) break;
+    const { value, sense, equal } = criterion;
     const known = left.filter((l) => value(l) !== undefined);
     if (known.length === 0) continue;
     const best = Math.min(...known.map((l) => sense * value(l)!));
     const kept = known.filter((l) => sense * value(l)! <= best + equal);
-    if (kept.length < left.length) reason = sentence;
+    if (kept.length < left.length) decided = { criterion, fell: known.filter((l) => !kept.includes(l)) };
     left = kept;
   }
-  return left[0] && { key: left[0].key, reason: reason || 'nothing that can be computed tells it from the others' };
+  const [chosen] = left;
+  if (!chosen) return undefined;
+  const { job } = chosen.assessment.findings;
+  if (!decided) return { key: chosen.key, reason: 'nothing that can be computed tells it from the others' };
+  const { criterion, fell } = decided;
+  const { value, sense, kind } = criterion;
+  const own = value(chosen);
+  const next = [...fell].sort((a, b) => sense * (value(a)! - value(b)!))[0];
+  return {
+    key: chosen.key,
+    reason: criterion.sentence(job),
+    figure: own === undefined ? undefined : figure(kind, own),
+    next: next && { key: next.key, figure: figure(kind, value(next)!) },
+  };
 }

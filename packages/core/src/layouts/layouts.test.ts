@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { assess } from '../assess.ts';
-import { afterRailJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { afterRailJob, carburettorJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import { applyAct } from '../job/acts/apply-act.ts';
 import { layoutsFor } from '../job/acts/lay-out.ts';
@@ -59,6 +59,60 @@ describe('layouts compared', () => {
   for (const job of Object.values(demoJobs).filter((j) => j !== demoJobs.beachBuggy))
     it(`${job.name}: its own school is the job as it stands, in the order it was built in`, () =>
       expect(layOutAndSolve(job, job.layout.key!).assessment.findings.job).to.deep.equal(job));
+  it('says the reason that decided, with figures that bear it out', () => {
+    for (const job of [demoJobs.mailVan, demoJobs.sprintCar, demoJobs.flatBedTender, demoJobs.rescuePickup]) {
+      const found = recommend(all(job))!;
+      if (!found.figure || !found.next) continue;
+      const better = found.figure.si - found.next.figure.si;
+      expect(found.reason.includes('most') ? better : -better, `${job.name}: ${found.reason}`).to.be.greaterThan(0);
+    }
+  });
+  it('does not propose a school that cannot give the manifold reference that is wanted', () => {
+    const wants = changed(demoJobs.mailVan, (j) => (j.brief.manifoldReference = true));
+    const laid = all(wants);
+    for (const key of ['bypassAtTank', 'inTankReturnless', 'electronicReturnless'])
+      expect(laid.find((l) => l.key === key)!.cannot, key).to.include('manifold reference');
+    expect(laid.find((l) => l.key === 'bypassAfterRail')!.cannot).to.equal(undefined);
+    expect(['bypassAfterRail', 'bypassBeforeRail', 'liftAndPot']).to.include(recommend(laid)!.key);
+    const none = all(demoJobs.mailVan);
+    for (const l of none) expect(l.cannot, l.key).to.equal(undefined);
+  });
+  it('counts a controller and its sensor as parts to buy and programme', () => {
+    const electronic = all(demoJobs.mailVan).find((l) => l.key === 'electronicReturnless')!;
+    expect(electronic.toBuy).to.include('Pump controller');
+    expect(electronic.toBuy.some((name) => /sensor/i.test(name))).to.equal(true);
+    expect(recommend(all(demoJobs.mailVan))!.key).to.not.equal('electronicReturnless');
+  });
+  it('holds no stop against a school for hoses that are not measured yet', () => {
+    const low = changed(demoJobs.mailVan, (j) => delete get(j, 'pump').reliefPressure);
+    for (const l of all(low)) {
+      const own = l.assessment.snags.filter((s) => s.grade === 'stop');
+      expect(l.stops).to.be.at.most(own.length);
+      for (const s of own) if (s.part && !(s.part in low.parts)) expect(l.stops, s.what).to.be.lessThan(own.length);
+    }
+  });
+  it('gives every school the same typical sizes for what is not there yet', () => {
+    const bare = changed(demoJobs.mailVan, (j) => { for (const p of Object.values(j.parts)) if (p.kind === 'hose') { delete p.bore; delete p.length; } }); // prettier-ignore
+    for (const l of all(bare))
+      for (const p of Object.values(l.assessment.findings.job.parts))
+        if (p.kind === 'hose' && !p.aside && l.assumed.length > 0 && p.bore && !bare.parts[p.id]) expect(p.bore.si, `${l.key} ${p.id}`).to.equal(0.008);
+  });
+  it('judges a carburettor at the carburettor', () => {
+    const job = carburettorJob();
+    const laid = layoutsFor('carburettor').map((key) => layOutAndSolve(job, key));
+    for (const l of laid)
+      for (const [key, p] of Object.entries(l.pressures))
+        expect(p.has, `${l.key} ${key}`).to.equal(l.assessment.findings.solution!.points[key]!.railPressure);
+    expect(recommend(laid)!.reason).to.not.include('injector');
+  });
+  it('never reorders what is measured: lines keep their order in every school', () => {
+    for (const job of [demoJobs.mailVan, demoJobs.flatBedTender])
+      for (const l of all(job)) {
+        const order = (j: Job) => circuitsOf(j).order.filter((id) => job.parts[id]?.kind === 'hose' && circuitsOf(j).lineOf(id) === 'supply' && circuitsOf(job).lineOf(id) === 'supply'); // prettier-ignore
+        const kept = order(l.assessment.findings.job);
+        expect(kept, l.key).to.deep.equal(order(job).filter((id) => kept.includes(id)));
+      }
+  });
   it('is silent where nothing could be solved', () => {
     expect(recommend(all(cleanJob((j) => delete j.brief.power)))).to.equal(undefined);
   });

@@ -8,8 +8,9 @@ import { circuitsOf } from '../run/circuits.ts';
 /** A run made whole with plain assumptions, to see what a layout would come to before its new parts are measured. */
 export interface StoodIn {
   readonly job: Job;
-  /** Names of the parts that are reckoned with assumptions. */
+  /** Names of the parts that are reckoned with assumptions, and their ids. */
   readonly assumed: readonly string[];
+  readonly ids: readonly string[];
 }
 
 const LONG_LINE = 3; // m, tank to engine, typical, from memory
@@ -20,6 +21,7 @@ const HOSE = { length: 0.4, bore: mm(8) }; // typical, from memory
 /** Fills in what stops the flow from being computed, and only that; what is measured stays. */
 export function withStandIns(job: Job): StoodIn {
   const assumed: string[] = [];
+  const ids: string[] = [];
   const fill = (part: Part): Part => {
     const standIn = standInsFor(part, job);
     const missing = Object.entries(standIn).filter(
@@ -27,10 +29,11 @@ export function withStandIns(job: Job): StoodIn {
     );
     if (missing.length === 0) return part;
     assumed.push(partName(part));
+    ids.push(part.id);
     return { ...part, ...Object.fromEntries(missing) };
   };
   const order = circuitsOf(job).parts.map(fill);
-  return { job: { ...job, parts: { ...job.parts, ...Object.fromEntries(order.map((p) => [p.id, p])) } }, assumed };
+  return { job: { ...job, parts: { ...job.parts, ...Object.fromEntries(order.map((p) => [p.id, p])) } }, assumed, ids };
 }
 
 const isMissing = (value: unknown) => value === undefined || (Array.isArray(value) && value.length === 0);

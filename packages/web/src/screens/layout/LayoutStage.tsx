@@ -96,6 +96,9 @@ export function LayoutStage() {
                     </button>
                   )}
                   {recommended?.key === key && <p className="mt-1 text-[0.88rem]">Endrel’s choice</p>}
+                  {cannotOf(laid, key) && (
+                    <p className="mt-1 text-[0.85rem] text-ink-soft">Not proposed: {cannotOf(laid, key)}.</p>
+                  )}
                   {!suits(key) && job.brief.induction && (
                     <p className="mt-1 text-[0.85rem] text-ink-soft">
                       The brief says {job.brief.induction === 'carburettor' ? 'carburettor' : 'injection'}.
@@ -109,7 +112,7 @@ export function LayoutStage() {
             ))}
             {row(
               <>
-                What the injectors see
+                {job.brief.induction === 'carburettor' ? 'What the carburettor gets' : 'What the injectors see'}
                 <span className="block text-[0.8rem]">
                   dot: has; ring: wants. idle, cruise, full, hot, overrun, restart
                 </span>
@@ -121,7 +124,7 @@ export function LayoutStage() {
                 <PressureDots laid={l} range={range} />
               ),
             )}
-            {row('Rail at full load', (l) => (
+            {row(job.brief.induction === 'carburettor' ? 'Carburettor at full load' : 'Rail at full load', (l) => (
               <RailAtFullLoad laid={l} />
             ))}
             {row('Largest miss of it', (l) =>
@@ -131,7 +134,7 @@ export function LayoutStage() {
                 <Bar text={units.show('fraction', l.error)} share={l.error / most((x) => x.error)} />
               ),
             )}
-            {row('Suction margin, hot', (l) =>
+            {row('Suction margin, worst', (l) =>
               l.suctionMargin === undefined ? (
                 '–'
               ) : (
@@ -236,12 +239,24 @@ export function LayoutStage() {
   );
 }
 
+const cannotOf = (laid: readonly LaidOut[], key: LayoutKey) => laid.find((l) => l.key === key)?.cannot;
+
 function Recommended({ recommended }: { recommended: ReturnType<typeof recommend> }) {
+  const units = useDisplayUnits();
   return (
     <p className="mb-2 min-h-[1.6em]" aria-live="polite">
       {recommended && (
         <>
-          Endrel would choose <strong>{layouts[recommended.key].name.toLowerCase()}</strong>: {recommended.reason}.
+          Endrel would choose <strong>{layouts[recommended.key].name.toLowerCase()}</strong>: {recommended.reason}
+          {recommended.figure && recommended.next && (
+            <>
+              {' '}
+              (<span className="figure">{units.figure(recommended.figure)}</span> against{' '}
+              <span className="figure">{units.figure(recommended.next.figure)}</span> with{' '}
+              {layouts[recommended.next.key].name.toLowerCase()})
+            </>
+          )}
+          .
         </>
       )}
     </p>
