@@ -44,7 +44,10 @@ export function fuelCommand(operands: readonly string[], options: Options, outpu
   const share = quantityOption('ethanol', options.ethanol ?? '0', briefProperties.ethanol.field);
   const fuel = { family: 'petrol', ethanol: share } as const;
   const reid = reidOption(options, fuel);
-  const temperature = options.at === undefined ? celsius(20) : quantityOption('at', options.at, assumptionProperties.fuelTemperature.field);
+  const temperature =
+    options.at === undefined
+      ? celsius(20)
+      : quantityOption('at', options.at, assumptionProperties.fuelTemperature.field);
   const { density, viscosity } = fuelLiquid(fuel, temperature);
   const vapour = vapourPressure(fuel, reid, temperature);
   const boils = boilingTemperature(fuel, reid, ATMOSPHERE);

@@ -17,13 +17,26 @@ type Options = Partial<
   Record<'nozzle' | 'throat' | 'motive' | 'fuel' | 'kind' | 'edge' | 'lift' | 'ethanol' | 'rvp' | 'at', string>
 > & { readonly json?: boolean };
 
-const bore = (name: string): QuantityField => ({ kind: 'length', name, unit: 'mm', minimum: mm(0.1), maximum: mm(100) });
-const motive: QuantityField = { kind: 'volumeFlow', name: 'motive flow', unit: 'L/h', minimum: 0, maximum: litresPerHour(5000) };
+const bore = (name: string): QuantityField => ({
+  kind: 'length',
+  name,
+  unit: 'mm',
+  minimum: mm(0.1),
+  maximum: mm(100),
+});
+const motive: QuantityField = {
+  kind: 'volumeFlow',
+  name: 'motive flow',
+  unit: 'L/h',
+  minimum: 0,
+  maximum: litresPerHour(5000),
+};
 const lift: QuantityField = { kind: 'length', name: 'lift', unit: 'm', minimum: -5, maximum: 20 };
 
 /** `endrel jet --nozzle 3mm --throat 9mm --motive 200L/h`: what a jet holds back and draws, and what limits it. */
 export function jetCommand(operands: readonly string[], options: Options, output: Output): number {
-  if (operands.length > 0) throw new BadInput('jet takes options only: endrel jet --nozzle 3mm --throat 9mm --motive 200L/h');
+  if (operands.length > 0)
+    throw new BadInput('jet takes options only: endrel jet --nozzle 3mm --throat 9mm --motive 200L/h');
   const wanted = (key: 'nozzle' | 'throat' | 'motive', field: QuantityField): number => {
     const text = options[key];
     if (text === undefined) throw new BadInput(`--${key} is missing`);
@@ -31,9 +44,15 @@ export function jetCommand(operands: readonly string[], options: Options, output
   };
   const nozzle = wanted('nozzle', bore('nozzle'));
   const throat = wanted('throat', bore('throat'));
-  if (nozzle >= throat) throw new BadInput('--nozzle: the jet is as wide as its throat or wider, and draws nothing; give a throat that is wider');
+  if (nozzle >= throat)
+    throw new BadInput(
+      '--nozzle: the jet is as wide as its throat or wider, and draws nothing; give a throat that is wider',
+    );
   const fuel = fuelOption(options);
-  const temperature = options.at === undefined ? celsius(20) : quantityOption('at', options.at, assumptionProperties.fuelTemperature.field);
+  const temperature =
+    options.at === undefined
+      ? celsius(20)
+      : quantityOption('at', options.at, assumptionProperties.fuelTemperature.field);
   const { density } = fuelLiquid(fuel, temperature);
   const reid =
     options.rvp === undefined
@@ -46,7 +65,8 @@ export function jetCommand(operands: readonly string[], options: Options, output
     edge: oneOf('edge', options.edge ?? 'sharp', ['sharp', 'drilled'] as const) satisfies OrificeEdge,
   };
   const flow = wanted('motive', motive);
-  const head = density * STANDARD_GRAVITY * (options.lift === undefined ? 0 : quantityOption('lift', options.lift, lift));
+  const head =
+    density * STANDARD_GRAVITY * (options.lift === undefined ? 0 : quantityOption('lift', options.lift, lift));
   const back = jetBackPressure(jet, flow, density);
   const overVapour = fuel.family === 'diesel' ? undefined : ATMOSPHERE - vapourPressure(fuel, reid, temperature);
   const { flow: suction, limit } = jetSuction(jet, flow, { density, resistance: () => head, overVapour });
@@ -65,7 +85,10 @@ function fuelOption({ fuel = 'petrol', ethanol }: Options): Fuel {
   if (fuel !== 'petrol' && fuel !== 'ethanol' && blend === undefined)
     throw new BadInput(`--fuel: “${fuel}” is not petrol, diesel, ethanol or a blend such as E85`);
   if (fuel === 'ethanol') return { family: 'petrol', ethanol: 1 };
-  return { family: 'petrol', ethanol: blend === undefined ? 0 : quantityOption('ethanol', blend, briefProperties.ethanol.field) };
+  return {
+    family: 'petrol',
+    ethanol: blend === undefined ? 0 : quantityOption('ethanol', blend, briefProperties.ethanol.field),
+  };
 }
 
 function oneOf<const V extends string>(name: string, value: string, allowed: readonly V[]): V {

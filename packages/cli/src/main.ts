@@ -36,7 +36,21 @@ Exit code: 0 without a stop snag, 1 with one, 2 on bad input, 3 on a fault of En
 export async function run(args: readonly string[], output: Output = terminal()): Promise<number> {
   try {
     const { values, positionals } = parseArgs({
-      args: joinNegativeValues(args, ['level', 'pitch', 'roll', 'bodies', 'sender', 'gauge', 'at', 'lift', 'ethanol', 'motive', 'nozzle', 'throat', 'rvp']),
+      args: joinNegativeValues(args, [
+        'level',
+        'pitch',
+        'roll',
+        'bodies',
+        'sender',
+        'gauge',
+        'at',
+        'lift',
+        'ethanol',
+        'motive',
+        'nozzle',
+        'throat',
+        'rvp',
+      ]),
       allowPositionals: true,
       options: {
         json: { type: 'boolean' },

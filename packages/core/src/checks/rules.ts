@@ -12,6 +12,9 @@ import { returnCapped } from './rules/return-capped.ts';
 import { foamWithEthanol } from './rules/foam-with-ethanol.ts';
 import { referenceUnwanted } from './rules/reference-unwanted.ts';
 import { wireTooThin } from './rules/wire-too-thin.ts';
+import { hangerMissesSump } from './rules/hanger-misses-sump.ts';
+import { collarTooThin, grooveNoRoom, matWithEthanol, studNotInsulated } from './rules/plate-details.ts';
+import { sensorAlarm, sensorRange } from './rules/sensor-reading.ts';
 import { blendVolatility } from './rules/blend-volatility.ts';
 import { blendTestedOtherwise } from './rules/blend-tested-otherwise.ts';
 import { bucketCannotRefill } from './rules/bucket-cannot-refill.ts';
@@ -118,6 +121,13 @@ export const rules: readonly Rule[] = [
   railPressureHigh,
   returnBehindSill,
   hangerHangsFree,
+  hangerMissesSump,
+  grooveNoRoom,
+  studNotInsulated,
+  collarTooThin,
+  matWithEthanol,
+  sensorRange,
+  sensorAlarm,
   noFineFilter,
   returnCapped,
   foamWithEthanol,

@@ -6,7 +6,11 @@ import { injectorFindings } from './injectors.ts';
 
 const si = (value: number, unit = '') => ({ si: value, unit });
 const petrol = { family: 'petrol', ethanol: 0 } as const;
-const brief = (size: number, rest: object = {}) => ({ injectors: 4, injectorSize: si(poundsPerHour(size), 'lb/h'), ...rest });
+const brief = (size: number, rest: object = {}) => ({
+  injectors: 4,
+  injectorSize: si(poundsPerHour(size), 'lb/h'),
+  ...rest,
+});
 
 describe('injectors', () => {
   // Worked by hand: 36 lb/h at 3 bar, 4 of them; 240 hp at 0.5 lb/(hp h) want 120 lb/h, 30 each.
@@ -27,7 +31,12 @@ describe('injectors', () => {
     expect(each(1) / each(0)).to.be.closeTo(Math.sqrt(789 / 745), 1e-9);
   });
   it('are not told of a carburettor, of direct injection, or without their size or number', () => {
-    for (const rest of [{ induction: 'carburettor' }, { direct: true }, { injectors: undefined }, { injectorSize: undefined }])
+    for (const rest of [
+      { induction: 'carburettor' },
+      { direct: true },
+      { injectors: undefined },
+      { injectorSize: undefined },
+    ])
       expect(injectorFindings(brief(36, rest), petrol, 0.01, bar(3))).to.equal(undefined);
   });
   it('too small are a snag that names the size that would do', () => {

@@ -32,8 +32,14 @@ const MOST_DROP = bar(100);
  *
  * @param massFlow - of the engine at full load. @param drop - rail less what stands against the injectors there.
  */
-export function injectorFindings(brief: Brief, fuel: Fuel, massFlow: number, drop: number): InjectorFindings | undefined {
-  if (brief.induction === 'carburettor' || brief.direct || !brief.injectorSize || !brief.injectors || !(drop > 0)) return undefined;
+export function injectorFindings(
+  brief: Brief,
+  fuel: Fuel,
+  massFlow: number,
+  drop: number,
+): InjectorFindings | undefined {
+  if (brief.induction === 'carburettor' || brief.direct || !brief.injectorSize || !brief.injectors || !(drop > 0))
+    return undefined;
   const count = brief.injectors;
   const rated = brief.injectorDrop?.si ?? briefProperties.injectorDrop.typical!.si;
   const mostDuty = brief.injectorDuty?.si ?? briefProperties.injectorDuty.typical!.si;

@@ -44,7 +44,12 @@ describe('vapour pressure of petrol', () => {
 describe('vapour pressure of ethanol', () => {
   it('reaches the atmosphere at its boiling point', () => {
     expect(boilingTemperature(blend(1), BASE, 101325)! - celsius(0)).to.be.closeTo(78.3, 0.05);
-    for (const [t, p] of [[20, 5.87], [37.8, 15.9], [50, 29.4]] as const) // prettier-ignore
+    for (const [t, p] of [
+      [20, 5.87],
+      [37.8, 15.9],
+      [50, 29.4],
+    ] as const)
+      // prettier-ignore
       expect(ethanolVapourPressure(celsius(t)) / 1000, `${t} °C`).to.be.closeTo(p, 0.06);
   });
   it('is its own, whatever the petrol was', () =>
@@ -90,10 +95,19 @@ describe('vapour pressure of a blend', () => {
     expect(wanted).to.be.within(60e3, 90e3);
     expect(sealedPressure(fuel, BASE, cool, cool, 101_325)).to.be.closeTo(0, 1e-6);
     // diesel has next to no vapour: its air alone
-    expect(sealedPressure({ family: 'diesel' }, BASE, cool, hot, 101_325)).to.be.closeTo(101_325 * (hot / cool - 1), 1e-6);
+    expect(sealedPressure({ family: 'diesel' }, BASE, cool, hot, 101_325)).to.be.closeTo(
+      101_325 * (hot / cool - 1),
+      1e-6,
+    );
   });
   it('told of the blend gives back the petrol’s', () => {
-    for (const [share, sold] of [[0.05, 60], [0.1, 65], [0.5, 62], [0.85, 40]] as const) // prettier-ignore
+    for (const [share, sold] of [
+      [0.05, 60],
+      [0.1, 65],
+      [0.5, 62],
+      [0.85, 40],
+    ] as const)
+      // prettier-ignore
       expect(blendReid(blend(share), petrolReid(blend(share), kPa(sold))!)).to.be.closeTo(kPa(sold), 1);
     expect(petrolReid(blend(0), BASE)).to.equal(BASE);
     expect(petrolReid(blend(0.85), kPa(90))).to.equal(undefined);

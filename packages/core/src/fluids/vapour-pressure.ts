@@ -92,7 +92,11 @@ export function petrolReid(fuel: Fuel, asSold: number): number | undefined {
   return last.reid;
 }
 
-let last: { ethanol: number; asSold: number; reid: number | undefined } = { ethanol: NaN, asSold: NaN, reid: undefined };
+let last: { ethanol: number; asSold: number; reid: number | undefined } = {
+  ethanol: NaN,
+  asSold: NaN,
+  reid: undefined,
+};
 
 function search(fuel: Fuel & { family: 'petrol' }, asSold: number, least: number, most: number): number | undefined {
   if (fuel.ethanol === 1 || blendReid(fuel, least) > asSold || blendReid(fuel, most) < asSold) return undefined;
@@ -113,7 +117,13 @@ export const vapourSource = (fuel: Fuel): string =>
  * Pressure in a tank that was closed at one temperature and is at another, Pa above the atmosphere: its air grows with the
  * temperature, the fuel's vapour beside it by its own law (Dalton). The ullage counts as fixed.
  */
-export function sealedPressure(fuel: Fuel, reid: number, closedAt: number, temperature: number, atmosphere: number): number {
+export function sealedPressure(
+  fuel: Fuel,
+  reid: number,
+  closedAt: number,
+  temperature: number,
+  atmosphere: number,
+): number {
   const air = Math.max(0, atmosphere - vapourPressure(fuel, reid, closedAt));
   return (air * temperature) / closedAt + vapourPressure(fuel, reid, temperature) - atmosphere;
 }

@@ -4,6 +4,7 @@ import { armReaches, senderResistance, sweepShare, type FloatSweep } from '../se
 import { matchSender, type SenderMatch } from '../senders/match-sender.ts';
 import { networkResistance, type ResistanceRange, type ResistorNetwork } from '../senders/resistor-network.ts';
 import { checkSweep, hysteresis, type SweepCheck } from '../senders/sweep-check.ts';
+import { armRange } from '../senders/float-arm.ts';
 import { monotoneCurve } from '../numerics/curve.ts';
 import { fillReadings } from '../tanks/fills.ts';
 import { levelAtVolume, volumeAtLevel, type StrappingTable } from '../tanks/strapping-table.ts';
@@ -98,12 +99,31 @@ export function gaugeOutcome(job: Job): GaugeOutcome {
 export function missingReadings(gauge: Gauge): (keyof typeof gaugeProperties)[] {
   const wanted: (keyof typeof gaugeProperties)[] = ['kind', 'senderEmpty', 'senderFull', 'floatLow', 'floatHigh'];
   if (gauge.kind !== 'programmable') wanted.push('gaugeEmpty', 'gaugeFull');
-  return wanted.filter((key) => gauge[key] === undefined);
+  // heights that follow from arm, pivot and stops need not be measured again
+  const stops = stopHeights(gauge);
+  return wanted.filter((key) => gauge[key] === undefined && !(stops && (key === 'floatLow' || key === 'floatHigh')));
+}
+
+/** Float heights at its stops as arm, pivot and stop angles give them; undefined while one of those is unknown. */
+export function stopHeights({
+  armLength,
+  pivotHeight,
+  stopDown,
+  stopUp,
+}: Gauge): { low: number; high: number } | undefined {
+  if (!armLength || !pivotHeight || !stopDown || !stopUp) return undefined;
+  return armRange({ pivot: pivotHeight.si, length: armLength.si, down: -stopDown.si, up: stopUp.si });
+}
+
+/** Measured heights go before those that follow from the arm. */
+function endsOf(gauge: Gauge): { low: number; high: number } {
+  const stops = stopHeights(gauge);
+  const [a, b] = [gauge.floatLow?.si ?? stops!.low, gauge.floatHigh?.si ?? stops!.high];
+  return { low: Math.min(a, b), high: Math.max(a, b) };
 }
 
 const sweepOf = (gauge: Gauge): FloatSweep => ({
-  low: Math.min(gauge.floatLow!.si, gauge.floatHigh!.si),
-  high: Math.max(gauge.floatLow!.si, gauge.floatHigh!.si),
+  ...endsOf(gauge),
   sender: { empty: gauge.senderEmpty!.si, full: gauge.senderFull!.si },
   arm: gauge.armLength && gauge.pivotHeight ? { length: gauge.armLength.si, pivot: gauge.pivotHeight.si } : undefined,
 });
@@ -119,17 +139,21 @@ function computed(table: StrappingTable, sweep: FloatSweep, gauge: Gauge, job: J
   const distinct = range !== undefined && range.empty !== range.full && sender.empty !== sender.full;
   const match = distinct ? matchSender(sender, range, gauge.supply?.si) : undefined;
   const network = match && networkOf(match);
-  const needle = Array.from({ length: POINTS + 1 }, (_, i): NeedlePoint => {
-    const level = bottom + (i / POINTS) * (top - bottom);
-    const ohms = ohmsAt(level);
-    return {
-      level,
-      volume: volumeAtLevel(table, level),
-      ohms,
-      direct: range && reading(ohms, range),
-      matched: range && network && reading(networkResistance(network, ohms), range),
-    };
-  });
+  // the float's own stops are among the levels: there the needle stops, and what lies below is still fuel
+  const even = Array.from({ length: POINTS + 1 }, (_, i) => bottom + (i / POINTS) * (top - bottom));
+  const stops = [sweep.low, sweep.high].filter((level) => level > bottom && level < top);
+  const needle = [...even, ...stops]
+    .sort((a, b) => a - b)
+    .map((level): NeedlePoint => {
+      const ohms = ohmsAt(level);
+      return {
+        level,
+        volume: volumeAtLevel(table, level),
+        ohms,
+        direct: range && reading(ohms, range),
+        matched: range && network && reading(networkResistance(network, ohms), range),
+      };
+    });
   return {
     table,
     full,

@@ -2,7 +2,7 @@ import type { Fuel } from '../fluids/fuel.ts';
 import type { Hanger } from '../job/hanger.ts';
 import { hangerProperties } from '../job/hanger.ts';
 import type { Job } from '../job/job.ts';
-import { tankValue } from '../job/tank.ts';
+import { tankValue, type SurveyedTank } from '../job/tank.ts';
 import type { Liquid } from '../hydraulics/network.ts';
 import { orificeFlow } from '../hydraulics/orifice.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
@@ -22,6 +22,9 @@ import { ringPlate, type RingPlate } from './ring-plate.ts';
 import type { SiphonFindings } from './siphon.ts';
 import { siphonOf } from './siphon-of-job.ts';
 import { hangerStand, type HangerStand } from './stack-height.ts';
+import { hangerTubes, type HangerTube } from './hanger-tubes.ts';
+import { oringGroove, type OringGroove } from './oring-groove.ts';
+import { sockAdapter, type SockAdapter } from './sock-adapter.ts';
 import { stripOrder, type StripOrder } from './strip-order.ts';
 import { tiltIn, type Passage, type TiltIn } from './tilt-in.ts';
 
@@ -35,6 +38,11 @@ export interface HangerInTank {
   readonly tilt?: TiltIn & { readonly length: number; readonly width: number; readonly passage: Passage };
   readonly strip?: StripOrder;
   readonly plate?: RingPlate;
+  readonly groove?: OringGroove;
+  readonly tubes: readonly HangerTube[];
+  readonly adapter?: SockAdapter;
+  /** It is to stand in a sump that does not lie under its opening. */
+  readonly missesSump: boolean;
   readonly pickup?: PickupFindings;
 }
 /** What flows through it. */
@@ -51,7 +59,12 @@ export interface PickupFindings {
   /** The same down to the bucket's inlet. */
   readonly leftWithBucket?: number;
   /** m3 that stay behind sills (a far lobe, a dammed baffle) on level ground, and where. */
-  readonly stranded: readonly { readonly name: string; readonly volume: number; readonly withoutSiphon?: number; readonly withSiphon?: number }[];
+  readonly stranded: readonly {
+    readonly name: string;
+    readonly volume: number;
+    readonly withoutSiphon?: number;
+    readonly withSiphon?: number;
+  }[];
   /** Whether the siphon's far pickup stands in the lobe that it is to empty; absent without a siphon. */
   readonly siphonReaches?: boolean;
   /** The lobe that the return ends in, where the pickup does not drink from it. */
@@ -85,23 +98,28 @@ export interface Known {
 }
 
 /** Place of the pickup in the tank's axes; undefined while the hanger's height is unknown. */
-export function pickupPlace(hanger: Hanger, depth: number | undefined): Place | undefined {
-  if (depth === undefined || !hanger.hold) return undefined;
-  return [hanger.openingForward?.si ?? 0, hanger.openingLeft?.si ?? 0, hangerStand(hanger, depth).pickup];
+export function pickupPlace(hanger: Hanger, tank: Pick<SurveyedTank, 'depth' | 'sumpDepth'>): Place | undefined {
+  if (!tank.depth || !hanger.hold) return undefined;
+  const { pickup } = hangerStand(hanger, tank.depth.si, tank.sumpDepth?.si);
+  return [hanger.openingForward?.si ?? 0, hanger.openingLeft?.si ?? 0, pickup];
 }
 
 /** Where a siphon draws from; undefined while there is none. */
 export const farPickupPlace = (hanger: Hanger): Place | undefined =>
   hanger.jetDrill && hanger.farHeight ? farPlace(hanger) : undefined;
-const farPlace = ({ farHeight, farForward, farLeft }: Hanger): Place => [farForward?.si ?? 0, farLeft?.si ?? 0, farHeight!.si];
+const farPlace = ({ farHeight, farForward, farLeft }: Hanger): Place => [
+  farForward?.si ?? 0,
+  farLeft?.si ?? 0,
+  farHeight!.si,
+];
 
 const standOf = ({ hanger = {}, survey }: Job): HangerStand | undefined =>
-  survey.tank.depth && hanger.hold ? hangerStand(hanger, survey.tank.depth.si) : undefined;
+  survey.tank.depth && hanger.hold ? hangerStand(hanger, survey.tank.depth.si, survey.tank.sumpDepth?.si) : undefined;
 
 export function hangerInTank(job: Job, tank: Tank | undefined): HangerInTank {
   const hanger = job.hanger ?? {};
   const depth = job.survey.tank.depth?.si;
-  const place = pickupPlace(hanger, depth);
+  const place = pickupPlace(hanger, job.survey.tank);
   const parts = tank && place ? compartments(tank, job.survey.tank, place, farPickupPlace(hanger)) : [];
   return {
     stand: standOf(job),
@@ -109,6 +127,10 @@ export function hangerInTank(job: Job, tank: Tank | undefined): HangerInTank {
     tilt: tiltOf(hanger, depth, tank, place),
     strip: stripOrder(hanger),
     plate: ringPlate(hanger),
+    groove: oringGroove(hanger),
+    tubes: hangerTubes(hanger, standOf(job)),
+    adapter: sockAdapter(hanger),
+    missesSump: missesSump(job),
     pickup: place && tank && parts.length > 0 ? pickupFindings(job, hanger, tank, parts, place) : undefined,
   };
 }
@@ -117,9 +139,21 @@ export function hangerFlows(job: Job, known: Known): HangerFlows {
   const hanger = job.hanger ?? {};
   return {
     bucket: hanger.bucket ? bucketFindings(hanger, known) : undefined,
-    back: returnFindings(job, hanger, standOf(job), pickupPlace(hanger, job.survey.tank.depth?.si)),
+    back: returnFindings(job, hanger, standOf(job), pickupPlace(hanger, job.survey.tank)),
     siphon: siphonOf(job, known.fuel, known.solution),
   };
+}
+
+/** A hanger that is to stand in the sump has to hang over it. */
+function missesSump({ hanger, survey: { tank } }: Job): boolean {
+  if (!hanger?.intoSump) return false;
+  if (!tank.sumpLength || !tank.sumpWidth || !tank.sumpDepth) return true;
+  const off = (at: number | undefined, middle: number | undefined, size: number) =>
+    Math.abs((at ?? 0) - (middle ?? 0)) > size / 2;
+  return (
+    off(hanger.openingForward?.si, tank.sumpForward?.si, tank.sumpLength.si) ||
+    off(hanger.openingLeft?.si, tank.sumpLeft?.si, tank.sumpWidth.si)
+  );
 }
 
 function tiltOf(hanger: Hanger, depth: number | undefined, tank: Tank | undefined, place: Place | undefined) {
@@ -153,7 +187,7 @@ function pickupFindings(
   place: Place,
 ): PickupFindings {
   const filled = tank.full * tankValue(job.survey.tank, 'fillShare');
-  const left = leftAtPickup(parts, tank.porosity, place);
+  const left = Math.min(...pickupPoints(hanger, place).map((p) => leftAtPickup(parts, tank.porosity, p)));
   const inlet = hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si;
   const near = parts.filter((p) => !p.sill);
   const level = levelPlane(place[2]);
@@ -189,6 +223,13 @@ function pickupFindings(
   };
 }
 
+/** Where fuel is drawn: at the sock, or at whatever corner of a mat is still wet. */
+export function pickupPoints({ pickupKind, matLength, matWidth }: Hanger, [x, y, z]: Place): Place[] {
+  if (pickupKind !== 'mat' || !matLength || !matWidth) return [[x, y, z]];
+  const [dx, dy] = [matLength.si / 2, matWidth.si / 2];
+  return [[x - dx, y - dy, z], [x - dx, y + dy, z], [x + dx, y - dy, z], [x + dx, y + dy, z]]; // prettier-ignore
+}
+
 /** The far lobe is over the far pickup. Undefined without a siphon or a far lobe. */
 function siphonReaches(parts: readonly Compartment[], far: Place | undefined): boolean | undefined {
   const lobe = parts.find((p) => p.sill && p.name.endsWith('lobe'));
@@ -206,7 +247,8 @@ function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): Bu
   const full = solution?.points.fullLoad;
   const drawn = full && (full.pot?.lift ?? full.pumpFlow);
   const back = hanger.returnIntoBucket && full && !full.pot ? full.returnFlow : 0;
-  const seconds = hanger.bucketVolume && drawn !== undefined ? secondsOf(hanger.bucketVolume.si, drawn - back) : undefined;
+  const seconds =
+    hanger.bucketVolume && drawn !== undefined ? secondsOf(hanger.bucketVolume.si, drawn - back) : undefined;
   const bore = hanger.bucketInletBore?.si;
   const inlet = hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si;
   const level = hanger.reserveLevel?.si ?? hangerProperties.reserveLevel.typical!.si;
@@ -215,9 +257,7 @@ function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): Bu
       ? orificeFlow(liquid.density * STANDARD_GRAVITY * (level - inlet), bore, 'sharp', liquid.density)
       : undefined;
   // what comes back into the bucket need not flow in again
-  const needed = hanger.returnIntoBucket
-    ? demand
-    : (drawn ?? demand);
+  const needed = hanger.returnIntoBucket ? demand : (drawn ?? demand);
   return { seconds: Number.isFinite(seconds) ? seconds : undefined, refill, needed };
 }
 

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import type { Hanger } from '../job/hanger.ts';
 import { measured } from '../job/measured.ts';
+import { templateOf } from './template-of.ts';
 import { plateTemplate, templateSvg, type TemplateKind, type TemplateShape } from './plate-template.ts';
 import { ringPlate } from './ring-plate.ts';
 import { tiltIn } from './tilt-in.ts';
@@ -18,7 +19,7 @@ const hanger: Hanger = {
   ],
 };
 
-const shapes = (kind: TemplateKind, given = hanger) => plateTemplate(ringPlate(given)!, kind, 'Plate').shapes;
+const shapes = (kind: TemplateKind, given = hanger) => templateOf(given, kind, 'Plate')!.shapes;
 const circles = (list: readonly TemplateShape[]) =>
   list.flatMap((s) =>
     s.kind === 'circle' ? [`${s.layer} ${s.x.toFixed(2)} ${s.y.toFixed(2)} r${s.radius.toFixed(3)}`] : [],

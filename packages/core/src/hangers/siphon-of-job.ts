@@ -13,9 +13,14 @@ import type { RunSolution } from '../run/solve-run.ts';
 import { jetPoints, siphonFindings, type JetMoment, type JetPoint, type SiphonFindings } from './siphon.ts';
 
 /** The siphon of a job; undefined where nothing asks for one, nothing comes back to drive it, or no drill is entered and none would do. */
-export function siphonOf(job: Job, fuel: Fuel | undefined, solution: RunSolution | undefined): SiphonFindings | undefined {
+export function siphonOf(
+  job: Job,
+  fuel: Fuel | undefined,
+  solution: RunSolution | undefined,
+): SiphonFindings | undefined {
   const hanger = job.hanger ?? {};
-  const isWanted = job.survey.tank.shape === 'saddle' || hanger.farHeight !== undefined || hanger.jetDrill !== undefined;
+  const isWanted =
+    job.survey.tank.shape === 'saddle' || hanger.farHeight !== undefined || hanger.jetDrill !== undefined;
   // what comes back to a pot does not drive a jet in the tank
   if (!isWanted || !solution || !fuel || !returnsToTank(job)) return undefined;
   const as = (results: Readonly<Record<JetPoint, PointResult>>) => momentsOf(job, fuel, results);
@@ -36,12 +41,20 @@ export function siphonOf(job: Job, fuel: Fuel | undefined, solution: RunSolution
 }
 
 /** What comes back and is burnt at each moment; at idle with hot fuel, which boils in the throat first. */
-function momentsOf(job: Job, fuel: Fuel, results: Readonly<Record<JetPoint, PointResult>>): Record<JetPoint, JetMoment> {
+function momentsOf(
+  job: Job,
+  fuel: Fuel,
+  results: Readonly<Record<JetPoint, PointResult>>,
+): Record<JetPoint, JetMoment> {
   const hot = assumed(job.assumptions, 'hotFuelTemperature');
   return Object.fromEntries(
     jetPoints.map((key): [JetPoint, JetMoment] => {
       const { returnFlow, point } = results[key];
-      const { boiling, ...liquid } = fuelAt(job, fuel, key === 'idle' ? Math.max(hot, point.temperature) : point.temperature);
+      const { boiling, ...liquid } = fuelAt(
+        job,
+        fuel,
+        key === 'idle' ? Math.max(hot, point.temperature) : point.temperature,
+      );
       const overVapour = boiling === undefined ? undefined : point.tankPressure - boiling;
       return [key, { returnFlow, demand: point.demand, liquid, overVapour }];
     }),

@@ -94,8 +94,7 @@ export function siphonFindings(hanger: Hanger, conditions: JetConditions): Sipho
     });
   const heldBack = (bore: number) =>
     jetBackPressure(jetOf(bore), conditions.free.idle.returnFlow, conditions.free.idle.liquid.density);
-  const lets = (bore: number) =>
-    conditions.set === undefined || heldBack(bore) <= MOST_OF_SET * conditions.set;
+  const lets = (bore: number) => conditions.set === undefined || heldBack(bore) <= MOST_OF_SET * conditions.set;
   const suffices = (moments: readonly JetPoint[]) =>
     drills.findLast(
       (bore) =>
@@ -125,11 +124,13 @@ export function siphonFindings(hanger: Hanger, conditions: JetConditions): Sipho
     fullLoadHot: at(of, moments.fullLoadHot),
     drill,
     chosenFor,
-    set: drills.filter((_, i) => i % 2 === 0).map((bore) => ({
-      drill: bore,
-      backPressure: heldBack(bore),
-      suction: at(bore, conditions.free.fullLoad).suction,
-    })),
+    set: drills
+      .filter((_, i) => i % 2 === 0)
+      .map((bore) => ({
+        drill: bore,
+        backPressure: heldBack(bore),
+        suction: at(bore, conditions.free.fullLoad).suction,
+      })),
   };
 }
 

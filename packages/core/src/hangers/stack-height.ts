@@ -3,7 +3,7 @@ import { hangerProperties } from '../job/hanger.ts';
 
 /** How a hanger stands between its plate and the tank floor. m; heights above the floor. */
 export interface HangerStand {
-  /** Underside of the plate with the gasket loose and bolted down. */
+  /** Underside of the plate with the gasket loose and bolted down, above the tank's floor. */
   readonly plateLoose: number;
   readonly plateSeated: number;
   /** The stack height that suits, and the one reckoned with: as set, else the one that suits. */
@@ -14,6 +14,10 @@ export interface HangerStand {
   readonly rods: readonly { readonly label: string; readonly old?: number; readonly cut?: number }[];
   /** Lowest point of the sock above the floor when bolted down; negative: pressed by so much. */
   readonly gap: number;
+  /** Floor that it stands over: the tank's own, or the sump's below it; negative. */
+  readonly floor: number;
+  /** Its lowest point above the tank's floor; in a sump that is negative. */
+  readonly overTankFloor: number;
   /** The same with the plate lying on its loose gasket: negative means that it touches before the gasket seats. */
   readonly gapLoose: number;
   /** How far a sprung hanger, or the sock of a rigid one, may be pressed. */
@@ -28,23 +32,25 @@ const typical = (hanger: Hanger, key: 'floorGap' | 'preload' | 'sockGive' | 'out
   hanger[key]?.si ?? hangerProperties[key].typical!.si;
 
 /**
- * Stack height from the tank's depth, the gasket, and a floor gap or spring preload.
+ * Stack height from the tank's depth, the sump's where it stands in that, the gasket, and a floor gap or spring preload. A plate
+ * that is let in stands lower, and the stack is shorter by as much.
  *
  * From the bare lip the plate stands on its squeezed gasket, so that much is gained; over a loose gasket it comes down by
  * what the gasket is squeezed, so that much is lost. A rigid hanger hangs a gap off the floor (9 1/16 in deep, set 9 in:
  * common practice); a sprung one is longer than the room by its preload.
  */
-export function hangerStand(hanger: Hanger, depth: number): HangerStand {
+export function hangerStand(hanger: Hanger, depth: number, sumpDepth = 0): HangerStand {
+  const floor = hanger.intoSump ? -sumpDepth : 0;
   const free = hanger.gasketFree?.si ?? 0;
   const squeezed = hanger.gasketSqueezed?.si ?? free * GASKET_SQUEEZED;
-  const lip = hanger.depthFrom === 'gasket' ? depth - free : depth;
+  const lip = (hanger.depthFrom === 'gasket' ? depth - free : depth) - (hanger.plateRecess?.si ?? 0);
   const [plateLoose, plateSeated] = [lip + free, lip + squeezed];
   const sprung = hanger.hold === 'sprung';
-  const wanted = plateSeated + (sprung ? typical(hanger, 'preload') : -typical(hanger, 'floorGap'));
+  const wanted = plateSeated - floor + (sprung ? typical(hanger, 'preload') : -typical(hanger, 'floorGap'));
   const stack = hanger.stack?.si ?? wanted;
   const change = hanger.oldStack && stack - hanger.oldStack.si;
-  const gap = plateSeated - stack;
-  const bottom = Math.max(0, gap);
+  const gap = plateSeated - floor - stack;
+  const bottom = floor + Math.max(0, gap);
   return {
     plateLoose,
     plateSeated,
@@ -57,7 +63,9 @@ export function hangerStand(hanger: Hanger, depth: number): HangerStand {
       cut: old && change !== undefined ? old.si + change : undefined,
     })),
     gap,
-    gapLoose: plateLoose - stack,
+    gapLoose: plateLoose - floor - stack,
+    floor,
+    overTankFloor: plateSeated - stack,
     mayBePressed: sprung ? (hanger.springTravel?.si ?? Infinity) : typical(hanger, 'sockGive'),
     pickup: bottom + Math.max(0, (hanger.sockThickness?.si ?? 0) - (sprung ? 0 : Math.max(0, -gap))),
     recess: hanger.roomAbove && typical(hanger, 'outletRise') - hanger.roomAbove.si,

@@ -123,7 +123,9 @@ describe('a drive', () => {
     expect(findingsOf(job).drive).to.equal(undefined);
   });
   it('that warms the tank too far is a snag, with the time to trouble', () => {
-    const hot = cleanJob((j) => Object.assign(j.assumptions, { driveTime: si(7200, 'min'), reidVapourPressure: si(76e3, 'kPa') }));
+    const hot = cleanJob((j) =>
+      Object.assign(j.assumptions, { driveTime: si(7200, 'min'), reidVapourPressure: si(76e3, 'kPa') }),
+    );
     const snag = expectSnag('fuel-overheats', cleanJob(), hot, 'fix', 'tank-1');
     expect(snag.figure!.si).to.be.within(5000, 7200);
     const margin = (t: number) => drive(hot).steps.find((s) => s.time >= t)!.margin;

@@ -58,7 +58,8 @@ describe('the hot soak', () => {
     expect(winter.refill!).to.be.greaterThan(0);
     expect(winter.isExtrapolated).to.equal(true);
   });
-  it('of diesel is not told', () => expect(findingsOf(cleanJob((j) => (j.brief.fuel = 'diesel'))).soak).to.equal(undefined));
+  it('of diesel is not told', () =>
+    expect(findingsOf(cleanJob((j) => (j.brief.fuel = 'diesel'))).soak).to.equal(undefined));
   it('that empties the line is a snag; a check valve and a shut regulator cure it', () => {
     const long = (change: (j: Job) => void) =>
       cleanJob((j) => {

@@ -75,7 +75,8 @@ export function hotSoak(job: RunInputs, fuel: Fuel, run: CompiledRun, solution: 
   if (!rail) return undefined;
   const { density } = fuelAt(job, fuel, begin.point.temperature);
   const heat = density * heatCapacity(fuel);
-  const cooled = (from: number, time: number, constant: number) => ambient + (from - ambient) * Math.exp(-time / constant);
+  const cooled = (from: number, time: number, constant: number) =>
+    ambient + (from - ambient) * Math.exp(-time / constant);
   const reid = petrolReidOf(job, fuel);
   const boils = (temperature: number) => vapourPressure(fuel, reid, temperature); // Pa absolute
   const steps: SoakStep[] = [];
@@ -129,7 +130,9 @@ function piecesOf(job: RunInputs, run: CompiledRun, { points }: RunSolution): Pi
   const zones = heatZones(circuits);
   const behind = new Set(circuits.feedPumps.flatMap((id) => circuits.downstream(id)));
   const begin = points.cruise;
-  const heights = run.heightsAt(run.open.map((o) => o.height({ point: begin.point, liquid: { density: 1, viscosity: 1 }, voltageAt: () => 0 })));
+  const heights = run.heightsAt(
+    run.open.map((o) => o.height({ point: begin.point, liquid: { density: 1, viscosity: 1 }, voltageAt: () => 0 })),
+  );
   const railHeat = assumed(job.assumptions, 'railHeat');
   return run.parts.flatMap(({ id, outlet }): Piece[] => {
     const part = circuits.part(id);

@@ -86,7 +86,8 @@ export function jetSuction(
 ): { readonly flow: number; readonly limit: JetLimit } {
   const { spare, isQuiet } = jetAt(jet, motiveFlow, suction) ?? {};
   if (!spare || !isQuiet || spare(0) <= 0) return { flow: 0, limit: 'air' };
-  const meets = spare(MOST_RATIO) > 0 ? MOST_RATIO : lastWhere(0, MOST_RATIO, (ratio) => spare(ratio) > 0, FINEST_RATIO);
+  const meets =
+    spare(MOST_RATIO) > 0 ? MOST_RATIO : lastWhere(0, MOST_RATIO, (ratio) => spare(ratio) > 0, FINEST_RATIO);
   if (isQuiet(meets)) return { flow: meets * motiveFlow, limit: 'none' };
   const choked = isQuiet(0) ? lastWhere(0, meets, isQuiet, FINEST_RATIO) : 0;
   return { flow: choked * motiveFlow, limit: 'cavitation' };

@@ -328,8 +328,7 @@ export class NetworkSolver {
       } else if (state === State.choked) {
         this.#slopes[l] = LEAST_REGULATOR_SLOPE;
         this.#imbalance[l] = this.#pressures[this.#from[l]!]! - this.#inletMinimum(l);
-      }
-      else if (state === State.regulating) {
+      } else if (state === State.regulating) {
         const law = this.#laws[l] as { kind: string; set: number; slope: number };
         const slope = (law.slope * LITRES_PER_HOUR) / PASCALS;
         this.#slopes[l] = Math.max(slope, LEAST_REGULATOR_SLOPE);
@@ -400,8 +399,7 @@ export class NetworkSolver {
         continue;
       }
       const [dpFrom, dpTo] = [pressureStep[this.#from[l]!]!, pressureStep[this.#to[l]!]!];
-      const dp =
-        this.#holdsInlet(l) ? dpFrom : state === State.regulating ? -dpTo : dpFrom - dpTo;
+      const dp = this.#holdsInlet(l) ? dpFrom : state === State.regulating ? -dpTo : dpFrom - dpTo;
       flowStep[l] = (imbalance + dp) / this.#slopes[l]!;
     }
   }

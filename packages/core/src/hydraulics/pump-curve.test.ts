@@ -112,7 +112,9 @@ describe('a pump from its table', () => {
 describe('a displacement pump at another voltage than its table’s', () => {
   const LPH = 1 / 3.6e6;
   // 200 L/h displaced at 12 V, 0.2 L/h slip per kPa
-  const tables = [{ voltage: 12, rows: [0, 100, 200, 300].map((p) => ({ pressure: p * 1e3, flow: (200 - 0.2 * p) * LPH })) }];
+  const tables = [
+    { voltage: 12, rows: [0, 100, 200, 300].map((p) => ({ pressure: p * 1e3, flow: (200 - 0.2 * p) * LPH })) },
+  ];
   const flowAt = (volts: number, pressure: number, works?: 'displacement' | 'turbine') => {
     const curve = pumpCurveAt(tables, volts, works);
     if (!curve.ok) throw new Error('no curve');

@@ -129,7 +129,10 @@ export interface PumpModel {
  * A pump's curves: monotone through its tables, between two tables by interpolation, outside them as its kind goes with speed
  * and marked extrapolated. A turbine: flow with speed, pressure with speed squared. Speed goes with voltage.
  */
-export function compilePump(tables: readonly PumpRows[], works: PumpWorks = 'turbine'): Result<PumpModel, PumpTableFault> {
+export function compilePump(
+  tables: readonly PumpRows[],
+  works: PumpWorks = 'turbine',
+): Result<PumpModel, PumpTableFault> {
   const fault = pumpTableFault(tables);
   if (fault) return failure(fault);
   if (tables.length === 0) return failure({ code: 'tooFewRows', table: 0 });

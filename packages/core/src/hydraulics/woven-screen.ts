@@ -15,7 +15,10 @@ const WIRE_OF_OPENING = 0.7; // wire against clear width of a strainer's plain w
  *
  * @see Armour & Cannon, "Fluid flow through woven screens", AIChE Journal 14, 1968; constants from memory.
  */
-export function screenLoss({ opening, area }: WovenScreen, { density, viscosity }: Liquid): { linear: number; quadratic: number } {
+export function screenLoss(
+  { opening, area }: WovenScreen,
+  { density, viscosity }: Liquid,
+): { linear: number; quadratic: number } {
   const wire = WIRE_OF_OPENING * opening;
   const pitch = opening + wire;
   const porosity = 1 - ((Math.PI * wire) / (4 * pitch)) * Math.sqrt(1 + (wire / pitch) ** 2);

@@ -19,7 +19,9 @@ export const briefProperties = {
   injectorsSit: choice(
     'injectors sit',
     { behindThrottle: 'behind the throttle, at the ports', aboveThrottle: 'above the throttle, in a throttle body' },
-    { hint: 'Behind it manifold vacuum helps them; above it, as at a carburettor, the atmosphere stands against them.' },
+    {
+      hint: 'Behind it manifold vacuum helps them; above it, as at a carburettor, the atmosphere stands against them.',
+    },
   ),
   power: quantity('engine power', 'power', 'kW', {
     minimum: 100,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { litres, mm } from '../units/quick.ts';
+import { lineMaterialNames } from '../parts/hard-line/hard-line.ts';
 import { choice, count, flag, objectOf, quantity, rowOf, text, TYPICAL } from './property.ts';
 
 const SHORT = { maximum: 1 } as const;
@@ -70,6 +71,32 @@ export const hangerProperties = {
     tool: 'tape',
     ...SHORT,
     hint: 'Of the hanger before it is altered, measured the same way.',
+  }),
+  intoSump: flag('stands in the sump', 'Its pickup reaches into the sump, whose floor lies below the tank’s.'),
+  plateRecess: quantity('plate is let in below the tank’s top by', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: mm(200),
+    hint: 'A recessed ring or a stamped well: the stack is shorter by as much.',
+  }),
+  pickupKind: choice(
+    'fuel is drawn through',
+    { sock: 'a sock', mat: 'a mat on the floor' },
+    { hint: 'A mat draws from whatever part of it is wet.' },
+  ),
+  matLength: quantity('mat, fore and aft', 'length', 'mm', { tool: 'tape', maximum: 1, likely: [mm(100), mm(600)] }),
+  matWidth: quantity('mat, across', 'length', 'mm', { tool: 'tape', maximum: 1, likely: [mm(50), mm(400)] }),
+  adapterTube: quantity('sock goes onto a tube of', 'length', 'mm', {
+    tool: 'calipers',
+    named: 'dashOfTube',
+    minimum: mm(4),
+    maximum: mm(40),
+    hint: 'Outside diameter of the tube that has no pump’s neck: a turned collar makes one.',
+  }),
+  adapterNeck: quantity('neck that the sock was made for', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(5),
+    maximum: mm(60),
+    hint: 'Diameter of the pump’s inlet neck.',
   }),
   sockThickness: quantity('sock hangs below the pump by', 'length', 'mm', {
     tool: 'calipers',
@@ -159,6 +186,26 @@ export const hangerProperties = {
     typical: { si: mm(25), source: TYPICAL },
   }),
 
+  lid: choice('lid is', {
+    ring: 'a plate on a bolt circle',
+    moulded: 'moulded, under a lock ring',
+  }),
+  lidFlat: quantity('flat of the lid, inside its wall', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: 0.6,
+    hint: 'The circle that ports may stand on: a moulded lid rises to a wall round it.',
+  }),
+  lidThickness: quantity('thickness of the lid', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: mm(40),
+    likely: [mm(1), mm(12)],
+  }),
+  oRingCord: quantity('O-ring cord', 'length', 'mm', {
+    tool: 'calipers',
+    maximum: mm(12),
+    likely: [mm(1.5), mm(7)],
+    hint: 'Instead of a flat gasket: its groove in the ring plate follows from it.',
+  }),
   plateHole: quantity('hole in the ring plate', 'length', 'mm', {
     tool: 'calipers',
     maximum: 0.6,
@@ -252,9 +299,43 @@ export const hangerPartProperties = {
   }),
   comesOff: flag('comes off'),
 };
+/** A tube of the hanger: a drop, a pickup, a vent. */
+export const tubeProperties = {
+  label: text('tube', 60),
+  od: quantity('outside diameter', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(3),
+    maximum: mm(40),
+    named: 'dashOfTube',
+  }),
+  wall: quantity('wall', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(0.3),
+    maximum: mm(5),
+    named: 'gaugeOfTube',
+  }),
+  material: choice('material', lineMaterialNames),
+  rise: quantity('stands above the plate by', 'length', 'mm', { tool: 'tape', maximum: 0.5 }),
+  end: quantity('ends above the floor', 'length', 'mm', { tool: 'tape', minimum: -1, maximum: 2 }),
+  offset: quantity('goes sideways by', 'length', 'mm', { tool: 'tape', maximum: 1 }),
+  bends: count('number of 90° bends', 6),
+  bendRadius: quantity('bend radius, middle of the tube', 'length', 'mm', {
+    tool: 'calipers',
+    minimum: mm(5),
+    maximum: mm(200),
+    hint: 'Unknown: three times the outside diameter.',
+  }),
+};
 /** A port on the ring plate. */
 export const platePortProperties = {
   label: text('port', 60),
+  is: choice('is', { port: 'a fuel port', stud: 'an insulated stud', pass: 'a sealed pass for wires' }),
+  stud: quantity('stud', 'length', 'mm', {
+    tool: 'calipers',
+    named: 'screwSize',
+    minimum: mm(2),
+    maximum: mm(16),
+  }),
   hexagon: quantity('hexagon across flats', 'length', 'mm', {
     tool: 'calipers',
     minimum: mm(5),
@@ -273,5 +354,6 @@ export const hangerSchema = objectOf(hangerProperties).extend({
   rods: z.array(rowOf(rodProperties)).max(12).optional(), // prettier-ignore
   parts: z.array(rowOf(hangerPartProperties)).max(20).optional(), // prettier-ignore
   ports: z.array(rowOf(platePortProperties)).max(8).optional(), // prettier-ignore
+  tubes: z.array(rowOf(tubeProperties)).max(8).optional(), // prettier-ignore
 });
 export type Hanger = z.infer<typeof hangerSchema>;

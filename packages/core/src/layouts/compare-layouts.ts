@@ -83,7 +83,8 @@ export function layOutAndSolve(job: Job, key: LayoutKey): LaidOut {
 
 /** A manifold reference that the engine wants and the school cannot give: nothing leads the manifold to a regulator by the tank. */
 function cannotBe(laid: Job): string | undefined {
-  if (laid.brief.manifoldReference !== true || laid.brief.induction !== 'injection' || laid.brief.direct) return undefined;
+  if (laid.brief.manifoldReference !== true || laid.brief.induction !== 'injection' || laid.brief.direct)
+    return undefined;
   const follows = partsOnRun(laid).some(
     (p) => (isRegulator(p) && p.referenced) || (p.kind === 'pump' && p.drive === 'pwm' && p.targetReferenced),
   );
@@ -141,9 +142,27 @@ const criteria: readonly Criterion[] = [
     equal: 0.03,
     kind: 'fraction',
   },
-  { sentence: () => 'the pump has the most head in hand', value: (l) => l.suctionMargin, sense: -1, equal: 0.5, kind: 'head' },
-  { sentence: () => 'the least has to be bought and programmed for it', value: effort, sense: 1, equal: 1, kind: 'number' },
-  { sentence: () => 'it warms the tank least', value: (l) => l.tankAfterDrive, sense: 1, equal: 3, kind: 'temperature' },
+  {
+    sentence: () => 'the pump has the most head in hand',
+    value: (l) => l.suctionMargin,
+    sense: -1,
+    equal: 0.5,
+    kind: 'head',
+  },
+  {
+    sentence: () => 'the least has to be bought and programmed for it',
+    value: effort,
+    sense: 1,
+    equal: 1,
+    kind: 'number',
+  },
+  {
+    sentence: () => 'it warms the tank least',
+    value: (l) => l.tankAfterDrive,
+    sense: 1,
+    equal: 3,
+    kind: 'temperature',
+  },
   { sentence: () => 'it has the fewest joints', value: (l) => l.joints, sense: 1, equal: 1, kind: 'number' },
   { sentence: () => 'it has the least line', value: (l) => l.line, sense: 1, equal: 0.2, kind: 'length' },
 ];

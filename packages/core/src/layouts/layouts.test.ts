@@ -43,7 +43,9 @@ describe('layouts compared', () => {
     const after = laid.find((l) => l.key === 'bypassAfterRail')!.assessment.findings.job;
     expect(get(after, 'regulator').referenced, 'the layout follows the brief').to.equal(false);
     const referenced = all(changed(demoJobs.mailVan, (j) => (j.brief.manifoldReference = true)));
-    expect(get(referenced.find((l) => l.key === 'bypassAfterRail')!.assessment.findings.job, 'regulator').referenced).to.equal(true);
+    expect(
+      get(referenced.find((l) => l.key === 'bypassAfterRail')!.assessment.findings.job, 'regulator').referenced,
+    ).to.equal(true);
   });
   it('swirl pot: buys a lift pump, its hoses and the pot, and says so', () => {
     const pot = all(demoJobs.mailVan).find((l) => l.key === 'liftAndPot')!;
@@ -95,7 +97,8 @@ describe('layouts compared', () => {
     const bare = changed(demoJobs.mailVan, (j) => { for (const p of Object.values(j.parts)) if (p.kind === 'hose') { delete p.bore; delete p.length; } }); // prettier-ignore
     for (const l of all(bare))
       for (const p of Object.values(l.assessment.findings.job.parts))
-        if (p.kind === 'hose' && !p.aside && l.assumed.length > 0 && p.bore && !bare.parts[p.id]) expect(p.bore.si, `${l.key} ${p.id}`).to.equal(0.008);
+        if (p.kind === 'hose' && !p.aside && l.assumed.length > 0 && p.bore && !bare.parts[p.id])
+          expect(p.bore.si, `${l.key} ${p.id}`).to.equal(0.008);
   });
   it('judges a carburettor at the carburettor', () => {
     const job = carburettorJob();

@@ -34,7 +34,10 @@ export function writeInp(network: Network, title: string, solution?: NetworkSolu
   const choked = network.links.filter((l) => solution?.states[l.id] === 'choked');
   if (choked.length > 0) notes.add('a choked pump as what it draws at its inlet and brings at its outlet');
   const drawn = (id: string) =>
-    choked.reduce((sum, { id: pump, from, to }) => sum + (Number(from === id) - Number(to === id)) * solution!.flows[pump]!, 0);
+    choked.reduce(
+      (sum, { id: pump, from, to }) => sum + (Number(from === id) - Number(to === id)) * solution!.flows[pump]!,
+      0,
+    );
   for (const node of network.nodes)
     if (node.fixedPressure === undefined)
       sections.JUNCTIONS.push(

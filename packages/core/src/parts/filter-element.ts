@@ -29,7 +29,10 @@ export const sheetProperties = (flow: number, drop: number) => ({
   }),
   sheetLiquid: choice(
     'its sheet was made with',
-    Object.fromEntries(Object.entries(sheetLiquids).map(([key, { name }]) => [key, name])) as Record<SheetLiquid, string>,
+    Object.fromEntries(Object.entries(sheetLiquids).map(([key, { name }]) => [key, name])) as Record<
+      SheetLiquid,
+      string
+    >,
     { hint: 'Petrol while nobody says otherwise; water shows about twice the drop of petrol.' },
   ),
   viscousShare: quantity('viscous share of that drop', 'fraction', '%', {
@@ -113,7 +116,13 @@ export function sheetLaw(
 const BODY_LOSS = 2.5; // K on the bore of a strainer's ports: out into its body, a turn, and in again; typical, from memory
 
 /** A strainer by its mesh and its ports. @param opening - of the mesh, m. */
-export function meshLaw(opening: number, area: number, port: number, liquid: Liquid, dirt: number): LinkLaw & { kind: 'porous' } {
+export function meshLaw(
+  opening: number,
+  area: number,
+  port: number,
+  liquid: Liquid,
+  dirt: number,
+): LinkLaw & { kind: 'porous' } {
   const screen = screenLoss({ opening, area }, liquid);
   const body = (BODY_LOSS * liquid.density) / 2 / ((Math.PI / 4) * port ** 2) ** 2;
   return { kind: 'porous', linear: dirt * screen.linear, quadratic: dirt * (screen.quadratic + body) };

@@ -5,7 +5,12 @@ import { mm } from '../units/quick.ts';
 export const heatProperties = {
   lies: choice(
     'lies',
-    { tank: 'in the tank or at it', underbody: 'under the floor', exhaust: 'along the exhaust', bay: 'in the engine bay' },
+    {
+      tank: 'in the tank or at it',
+      underbody: 'under the floor',
+      exhaust: 'along the exhaust',
+      bay: 'in the engine bay',
+    },
     { hint: 'Unsaid: near the engine end of the run in the bay, else under the floor.' },
   ),
   exhaustGap: quantity('nearest to the exhaust', 'length', 'mm', { tool: 'tape', maximum: 3, likely: [mm(20), 0.5] }),

@@ -108,8 +108,12 @@ describe('losses of parts', () => {
   });
   const si = (value: number, unit = '') => ({ si: value, unit });
   const filterLoss = (part: object, lph: number, liquid = petrol, dirt = 1, rest: Partial<Site> = {}) => {
-    const low = filter.lower({ kind: 'filter', id: 'f', ...part } as PartOf<'filter'>, site(rest));
-    const law = (low.links[0]!.law as (m: Moment) => LinkLaw)({ ...moment, liquid, point: { dirt, strainerDirt: 1 } } as Moment);
+    const low = filter.lower({ kind: 'filter', id: 'f', ...part }, site(rest));
+    const law = (low.links[0]!.law as (m: Moment) => LinkLaw)({
+      ...moment,
+      liquid,
+      point: { dirt, strainerDirt: 1 },
+    } as Moment);
     return linkLoss(law, lph / 3.6e6, liquid).loss;
   };
   // Δp = a μ Q + b ρ Q², worked by hand: 5 kPa at 200 L/h of petrol, four fifths of it viscous.
@@ -130,10 +134,11 @@ describe('losses of parts', () => {
   });
   // Common practice, from memory: 40 to 100 µm of usual body 0.5 to 2 kPa at 200 L/h clean, a sock 0.2 to 1.
   it('a strainer of usual size loses 0.5 to 2 kPa at 200 L/h by its mesh, not what a fine filter does', () => {
-    for (const rating of [40, 60, 100]) expect(filterLoss({ rating: si(rating * 1e-6, 'µm') }, 200)).to.be.within(500, 2000);
+    for (const rating of [40, 60, 100])
+      expect(filterLoss({ rating: si(rating * 1e-6, 'µm') }, 200)).to.be.within(500, 2000);
     expect(filterLoss({ rating: si(39e-6, 'µm') }, 200)).to.be.closeTo(5e3, 1);
     expect(filterLoss({ rating: si(60e-6, 'µm'), ratedDrop: si(3e3) }, 200)).to.be.closeTo(3e3, 1);
-    const sock = kindOf({ kind: 'sock', id: 's' } as Part).lower({ kind: 'sock', id: 's' } as never, site());
+    const sock = kindOf({ kind: 'sock', id: 's' }).lower({ kind: 'sock', id: 's' } as never, site());
     const law = (sock.links[0]!.law as (m: Moment) => LinkLaw)(moment);
     expect(linkLoss(law, 200 / 3.6e6, petrol).loss).to.be.within(200, 1000);
   });
@@ -151,7 +156,10 @@ describe('losses of parts', () => {
   });
   it('a strainer before the pump clogs with the socks, not with the fine filter', () => {
     const at = (isSuction: boolean, point: object) => {
-      const low = filter.lower({ kind: 'filter', id: 'f', rating: si(6e-5, 'µm') } as PartOf<'filter'>, site({ isSuction }));
+      const low = filter.lower(
+        { kind: 'filter', id: 'f', rating: si(6e-5, 'µm') },
+        site({ isSuction }),
+      );
       return linkLoss((low.links[0]!.law as (m: Moment) => LinkLaw)({ ...moment, point } as Moment), flow, petrol).loss;
     };
     const clean = at(true, { dirt: 1, strainerDirt: 1 });

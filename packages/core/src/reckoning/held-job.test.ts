@@ -7,7 +7,6 @@ import { isSame } from '../job/acts/is-same.ts';
 import { restoring } from '../job/acts/touched.ts';
 import { followed, HeldJob } from './held-job.ts';
 
-
 describe('a job that is held where it is reckoned', () => {
   it('answers nothing for a note, and the vent alone for where it ends', () => {
     const held = new HeldJob();

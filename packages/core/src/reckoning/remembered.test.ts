@@ -37,7 +37,11 @@ describe('only what changed is reckoned again', () => {
     ['a gauge field: no network, no tank', { act: 'set', path: ['gauge', 'gaugeFull'], value: { si: 150, unit: 'Ω' } }, ['float', 'gauge', 'sweep']], // prettier-ignore
     ['a hose: the points, but no tank', { act: 'setOnPart', id: 'hose-2', key: 'length', value: mm(700) }, ['drive', 'hangerFlows', 'soak', 'solution']], // prettier-ignore
     ['the vent: the points, which it holds back, but no tank', { act: 'set', path: ['survey', 'vent', 'length'], value: mm(1700) }, ['drive', 'hangerFlows', 'soak', 'solution', 'vent']], // prettier-ignore
-    ['the vent’s end: no network, no tank', { act: 'set', path: ['survey', 'vent', 'outlet'], value: 'canister' }, ['vent']],
+    [
+      'the vent’s end: no network, no tank',
+      { act: 'set', path: ['survey', 'vent', 'outlet'], value: 'canister' },
+      ['vent'],
+    ],
     ['the filler neck: no network', { act: 'set', path: ['survey', 'tank', 'fillerHeight'], value: mm(560) }, ['drive', 'float', 'gauge', 'hanger', 'hangerFlows', 'tank', 'tankFindings', 'vent'].filter((s) => s !== 'drive') as ReckoningStep[]], // prettier-ignore
   ];
   for (const [what, one, steps] of cases)

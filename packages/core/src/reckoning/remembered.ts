@@ -2,7 +2,17 @@ import { forgetOnce } from './once-for.ts';
 
 /** Steps of the findings that cost enough to be kept. */
 export type ReckoningStep =
-  'tank' | 'solution' | 'drive' | 'soak' | 'tankFindings' | 'hanger' | 'hangerFlows' | 'float' | 'gauge' | 'sweep' | 'vent';
+  | 'tank'
+  | 'solution'
+  | 'drive'
+  | 'soak'
+  | 'tankFindings'
+  | 'hanger'
+  | 'hangerFlows'
+  | 'float'
+  | 'gauge'
+  | 'sweep'
+  | 'vent';
 
 const MOST = 24; // states of a job: an edit, its undo, the cures that are tried
 

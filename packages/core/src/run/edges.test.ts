@@ -78,7 +78,10 @@ describe('hot fuel', () => {
     const job = cleanJob();
     const { points } = solve(job);
     const density = (t: number) => fuelLiquid(fuelOf(job)!, celsius(t)).density;
-    expect(points.fullLoadHot.point.demand / points.fullLoad.point.demand).to.be.closeTo(density(20) / density(50), 1e-9);
+    expect(points.fullLoadHot.point.demand / points.fullLoad.point.demand).to.be.closeTo(
+      density(20) / density(50),
+      1e-9,
+    );
     expect(density(20) / density(50)).to.be.within(1.02, 1.04);
   });
 });
@@ -121,7 +124,8 @@ describe('the worst suction', () => {
 
 describe('a narrow vent', () => {
   it('lowers every pressure before the pump by the vacuum it costs', () => {
-    const at = (bore: number) => cleanJob((j) => (j.survey.vent = { ...j.survey.vent, bore: mm(bore), length: si(3, 'm') }));
+    const at = (bore: number) =>
+      cleanJob((j) => (j.survey.vent = { ...j.survey.vent, bore: mm(bore), length: si(3, 'm') }));
     const [wide, narrow] = [solve(at(12)), solve(at(1.2))];
     const vacuum = findingsOf(at(1.2)).vent!.vacuum!;
     expect(vacuum).to.be.greaterThan(500);
@@ -146,7 +150,8 @@ describe('manifold vacuum', () => {
 describe('a regulator that is set at a flow', () => {
   const held = (setAt: 'spring' | 'heldOn' | 'idle') =>
     solve(cleanJob((j) => Object.assign(get(j, 'regulator'), { setAt, slope: si(10e3, 'kPa'), referenced: false })));
-  const at = (s: RunSolution, key: 'keyOn' | 'idle' | 'fullLoad') => s.points[key].parts.find((p) => p.id === 'regulator-1')!;
+  const at = (s: RunSolution, key: 'keyOn' | 'idle' | 'fullLoad') =>
+    s.points[key].parts.find((p) => p.id === 'regulator-1')!;
   it('reads its set pressure there, and less where it spills less', () => {
     const set = get(cleanJob(), 'regulator').setPressure!.si;
     expect(at(held('heldOn'), 'keyOn').inletPressure).to.be.closeTo(set, 3);

@@ -49,7 +49,9 @@ describe('whole runs against the EPANET engine', () => {
           choked.reduce((sum, l) => sum + (Number(l.from === id) - Number(l.to === id)) * ours.value.flows[l.id]!, 0);
         const epanet = await openInEpanet({
           ...network,
-          nodes: network.nodes.map((n) => (n.fixedPressure === undefined ? { ...n, demand: (n.demand ?? 0) + passing(n.id) } : n)),
+          nodes: network.nodes.map((n) =>
+            n.fixedPressure === undefined ? { ...n, demand: (n.demand ?? 0) + passing(n.id) } : n,
+          ),
           links: network.links.filter((l) => !choked.some((c) => c.id === l.id)),
         });
         epanet.solve();

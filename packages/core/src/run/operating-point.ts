@@ -90,7 +90,10 @@ export function inState(
 }
 
 /** The same before heat and vent: demands as told, at 20 °C. */
-export function nominalPoints(job: Pick<Job, 'assumptions' | 'brief' | 'points'>, fullDemand: number): OperatingPoint[] {
+export function nominalPoints(
+  job: Pick<Job, 'assumptions' | 'brief' | 'points'>,
+  fullDemand: number,
+): OperatingPoint[] {
   const value = (key: AssumptionKey) => assumed(job.assumptions, key);
   const boost = job.brief.aspiration === 'natural' ? 0 : (job.brief.boost?.si ?? 0);
   const conditions = (given: PointConditions | undefined, usual: Partial<Record<Condition, AssumptionKey>>) => {

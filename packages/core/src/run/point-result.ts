@@ -217,4 +217,3 @@ export function wantedRailPressure(
   const followed = regulator?.referenced ? point.manifold : 0;
   return Math.max(0, Math.min(base, regulator?.setPressure?.si ?? base) + followed);
 }
-

@@ -95,7 +95,11 @@ describe('a swirl pot', () => {
   });
   // Oracle: a balance in steps of a millisecond, what is drawn out and what comes back in.
   it('with the pickup dry lasts as a time-stepped balance says, wherever the return goes', () => {
-    for (const [draw, back] of [[200, 140], [200, 0], [150, 149]] as const) {
+    for (const [draw, back] of [
+      [200, 140],
+      [200, 0],
+      [150, 149],
+    ] as const) {
       let [left, time] = [1e-3, 0];
       for (; left > 0; time += 1e-3) left += ((back - draw) / LPH) * 1e-3;
       const net = netDraw({ id: 'pot', lift: 0, overflow: 0, draw: draw / LPH, back: back / LPH });
@@ -247,7 +251,8 @@ describe('operating points', () => {
   it('key-on says how long an empty line takes to fill', () => {
     const { prime } = solve(cleanJob());
     const body = 1.2e-4; // of the filter, typical
-    const volume = body + (Math.PI / 4) * (0.14 * 0.008 ** 2 + 3.4 * 0.006 ** 2 + 0.42 * 0.008 ** 2 + 0.381 * 0.012 ** 2);
+    const volume =
+      body + (Math.PI / 4) * (0.14 * 0.008 ** 2 + 3.4 * 0.006 ** 2 + 0.42 * 0.008 ** 2 + 0.381 * 0.012 ** 2);
     expect(prime!.volume).to.be.closeTo(volume, 1e-6);
     expect(prime!.time).to.be.within(2.5, 4.5);
   });

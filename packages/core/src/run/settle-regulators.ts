@@ -4,7 +4,6 @@ import { isRegulator, type Part } from '../parts/kinds.ts';
 import { inState, nominalPoints } from './operating-point.ts';
 import { flowOut, type PreparedRun, type SolvedRun } from './prepared-run.ts';
 
-
 const TURNS = 4; // the pump's flow moves little with a regulator's slope: two would do
 
 type Regulator = Extract<Part, { kind: 'regulator' | 'filterRegulator' }>;

@@ -28,7 +28,6 @@ const LEAST_VOLTAGE = 4; // V: a pump on full voltage that gets less does not ru
 const LEAST_CONTROLLED = 0.5; // V, of a pump under a controller
 const HELD = 20; // Pa: as close as a controller is brought to its pressure
 
-
 /**
  * One operating point, with the pumps' wiring and their controller.
  *

@@ -59,7 +59,10 @@ describe('a solved run', () => {
   });
   it('says that a relief valve caps the dead-head pressure', () => {
     expect(solve(cleanJob()).deadHead).to.deep.include({ pressure: 650e3, beyondTable: false, relieved: true });
-    expect(solve(cleanJob((j) => delete get(j, 'pump').reliefPressure)).deadHead.pressure).to.be.closeTo(740e3 * (14.4 / 13.5) ** 2, 1); // at charging voltage
+    expect(solve(cleanJob((j) => delete get(j, 'pump').reliefPressure)).deadHead.pressure).to.be.closeTo(
+      740e3 * (14.4 / 13.5) ** 2,
+      1,
+    ); // at charging voltage
   });
   it('has a pressure profile that joins up from tank to rail and from regulator to tank', () => {
     const { spans, points } = solve(afterRailJob());
@@ -121,7 +124,8 @@ describe('working', () => {
 });
 
 describe('heights along the run', () => {
-  const chain = (n: number) => Array.from({ length: n - 1 }, (_, i) => ({ from: i, to: i + 1, hangs: false, length: 1 }));
+  const chain = (n: number) =>
+    Array.from({ length: n - 1 }, (_, i) => ({ from: i, to: i + 1, hangs: false, length: 1 }));
   it('are set evenly between known neighbours and kept at the ends', () => {
     const fill = new HeightFill(6, chain(6), new Map([[1, 0], [4, 0.6]]), []); // prettier-ignore
     [0, 0, 0.2, 0.4, 0.6, 0.6].forEach((h, i) => expect(fill.at([])[i]).to.be.closeTo(h, 1e-6));

@@ -39,7 +39,11 @@ export function worstSuction(
     const harder = inState(job, fuel, laidUpon(job, point, taken));
     const solved = solvePoint(prepared, job, fuel, harder);
     if (!solved.ok) return undefined;
-    return { result: pointResult(job, fuel, harder, solved.value), name: point.key === 'fullLoadHot' ? pointNames.fullLoad : point.name, extremes: taken };
+    return {
+      result: pointResult(job, fuel, harder, solved.value),
+      name: point.key === 'fullLoadHot' ? pointNames.fullLoad : point.name,
+      extremes: taken,
+    };
   };
   const worse = (a: WorstSuction | undefined, b: WorstSuction | undefined) =>
     !a || (b && inHand(b) < inHand(a)) ? b : a;

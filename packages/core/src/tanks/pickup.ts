@@ -5,6 +5,8 @@ import type { Place } from './mesh.ts';
 /** Where fuel is drawn, and what helps it. Heights above the tank floor, m. */
 export interface Pickup {
   readonly place: Place;
+  /** The corners of a mat; the place alone where there is none. */
+  readonly points?: readonly Place[];
   /** The height down to which a bucket still fills; absent without one. */
   readonly bucketInlet?: number;
 }
@@ -45,10 +47,14 @@ export function pickupMap(
   onRow: (share: number) => boolean = () => true,
 ): PickupMap | undefined {
   const [x, y] = pickup.place;
+  const points = pickup.points ?? [pickup.place];
   const without: number[][] = [];
   const withBucket: number[][] = [];
   for (const [i, pitch] of mapAngles.entries()) {
-    without.push(mapAngles.map((roll) => leftAtPickup(parts, porosity, pickup.place, pitch, roll)));
+    // a mat draws while any of its corners is wet
+    without.push(
+      mapAngles.map((roll) => Math.min(...points.map((at) => leftAtPickup(parts, porosity, at, pitch, roll)))),
+    );
     if (pickup.bucketInlet !== undefined)
       withBucket.push(mapAngles.map((roll) => leftAtPickup(parts, porosity, [x, y, pickup.bucketInlet!], pitch, roll)));
     if (!onRow((i + 1) / mapAngles.length)) return undefined;

@@ -11,7 +11,11 @@ export const hasVentValve = ({ tank }: Pick<Survey, 'tank'>): boolean =>
  *
  * @param burnt - m3/s.
  */
-export function tankVacuum(survey: Pick<Survey, 'tank' | 'vent'>, burnt: number, atmosphere: number): number | undefined {
+export function tankVacuum(
+  survey: Pick<Survey, 'tank' | 'vent'>,
+  burnt: number,
+  atmosphere: number,
+): number | undefined {
   const { vent, tank } = survey;
   if (!vent?.bore || !vent.length || !tank.vent || tank.vent === 'none') return undefined;
   return ventDrop(vent, hasVentValve(survey), burnt, atmosphere);

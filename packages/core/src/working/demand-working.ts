@@ -56,7 +56,9 @@ export function demandWorking({ job, demand, bsfc, fuel }: Findings): Working | 
     parts: [],
     remarks:
       bsfc.source === 'common practice'
-        ? [`BSFC is the top of the usual band for ${fuel.family === 'diesel' ? 'a diesel' : 'the aspiration'}: give your own in the brief if you know it.`]
+        ? [
+            `BSFC is the top of the usual band for ${fuel.family === 'diesel' ? 'a diesel' : 'the aspiration'}: give your own in the brief if you know it.`,
+          ]
         : [],
     source: 'Definition of BSFC; ethanol scaled by mass, common practice',
   };

@@ -1,12 +1,16 @@
-import { plateTemplate } from '@endrel/core/hangers/plate-template';
-import { ringPlate } from '@endrel/core/hangers/ring-plate';
+import { templateOf } from '@endrel/core/hangers/template-of';
 import type { TemplateRequest } from '@endrel/core/contract/api';
 import { InvalidError } from '../errors.ts';
 import { serve } from '../threads/serve.ts';
 import { templatePdf } from './template-pdf.ts';
 
 serve(async ({ hanger, kind, title }: TemplateRequest) => {
-  const plate = ringPlate(hanger);
-  if (!plate) throw new InvalidError('The plate is not measured yet: it needs a bolt circle and a hole or an opening.');
-  return templatePdf(plateTemplate(plate, kind, title));
+  const template = templateOf(hanger, kind, title);
+  if (!template)
+    throw new InvalidError(
+      kind === 'adapter'
+        ? 'The collar is not measured yet: it needs the tube and the neck that the sock was made for.'
+        : 'The plate is not measured yet: it needs a bolt circle and a hole or an opening.',
+    );
+  return templatePdf(template);
 });

@@ -1,6 +1,6 @@
 import { holdAttachment } from '@endrel/core/attachments/attachment';
 import { previewAct } from '@endrel/core/assess';
-import { farPickupPlace, pickupPlace } from '@endrel/core/hangers/hanger-findings';
+import { farPickupPlace, pickupPlace, pickupPoints } from '@endrel/core/hangers/hanger-findings';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { Job } from '@endrel/core/job/job';
 import { layOutAndSolve } from '@endrel/core/layouts/compare-layouts';
@@ -26,7 +26,7 @@ export const longCalculator = {
   pickupMap(job: Job): PickupMap | undefined {
     const outcome = surveyedTank(job.survey.tank);
     const hanger = job.hanger ?? {};
-    const place = pickupPlace(hanger, job.survey.tank.depth?.si);
+    const place = pickupPlace(hanger, job.survey.tank);
     if (outcome.kind !== 'known' || !outcome.tank.solids || !place) return undefined;
     const bucketInlet = hanger.bucket
       ? (hanger.bucketInlet?.si ?? hangerProperties.bucketInlet.typical!.si)
@@ -34,7 +34,7 @@ export const longCalculator = {
     return pickupMap(
       compartments(outcome.tank, job.survey.tank, place, farPickupPlace(hanger)),
       outcome.tank.porosity,
-      { place, bucketInlet },
+      { place, points: pickupPoints(hanger, place), bucketInlet },
     );
   },
   /** Sizes one after the other; stops when told that they are no longer wanted. */

@@ -8,7 +8,9 @@ import { LinesChart, type ChartLine } from './LinesChart.tsx';
 export function DriveChart({ drive, of }: { drive: Drive; of: 'temperature' | 'margin' }) {
   const units = useDisplayUnits();
   const isHeat = of === 'temperature';
-  const unit = isHeat ? unitById(units.unitOf('temperature') ?? '°C') : unitById(units.system === 'imperial' ? 'ft' : 'm');
+  const unit = isHeat
+    ? unitById(units.unitOf('temperature') ?? '°C')
+    : unitById(units.system === 'imperial' ? 'ft' : 'm');
   const end = drive.steps.at(-1)!.time / 60;
   const lines = useMemo((): ChartLine[] => {
     const series = (value: (s: Drive['steps'][number]) => number | undefined) =>

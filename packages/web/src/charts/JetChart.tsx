@@ -43,7 +43,11 @@ export function JetChart({ siphon, of, set }: JetChartProps) {
         max: isSuction || limit === undefined ? undefined : fromSi(Math.min(highest, 5 * limit), unit),
       }}
       marks={marks}
-      label={isSuction ? 'Fuel brought across against the drill of the jet' : 'Pressure held back at idle against the drill of the jet'}
+      label={
+        isSuction
+          ? 'Fuel brought across against the drill of the jet'
+          : 'Pressure held back at idle against the drill of the jet'
+      }
     />
   );
 }

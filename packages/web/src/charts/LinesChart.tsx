@@ -34,7 +34,8 @@ export function LinesChart({ lines, x, y, marks = none, label }: LinesChartProps
   const theme = useTheme();
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
-    const curves = lines.map((l) =>
+    const curves = lines.map(
+      (l) =>
       curve(l.name, l.points.map((p) => ({ ...p })), ink[l.ink], [...(l.dash ?? [])], l.ink === 'ink' ? 1.4 : 2.2), // prettier-ignore
     );
     const data: ChartData<'scatter'> = { datasets: curves };
@@ -57,8 +58,19 @@ export function LinesChart({ lines, x, y, marks = none, label }: LinesChartProps
         ctx.fillStyle = curves[i]!.borderColor;
         // on the side of the line where it does not run through its name
         const rises = seen.at(-1)!.y > seen[0]!.y;
-        ctx.textAlign = rises === (l.below === true) || seen.at(-1)!.y === seen[0]!.y ? (l.nameAt > 0.6 ? 'right' : 'left') : rises ? 'right' : 'left';
-        ctx.fillText(l.name, scales.x!.getPixelForValue(at.x) + 4, scales.y!.getPixelForValue(at.y) + (l.below ? 16 : -8));
+        ctx.textAlign =
+          rises === (l.below === true) || seen.at(-1)!.y === seen[0]!.y
+            ? l.nameAt > 0.6
+              ? 'right'
+              : 'left'
+            : rises
+              ? 'right'
+              : 'left';
+        ctx.fillText(
+          l.name,
+          scales.x!.getPixelForValue(at.x) + 4,
+          scales.y!.getPixelForValue(at.y) + (l.below ? 16 : -8),
+        );
       });
       marks.forEach(({ x: at, text }, i) => {
         const px = scales.x!.getPixelForValue(at);

@@ -39,7 +39,8 @@ describe('no snag is raised for', () => {
     expect(rules(at(3))).to.not.include('carburettor-flooded');
   });
   it('a dead-head regulator within needle and seat, at no flow either', () => {
-    const at = (pressure: number) => carburettorJob((j) => (get(j, 'regulator').setPressure = si(psi(pressure), 'psi')));
+    const at = (pressure: number) =>
+      carburettorJob((j) => (get(j, 'regulator').setPressure = si(psi(pressure), 'psi')));
     expect(snagsOfRule(at(5), 'carburettor-flooded')).to.deep.equal([]);
     expect(snagsOfRule(at(8), 'carburettor-flooded')).to.have.length(1);
   });
@@ -98,7 +99,12 @@ describe('a snag is raised for', () => {
   it('a rail, or nothing finer than a strainer between pump and injectors', () => {
     const none = cleanJob((j) => act(j, { act: 'takeOut', id: 'filter-1' }));
     expectSnag('no-fine-filter', cleanJob(), none, 'fix', 'rail-1');
-    expect(snagsOfRule(cleanJob((j) => delete get(j, 'filter').rating), 'no-fine-filter')).to.deep.equal([]);
+    expect(
+      snagsOfRule(
+        cleanJob((j) => delete get(j, 'filter').rating),
+        'no-fine-filter',
+      ),
+    ).to.deep.equal([]);
     expect(snagsOfRule(carburettorJob(), 'no-fine-filter')).to.deep.equal([]);
   });
   it('a return into a tank whose return is capped', () => {
@@ -113,7 +119,9 @@ describe('a snag is raised for', () => {
   it('a reference hose that the brief does not want', () => {
     const at = (manifoldReference: boolean, rest: object = {}) => cleanJob((j) => { Object.assign(j.brief, { manifoldReference, ...rest }); get(j, 'regulator').referenced = true; }); // prettier-ignore
     expectSnag('reference-unwanted', at(true), at(false), 'fix', 'regulator-1');
-    expect(snagsOfRule(at(false, { aspiration: 'turbo', boost: si(70e3, 'kPa') }), 'reference-unwanted')).to.deep.equal([]);
+    expect(snagsOfRule(at(false, { aspiration: 'turbo', boost: si(70e3, 'kPa') }), 'reference-unwanted')).to.deep.equal(
+      [],
+    );
   });
   it('a filter or rail behind a bypass regulator, rated below what it sees should that stick', () => {
     const at = (rating: number) => cleanJob((j) => { delete get(j, 'pump').reliefPressure; get(j, 'rail').maximumPressure = si(rating, 'kPa'); }); // prettier-ignore
@@ -127,7 +135,13 @@ describe('a snag is raised for', () => {
         const joint = Object.values(j.joints).find((x) => x.a.part === sensor.id || x.b.part === sensor.id)!;
         act(j, { act: 'disconnect', joint: joint.id });
         const into = Object.values(j.joints).find((x) => x.b.part === part || x.a.part === part)!;
-        act(j, { act: 'insertPart', joint: into.id, part: { kind: 'tee', id: 'sensor-tee', bore: mm(8) }, in: 'a', out: 'b' });
+        act(j, {
+          act: 'insertPart',
+          joint: into.id,
+          part: { kind: 'tee', id: 'sensor-tee', bore: mm(8) },
+          in: 'a',
+          out: 'b',
+        });
         act(j, { act: 'connect', a: { part: 'sensor-tee', port: 'branch' }, b: { part: sensor.id, port: 'port' } });
         get(j, 'pump').sensorExpected = 'rail';
       });
@@ -138,9 +152,12 @@ describe('a snag is raised for', () => {
   it('an electric pump with a supply and nothing said of its cut-off: it is asked', () => {
     const asked = (change: (p: PartOf<'pump'>) => void, survey: object = {}) =>
       needsOf(cleanJob((j) => { delete j.survey.crashShutOff; delete j.survey.stopsWithEngine; Object.assign(j.survey, survey); change(get(j, 'pump')); })).filter((n) => n.name.startsWith('whether the pump')).length; // prettier-ignore
-    const bare = (p: PartOf<'pump'>) => ['supplyWire', 'supplyLength', 'fuse'].forEach((key) => delete (p as Record<string, unknown>)[key]);
+    const bare = (p: PartOf<'pump'>) =>
+      ['supplyWire', 'supplyLength', 'fuse'].forEach((key) => delete (p as Record<string, unknown>)[key]);
     expect(asked((p) => Object.assign(p, { fuse: si(20, 'A') }))).to.equal(2);
-    expect(asked((p) => Object.assign(p, { fuse: si(20, 'A') }), { crashShutOff: true, stopsWithEngine: false })).to.equal(0);
+    expect(
+      asked((p) => Object.assign(p, { fuse: si(20, 'A') }), { crashShutOff: true, stopsWithEngine: false }),
+    ).to.equal(0);
     expect(asked(bare)).to.equal(0);
   });
   it('18 AWG behind a 16 A pump, whatever its fuse; its cure takes wire and fuse together', () => {
@@ -148,7 +165,13 @@ describe('a snag is raised for', () => {
       cleanJob((j) => {
         const pump = get(j, 'pump');
         for (const t of pump.tables!) t.rows.forEach((r) => (r.current = si(16, 'A')));
-        Object.assign(pump, { supplyWire: awg(gauge), earthWire: awg(gauge), supplyLength: si(1, 'm'), earthLength: si(1, 'm'), fuse: si(fuse, 'A') });
+        Object.assign(pump, {
+          supplyWire: awg(gauge),
+          earthWire: awg(gauge),
+          supplyLength: si(1, 'm'),
+          earthLength: si(1, 'm'),
+          fuse: si(fuse, 'A'),
+        });
       });
     for (const fuse of [20, 40]) {
       const snag = expectSnag('wire-too-thin', at(14, 20), at(18, fuse), 'stop', 'pump-1');

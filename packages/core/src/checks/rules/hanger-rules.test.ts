@@ -36,7 +36,12 @@ describe('rule hanger-hangs-free', () => {
 
 describe('rule return-behind-sill', () => {
   it('speaks for a return in the lobe that the pickup does not drink from', () => {
-    const snag = expectSnag('return-behind-sill', saddle({ returnLeft: mm(240) }), saddle({ returnLeft: mm(-240) }), 'fix');
+    const snag = expectSnag(
+      'return-behind-sill',
+      saddle({ returnLeft: mm(240) }),
+      saddle({ returnLeft: mm(-240) }),
+      'fix',
+    );
     expect(snag.what).to.include('right lobe');
   });
 });

@@ -4,8 +4,7 @@ import type { Job } from '../../job/job.ts';
 import { partsOfKind } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
-const hasSock = (job: Job): boolean =>
-  (job.hanger?.sockThickness?.si ?? 0) > 0 || partsOfKind(job, 'sock').length > 0;
+const hasSock = (job: Job): boolean => (job.hanger?.sockThickness?.si ?? 0) > 0 || partsOfKind(job, 'sock').length > 0;
 
 /** A hanger that stands on the floor before its plate lies on the gasket, or before the gasket is squeezed. */
 export const hangerTooLong: Rule = {
@@ -45,7 +44,10 @@ export const hangerTooLong: Rule = {
           ...base,
           grade: 'stop',
           what: 'The hanger is longer than the tank is deep.',
-          limit: { label: `plate on its loose gasket, to the floor${give > 0 ? ', and what the sock gives' : ''}`, ...figure('length', stand.plateLoose + give) },
+          limit: {
+            label: `plate on its loose gasket, to the floor${give > 0 ? ', and what the sock gives' : ''}`,
+            ...figure('length', stand.plateLoose + give),
+          },
           why: 'It stands on the floor before the plate touches the gasket: the tank never seals, or the floor is bent.',
           cure: 'Shorten rods and tubes; set the stack height again and re-check it in the tank.',
         },

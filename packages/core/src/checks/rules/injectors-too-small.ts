@@ -14,7 +14,10 @@ export const injectorsTooSmall: Rule = {
         grade: injectors.duty > 1 ? 'stop' : 'fix',
         stage: 'brief',
         path: ['brief', 'injectorSize'],
-        what: injectors.duty > 1 ? 'The injectors cannot bring what the engine burns at full load.' : 'The injectors have too little in hand at full load.',
+        what:
+          injectors.duty > 1
+            ? 'The injectors cannot bring what the engine burns at full load.'
+            : 'The injectors have too little in hand at full load.',
         figure: { label: 'duty at full load', ...figure('fraction', injectors.duty) },
         limit: { label: 'at most', ...figure('fraction', injectors.mostDuty) },
         why: 'An injector that never shuts meters nothing: the engine runs lean where it makes most power.',

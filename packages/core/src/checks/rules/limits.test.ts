@@ -71,6 +71,14 @@ const limits: readonly Limit[] = [
   { rule: 'suction-margin', what: 'nothing in hand at an operating point', job: (x) => cleanJob((j) => (j.assumptions.hotFuelTemperature = si(x, '°C'))), from: 310, to: 335, says: grade('stop'), figure: 0 },
   { rule: 'injectors-too-small', what: '85 %', job: (x) => cleanJob((j) => Object.assign(j.brief, { injectors: 4, injectorSize: si(x, 'lb/h') })), from: 0.02, to: 5e-4 },
   { rule: 'injectors-too-small', what: 'always open, where it stops', job: (x) => cleanJob((j) => Object.assign(j.brief, { injectors: 4, injectorSize: si(x, 'lb/h') })), from: 0.02, to: 5e-4, says: grade('stop'), share: 1 / 0.85 },
+  { rule: 'groove-no-room', what: '1.5 mm of metal', job: (x) => hanger({ lid: 'ring', boltCircle: si(0.128), plateHole: si(0.104), studSize: si(0.005), oRingCord: si(x) }), from: 0.001, to: 0.009 },
+  { rule: 'stud-not-insulated', what: 'stud and 1.5 mm', job: (x) => hanger({ ports: [{ id: 's', label: 'plus', is: 'stud', stud: si(0.005), hexagon: si(0.008), hole: si(x) }] }), from: 0.008, to: 0.005, figure: 0.0065 },
+  { rule: 'collar-too-thin', what: '0.8 mm under the groove', job: (x) => hanger({ adapterTube: si(0.008), adapterNeck: si(x) }), from: 0.016, to: 0.009 },
+  { rule: 'mat-with-ethanol', what: 'E10', job: (x) => ethanol(x, (j) => (j.hanger!.pickupKind = 'mat')), from: 0, to: 0.5, at: 0.1 },
+  { rule: 'sensor-range', what: 'its range', job: (x) => shuttle((j) => (get(j, 'pressureSensor').fullPressure = si(x, 'kPa'))), from: 900e3, to: 300e3 },
+  { rule: 'sensor-range', what: '0.15 V at no pressure', job: (x) => shuttle((j) => (get(j, 'pressureSensor').zeroRead = si(x, 'V'))), from: 0.5, to: 1, says: says(/far from nothing/) },
+  { rule: 'sensor-alarm', what: 'the least of running', job: (x) => shuttle((j) => (get(j, 'pressureSensor').alarm = si(x, 'kPa'))), from: 400e3, to: 600e3, says: says(/plain running/) },
+  { rule: 'sensor-alarm', what: '60 % of it', job: (x) => shuttle((j) => (get(j, 'pressureSensor').alarm = si(x, 'kPa'))), from: 400e3, to: 100e3, says: says(/too late/) },
   { rule: 'controller-pressure', what: '3 % too much', job: (x) => shuttle((j) => (get(j, 'pump').targetPressure = si(x, 'kPa'))), from: 500e3, to: 650e3, share: 1.03 },
   { rule: 'controller-pressure', what: '3 % too little', job: (x) => shuttle((j) => (get(j, 'pump').targetPressure = si(x, 'kPa'))), from: 500e3, to: 400e3, share: 0.97 },
   { rule: 'foam-with-ethanol', what: 'E10', job: (x) => ethanol(x, (j) => (j.survey.tank.foam = true)), from: 0, to: 0.5, at: 0.1 },
@@ -139,7 +147,7 @@ const limits: readonly Limit[] = [
 ]; // prettier-ignore
 
 /** Rules that judge a yes or no: what is there, of what kind, which way round. Each has a test of its own. */
-const WITHOUT_LIMIT = ['beyond-pump-table', 'filter-reversed', 'fixed-regulator-with-boost', 'hose-not-submersible', 'joint-does-not-seal', 'lines-swapped', 'loose-part', 'old-connection', 'open-port', 'pot-among-people', 'pump-keeps-running', 'run-does-not-solve', 'seal-attacked', 'sealant-wrong', 'sender-worn', 'reference-unwanted', 'return-behind-sill', 'return-capped', 'sensor-misplaced', 'sensor-missing', 'staged-pumps']; // prettier-ignore
+const WITHOUT_LIMIT = ['beyond-pump-table', 'filter-reversed', 'fixed-regulator-with-boost', 'hanger-misses-sump', 'hose-not-submersible', 'joint-does-not-seal', 'lines-swapped', 'loose-part', 'old-connection', 'open-port', 'pot-among-people', 'pump-keeps-running', 'run-does-not-solve', 'seal-attacked', 'sealant-wrong', 'sender-worn', 'reference-unwanted', 'return-behind-sill', 'return-capped', 'sensor-misplaced', 'sensor-missing', 'staged-pumps']; // prettier-ignore
 /** Tested at their limit beside their other cases. */
 const ELSEWHERE = ['regulators-fight'];
 

@@ -10,27 +10,31 @@ export const plateCrowded: Rule = {
   check: ({ hanger: { plate, stand } }) => {
     const reports: SnagReport[] = [];
     const base = { grade: 'fix', stage: 'hanger' } as const;
+    const { land = Infinity, rim = Infinity } = plate ?? {};
     if (plate && plate.needed > plate.room)
       reports.push({
         ...base,
         path: ['hanger', 'ports'],
         what: 'The ports do not all fit on the plate with room for a spanner.',
         figure: { label: 'circle they need', ...figure('length', plate.needed) },
-        limit: { label: 'circle inside the stud nuts', ...figure('length', plate.room) },
+        limit: {
+          label: plate.boltCircle === undefined ? 'flat of the lid' : 'circle inside the stud nuts',
+          ...figure('length', plate.room),
+        },
         why: 'Hose ends that can be started by hand cannot be tightened.',
         cure: 'Use smaller hose ends, angled ones of unlike height, or bring two tubes through one fitting.',
         source: 'geometry; spanner head typical, from memory',
       });
-    if (plate && Math.min(plate.land, plate.rim) < LEAST_LAND)
+    if (Math.min(land, rim) < LEAST_LAND)
       reports.push({
         ...base,
         which: 'studs',
         path: ['hanger', 'boltCircle'],
         what:
-          plate.land < plate.rim
+          land < rim
             ? 'The stud holes break into the hole of the plate.'
             : 'The stud holes lie too near the plate’s rim.',
-        figure: { label: 'metal left', ...figure('length', Math.max(0, Math.min(plate.land, plate.rim))) },
+        figure: { label: 'metal left', ...figure('length', Math.max(0, Math.min(land, rim))) },
         limit: { label: 'at least', ...figure('length', LEAST_LAND) },
         why: 'The gasket is not pressed there and weeps.',
         cure: 'Move the bolt circle, or choose smaller studs.',

@@ -17,10 +17,13 @@ export const railPressureHigh: Rule = {
     const consumer = run.parts.find(isConsumer);
     // without a regulator, or a controller that does the same, that is another snag
     if (!solution || (!regulator && !run.parts.some((p) => p.kind === 'pump' && p.drive === 'pwm'))) return [];
-    const above = resultsOf(solution).filter((r) => r.wanted !== undefined && r.railPressure > r.wanted * (1 + MOST_CREEP));
+    const above = resultsOf(solution).filter(
+      (r) => r.wanted !== undefined && r.railPressure > r.wanted * (1 + MOST_CREEP),
+    );
     const { idle } = solution.points;
     const creeps = regulator && flowOf(findings, 'idle', regulator.id)?.state === 'wideOpen' && above.includes(idle);
-    const floods = consumer?.kind === 'carburettor' && above.some((r) => r.railPressure > settledValue(consumer, 'needleLimit'));
+    const floods =
+      consumer?.kind === 'carburettor' && above.some((r) => r.railPressure > settledValue(consumer, 'needleLimit'));
     if (above.length === 0 || creeps || floods) return [];
     const worst = above.reduce((a, b) => (b.railPressure / b.wanted! > a.railPressure / a.wanted! ? b : a));
     return [

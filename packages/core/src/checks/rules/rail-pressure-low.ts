@@ -25,12 +25,14 @@ export const railPressureLow: Rule = {
         stage: 'run',
         part: partsOfKind(job, 'rail')[0]?.id,
         what: `The rail does not hold its pressure at ${worst.point.name}.`,
-        figure: { label: wordsFor(job, { injection: 'rail less manifold', direct: 'feed', carburettor: 'inlet' }), ...figure('pressure', worst.injectorPressure) },
+        figure: {
+          label: wordsFor(job, { injection: 'rail less manifold', direct: 'feed', carburettor: 'inlet' }),
+          ...figure('pressure', worst.injectorPressure),
+        },
         limit: { label: 'wanted', ...figure('pressure', wanted) },
-        why:
-          job.brief.direct
-            ? 'The engine’s own high-pressure pump is fed too little: it draws vapour, and the engine loses power.'
-            : `Injector flow goes with the square root of pressure: about ${lost} % less fuel, and a lean engine.`,
+        why: job.brief.direct
+          ? 'The engine’s own high-pressure pump is fed too little: it draws vapour, and the engine loses power.'
+          : `Injector flow goes with the square root of pressure: about ${lost} % less fuel, and a lean engine.`,
         cure: 'Open the working to see where the pressure goes: pump, voltage, filter, bore or regulator.',
         source: 'computed; limits 95 % and 85 %, common practice',
       },

@@ -15,6 +15,7 @@ export const returnEnd: Rule = {
     partsOfKind(job, 'returnDrop').flatMap((part) => {
       const reports: SnagReport[] = [];
       const level = (job.survey.tank.depth?.si ?? Infinity) * assumed(job.assumptions, 'fuelLevel');
+      const floor = hanger.stand?.floor ?? 0;
       const base = { grade: 'fix', stage: 'run', part: part.id, source: 'common practice' } as const;
       if (part.endHeight && part.endHeight.si > level)
         reports.push({
@@ -24,9 +25,9 @@ export const returnEnd: Rule = {
           figure: { label: 'return end', ...figure('length', part.endHeight.si) },
           limit: { label: 'fuel level reckoned with', ...figure('length', level) },
           why: 'Fuel falling through the vapour space foams and boils off; the pump draws the foam.',
-          cure: 'Lengthen the drop to end about 19 mm (3/4 in) above the sump floor.',
-          act: { act: 'setOnPart', id: part.id, key: 'endHeight', value: measured(RETURN_HEIGHT, 'mm') },
-          actLabel: 'End it at 19 mm',
+          cure: `Lengthen the drop to end about 19 mm (3/4 in) above the ${floor < 0 ? 'sump’s' : 'tank’s'} floor.`,
+          act: { act: 'setOnPart', id: part.id, key: 'endHeight', value: measured(floor + RETURN_HEIGHT, 'mm') },
+          actLabel: `End it ${floor < 0 ? '19 mm over the sump’s floor' : 'at 19 mm'}`,
         });
       const distance = hanger.back?.distance ?? part.pickupDistance?.si;
       if (distance !== undefined && distance < LEAST_DISTANCE && !job.hanger?.returnIntoBucket)

@@ -5,7 +5,6 @@ import type { Rule, SnagReport } from '../snag.ts';
 import { MOST_OF_SET } from '../../hangers/siphon.ts';
 import { isBypass } from '../../parts/kinds.ts';
 
-
 const chosen = { everything: '', fullLoad: ' at full load, cool', cruise: ' at cruise' } as const;
 
 /** A siphon that draws from the wrong lobe, a jet that is overpowered by the pump, or one that does not bring across what the engine burns. */
@@ -17,11 +16,13 @@ export const siphonJet: Rule = {
     const set = regulator?.setPressure?.si;
     const reports: SnagReport[] = [];
     const cure = siphon.drill
-      ? siphon.drill === job.hanger?.jetDrill?.si ? {cure: 'Its throat, the siphon tube or the lift must change: no other drill of the set does better.'} : ({
-          cure: `Open it to ${Number((siphon.drill * 1000).toFixed(1))} mm: the largest drill that still brings across what the engine burns${chosen[siphon.chosenFor]}, drilled a little off either way.`,
-          act: { act: 'set', path: ['hanger', 'jetDrill'], value: measured(siphon.drill, 'mm') },
-          actLabel: `Drill it to ${Number((siphon.drill * 1000).toFixed(1))} mm`,
-        } as const)
+      ? siphon.drill === job.hanger?.jetDrill?.si
+        ? { cure: 'Its throat, the siphon tube or the lift must change: no other drill of the set does better.' }
+        : ({
+            cure: `Open it to ${Number((siphon.drill * 1000).toFixed(1))} mm: the largest drill that still brings across what the engine burns${chosen[siphon.chosenFor]}, drilled a little off either way.`,
+            act: { act: 'set', path: ['hanger', 'jetDrill'], value: measured(siphon.drill, 'mm') },
+            actLabel: `Drill it to ${Number((siphon.drill * 1000).toFixed(1))} mm`,
+          } as const)
       : { cure: 'No drill suits: join the lobes below, or fit a second pump in the far lobe.' };
     const base = {
       stage: 'hanger',
@@ -45,7 +46,10 @@ export const siphonJet: Rule = {
         which: 'air',
         path: ['hanger', 'jetHeight'],
         what: 'The jet blows through air.',
-        figure: { label: 'above the fuel at the level that it must still run at', ...figure('length', siphon.aboveFuel) },
+        figure: {
+          label: 'above the fuel at the level that it must still run at',
+          ...figure('length', siphon.aboveFuel),
+        },
         limit: { label: 'at most', ...figure('length', 0) },
         why: 'It sucks air through its mouth, froths the fuel and lifts little from the far lobe.',
         cure: 'Stand it at the floor, beside the pickup but not into it.',

@@ -48,12 +48,17 @@ export const wireTooThin: Rule = {
 };
 
 /** Wire and fuse together: the fuse that the pump's current asks for, and the thinnest wire that it protects. */
-export function rewired(part: PartOf<'pump'>, current: number | undefined): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
+export function rewired(
+  part: PartOf<'pump'>,
+  current: number | undefined,
+): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
   const plain = 'Use wire that carries more than the fuse passes, and pins as strong.';
   const fuse = current === undefined ? part.fuse?.si : bladeFuses.find((size) => size >= FUSE_FACTOR * current);
   const awg = fuse === undefined ? undefined : gaugeFor(fuse);
   if (fuse === undefined || awg === undefined)
-    return { cure: `${plain} No blade fuse or gauge of the table is large enough: split the pumps onto relays of their own.` };
+    return {
+      cure: `${plain} No blade fuse or gauge of the table is large enough: split the pumps onto relays of their own.`,
+    };
   const value = conductor(awg);
   // what is thick enough stays
   const wires = (['supplyWire', 'earthWire'] as const).filter((key) => (part[key]?.si ?? 0) < value.si);

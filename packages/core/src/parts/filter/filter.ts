@@ -2,7 +2,17 @@ import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
 import { flag, quantity } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
-import { COARSE, dropBy, fuelHeld, isByMesh, isElementRelevant, meshLaw, meshProperties, sheetLaw, sheetProperties } from '../filter-element.ts';
+import {
+  COARSE,
+  dropBy,
+  fuelHeld,
+  isByMesh,
+  isElementRelevant,
+  meshLaw,
+  meshProperties,
+  sheetLaw,
+  sheetProperties,
+} from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 
 const properties = {

@@ -14,7 +14,10 @@ const properties = {
     maximum: mm(60),
     typical: { si: mm(11), source: TYPICAL },
   }),
-  maximumPressure: quantity('maximum pressure', 'pressure', 'kPa', { maximum: 1e7, hint: 'If it or its dampers state one.' }),
+  maximumPressure: quantity('maximum pressure', 'pressure', 'kPa', {
+    maximum: 1e7,
+    hint: 'If it or its dampers state one.',
+  }),
   length: quantity('rail length', 'length', 'mm', {
     tool: 'tape',
     minimum: mm(20),

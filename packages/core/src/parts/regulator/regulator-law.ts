@@ -29,7 +29,12 @@ export function regulatorLaw(part: RegulatorFacts & { readonly id: string }): (m
   return (moment) => ({
     kind,
     // it reads its pressure at the flow that it was set with: at none it opens by that much of its slope from there
-    set: Math.max(0, part.setPressure!.si - sense * slope * (moment.setFlow?.(part.id) ?? 0) + (part.referenced ? moment.point.manifold : 0)),
+    set: Math.max(
+      0,
+      part.setPressure!.si -
+        sense * slope * (moment.setFlow?.(part.id) ?? 0) +
+        (part.referenced ? moment.point.manifold : 0),
+    ),
     slope,
     bore,
     k,

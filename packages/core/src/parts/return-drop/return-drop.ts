@@ -8,9 +8,10 @@ import { sizeOf, specification } from '../list-line.ts';
 const properties = {
   endHeight: quantity('end above the tank floor', 'length', 'mm', {
     tool: 'tape',
+    minimum: -1,
     maximum: 2,
-    likely: [mm(5), mm(150)],
-    hint: 'Common practice: about 19 mm (3/4 in) above the sump floor.',
+    likely: [mm(-200), mm(150)],
+    hint: 'Common practice: about 19 mm (3/4 in) above the sump floor; in a sump below the tank’s floor it is negative.',
   }),
   pickupDistance: quantity('distance to the pickup', 'length', 'mm', {
     tool: 'tape',

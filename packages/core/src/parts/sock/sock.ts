@@ -30,7 +30,8 @@ export const sock = definePart('sock', 'Sock', properties, {
   blocks: () => false,
   isInTank: () => true,
   buys: ({ rating }) => specification('Sock', rating && formatQuantity('length', rating.si, 'µm')),
-  isRelevant: (part, key) => isElementRelevant({ ...part, rating: { si: settled(properties.rating, part.rating), unit: 'm' } }, key),
+  isRelevant: (part, key) =>
+    isElementRelevant({ ...part, rating: { si: settled(properties.rating, part.rating), unit: 'm' } }, key),
   symbol: () => 'sock',
   lower(part) {
     const opening = settled(properties.rating, part.rating);

@@ -1,12 +1,13 @@
 import type { RingPlate } from '@endrel/core/hangers/ring-plate';
 import { studHole } from '@endrel/core/hangers/ring-plate';
+import type { OringGroove } from '@endrel/core/hangers/oring-groove';
 import { Dimension } from '../tank/Dimension.tsx';
 
 const SIZE = 360;
 const CORNERS = 2 / Math.sqrt(3);
 
 /** The ring plate from above: hole, bolt circle, studs, and ports with their hexagons and the room a spanner sweeps. */
-export function PlateDrawing({ plate }: { plate: RingPlate }) {
+export function PlateDrawing({ plate, groove }: { plate: RingPlate; groove?: OringGroove }) {
   const scale = (SIZE - 80) / plate.outside;
   const [cx, cy] = [SIZE / 2 + 40, SIZE / 2 - 10];
   const bottom = cy + (plate.outside / 2) * scale;
@@ -27,11 +28,14 @@ export function PlateDrawing({ plate }: { plate: RingPlate }) {
         viewBox={`0 0 ${SIZE + 80} ${SIZE}`}
         className="block h-auto w-full"
         role="img"
-        aria-label={`Ring plate with ${plate.studs.length} studs and ${plate.ports.length} ports`}
+        aria-label={`${plate.boltCircle === undefined ? 'Moulded lid' : `Ring plate with ${plate.studs.length} studs`} and ${plate.ports.length} ports`}
       >
         {ring(plate.outside, undefined, 2.2)}
         {ring(plate.hole)}
-        {ring(plate.boltCircle, '10 3 2 3', 0.9)}
+        {plate.boltCircle !== undefined && ring(plate.boltCircle, '10 3 2 3', 0.9)}
+        {groove && ring(groove.inside, undefined, 0.9)}
+        {groove && ring(groove.outside, undefined, 0.9)}
+        {plate.boltCircle === undefined && ring(plate.room, '3 3', 0.9)}
         {plate.studs.map(({ x, y }, i) => (
           <circle
             key={i}
@@ -48,7 +52,7 @@ export function PlateDrawing({ plate }: { plate: RingPlate }) {
             <circle r={1.1 * port.hexagon * scale} fill="none" stroke="var(--hair-strong)" strokeDasharray="3 3" />
             <path
               d={`M${Array.from({ length: 6 }, (_, k) => `${((CORNERS * port.hexagon) / 2) * scale * Math.cos((k * Math.PI) / 3)} ${((CORNERS * port.hexagon) / 2) * scale * Math.sin((k * Math.PI) / 3)}`).join('L')}Z`}
-              fill="var(--supply)"
+              fill={port.is === 'port' ? 'var(--supply)' : 'var(--fix)'}
               fillOpacity={0.12}
               stroke="var(--supply)"
               strokeWidth={1.6}

@@ -84,9 +84,7 @@ export function RunNumbers({
                 x={slot.x}
                 y={slot.y}
                 textY={slot.isInTank ? slot.y - 46 : slot.y + 55}
-                text={
-                  own?.state === 'choked' ? 'choked: it draws vapour' : `${units.show('head', margin)} to boiling`
-                }
+                text={own?.state === 'choked' ? 'choked: it draws vapour' : `${units.show('head', margin)} to boiling`}
               />
             )}
           </g>

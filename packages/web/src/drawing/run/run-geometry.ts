@@ -206,7 +206,7 @@ function heightsInTank(
   const depth = job.survey.tank.depth?.si;
   const at = (height: number) =>
     tank.bottom - FLOOR - ((tank.bottom - tank.top - FLOOR) * Math.max(0, height)) / depth!;
-  const pickup = depth && job.hanger ? pickupPlace(job.hanger, depth)?.[2] : undefined;
+  const pickup = depth && job.hanger ? pickupPlace(job.hanger, job.survey.tank)?.[2] : undefined;
   const places = new Map<string, number>();
   let last = tank.bottom - 22;
   for (const part of run.parts) {

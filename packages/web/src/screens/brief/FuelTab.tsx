@@ -72,7 +72,10 @@ export function FuelTab() {
             {fuel.family === 'petrol' && (
               <Reading
                 name="A tank sealed cool would reach"
-                value={units.show('pressure', sealedPressure(fuel, reid, marks[0]!.temperature, marks[1]!.temperature, atmosphere))}
+                value={units.show(
+                  'pressure',
+                  sealedPressure(fuel, reid, marks[0]!.temperature, marks[1]!.temperature, atmosphere),
+                )}
                 note={`above the atmosphere, at ${units.show('temperature', marks[1]!.temperature)}: it has to breathe`}
               />
             )}

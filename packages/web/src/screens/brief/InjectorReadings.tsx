@@ -19,7 +19,11 @@ export function InjectorReadings({ injectors }: { injectors: InjectorFindings | 
           value={units.show('massFlow', injectors.each)}
           note={`${units.show('massFlow', injectors.needed)} needed of each`}
         />
-        <Reading name="Size that would do" value={units.show('massFlow', injectors.wantedSize)} note="on petrol, at its rated pressure" />
+        <Reading
+          name="Size that would do"
+          value={units.show('massFlow', injectors.wantedSize)}
+          note="on petrol, at its rated pressure"
+        />
       </dl>
       <table className="w-full text-right">
         <caption className="label text-left">At another pressure across them</caption>

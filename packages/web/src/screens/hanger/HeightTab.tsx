@@ -1,6 +1,7 @@
-import { hangerProperties, rodProperties } from '@endrel/core/job/hanger';
+import { hangerProperties, rodProperties, tubeProperties } from '@endrel/core/job/hanger';
 import { tankProperties } from '@endrel/core/job/tank';
 import type { HangerStand } from '@endrel/core/hangers/stack-height';
+import type { HangerTube } from '@endrel/core/hangers/hanger-tubes';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
@@ -22,7 +23,12 @@ export function HeightTab() {
       <div className="min-w-0 max-xl:order-2">
         <HangerSection />
         {stand ? (
-          <StandResult stand={stand} sprung={sprung} tube={assessment?.findings.hanger.back?.tube} />
+          <StandResult
+            stand={stand}
+            sprung={sprung}
+            tube={assessment?.findings.hanger.back?.tube}
+            tubes={assessment?.findings.hanger.tubes ?? []}
+          />
         ) : (
           <p className="mt-2 text-ink-soft">
             The stack height appears once the tank depth is measured and the hanger is said to be rigid or sprung.
@@ -36,7 +42,7 @@ export function HeightTab() {
           path={['hanger']}
           values={hanger}
           only={[
-            'hold', 'depthFrom', 'gasketFree', 'gasketSqueezed', ...(sprung ? ['preload', 'springTravel'] : ['floorGap', 'sockGive']),
+            'hold', 'depthFrom', 'intoSump', 'plateRecess', 'gasketFree', 'gasketSqueezed', ...(sprung ? ['preload', 'springTravel'] : ['floorGap', 'sockGive']),
             'sockThickness', 'stack', 'oldStack', 'outletRise', 'roomAbove',
           ]} // prettier-ignore
         />
@@ -50,6 +56,16 @@ export function HeightTab() {
           columns="sm:grid-cols-2"
           empty="Write down each rod and tube of the old hanger with its length."
         />
+        <RowsField
+          title="Tubes: drops, pickups, vents"
+          one="a tube"
+          properties={tubeProperties}
+          path={['hanger', 'tubes']}
+          rows={hanger.tubes}
+          most={8}
+          columns="sm:grid-cols-2"
+          empty="Each with its diameter, wall, material, where it ends and how it is bent."
+        />
         <MeasuringGuide fields={['gasketFree', 'stack']} of={hangerProperties} />
         <Caution>
           Take the hanger out with the battery off, the tank aired and less than a quarter full; tap lock rings round
@@ -60,7 +76,17 @@ export function HeightTab() {
   );
 }
 
-function StandResult({ stand, sprung, tube }: { stand: HangerStand; sprung: boolean; tube?: number }) {
+function StandResult({
+  stand,
+  sprung,
+  tube,
+  tubes,
+}: {
+  stand: HangerStand;
+  sprung: boolean;
+  tube?: number;
+  tubes: readonly HangerTube[];
+}) {
   const units = useDisplayUnits();
   const length = (value: number) => units.tape(value);
   return (
@@ -83,8 +109,14 @@ function StandResult({ stand, sprung, tube }: { stand: HangerStand; sprung: bool
         <Reading
           name={stand.gap < 0 ? 'pressed in by' : 'off the floor by'}
           value={length(Math.abs(stand.gap))}
-          note="bolted down"
+          note={stand.floor < 0 ? 'the sump’s floor, bolted down' : 'bolted down'}
         />
+        {stand.floor < 0 && (
+          <Reading
+            name={stand.overTankFloor < 0 ? 'reaches below the tank’s floor by' : 'above the tank’s floor by'}
+            value={length(Math.abs(stand.overTankFloor))}
+          />
+        )}
         {tube !== undefined && <Reading name="return drop under the plate" value={length(tube)} />}
         {stand.recess !== undefined && (
           <Reading
@@ -93,6 +125,34 @@ function StandResult({ stand, sprung, tube }: { stand: HangerStand; sprung: bool
           />
         )}
       </dl>
+      {tubes.length > 0 && (
+        <table className="mt-2 w-full max-w-md text-right">
+          <thead className="label">
+            <tr>
+              <th className="text-left font-normal">Tube</th>
+              <th className="font-normal">bore</th>
+              <th className="font-normal">bends</th>
+              <th className="font-normal">cut to</th>
+            </tr>
+          </thead>
+          <tbody className="ruled">
+            {tubes.map((t, i) => (
+              <tr key={i}>
+                <th scope="row" className="text-left font-normal">
+                  {t.label}
+                </th>
+                <td className="figure">{t.bore === undefined ? 'unknown' : units.show('length', t.bore)}</td>
+                <td className="figure">
+                  {t.bends === 0
+                    ? 'straight'
+                    : `${t.bends} × 90°${t.bendRadius === undefined ? '' : `, ${length(t.bendRadius)}`}`}
+                </td>
+                <td className="figure">{t.cut === undefined ? 'needs its end' : length(t.cut)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
       {stand.rods.length > 0 && (
         <table className="mt-2 w-full max-w-md text-right">
           <thead className="label">

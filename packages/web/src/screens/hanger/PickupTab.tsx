@@ -58,7 +58,13 @@ export function PickupTab() {
             properties={hangerProperties}
             path={['hanger']}
             values={hanger}
-            only={['openingForward', 'openingLeft', 'reserveLevel']}
+            only={[
+              'openingForward',
+              'openingLeft',
+              'reserveLevel',
+              'pickupKind',
+              ...(hanger.pickupKind === 'mat' ? ['matLength', 'matWidth'] : []),
+            ]}
           />
         </Group>
         <Group title="Bucket">
@@ -166,7 +172,8 @@ function PickupReadings({ findings, saddle, set }: { findings: HangerFindings; s
       {siphon && (
         <table className="mt-2 w-full text-right">
           <caption className="label text-left">
-            Siphon jet{siphon.isEntered ? '' : `, none entered: reckoned with the proposed ${units.show('length', siphon.of)}`}
+            Siphon jet
+            {siphon.isEntered ? '' : `, none entered: reckoned with the proposed ${units.show('length', siphon.of)}`}
             {siphon.drill !== undefined &&
               `; ${units.show('length', siphon.drill)} is the largest drill that brings across what is burnt${siphon.chosenFor === 'cruise' ? ' at cruise' : siphon.chosenFor === 'fullLoad' ? ' at full load, cool' : ''}, drilled a little off either way`}
           </caption>
@@ -210,7 +217,11 @@ function PickupReadings({ findings, saddle, set }: { findings: HangerFindings; s
           <JetChart siphon={siphon} of="backPressure" set={set} />
         </Suspense>
       )}
-      {saddle && !siphon && <p className="label">The siphon is reckoned once the run solves and something comes back; no drill of the set may do.</p>}
+      {saddle && !siphon && (
+        <p className="label">
+          The siphon is reckoned once the run solves and something comes back; no drill of the set may do.
+        </p>
+      )}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { hangerProperties, platePortProperties } from '@endrel/core/job/hanger';
-import { plateTemplate, templateSvg } from '@endrel/core/hangers/plate-template';
+import { templateSvg } from '@endrel/core/hangers/plate-template';
+import { templateOf } from '@endrel/core/hangers/template-of';
 import { isAway } from '../../api/client.ts';
 import { printTemplate } from '../../api/print.ts';
 import { download } from '../../components/download.ts';
@@ -11,7 +12,12 @@ import { useAssessment, useJob, useSnapshot } from '../../session/session-contex
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../../components/Reading.tsx';
 
-const kinds = { ring: 'ring plate', cover: 'hanger plate with ports', drill: 'drill template for the tank' } as const;
+const kinds = {
+  ring: 'ring plate',
+  cover: 'hanger plate with ports',
+  drill: 'drill template for the tank',
+  adapter: 'collar for the sock',
+} as const;
 
 /** The ring plate with its studs and ports, and templates at true size. */
 export function PlateTab() {
@@ -20,12 +26,14 @@ export function PlateTab() {
   const units = useDisplayUnits();
   const { revision } = useSnapshot();
   const hanger = job.hanger ?? {};
-  const plate = assessment?.findings.hanger.plate;
+  const { plate, groove, adapter } = assessment?.findings.hanger ?? {};
+  const isMoulded = hanger.lid === 'moulded';
   const [kind, setKind] = useState<keyof typeof kinds>('ring');
   const [making, setMaking] = useState(false);
   const [fault, setFault] = useState<string>();
   const length = (value: number) => units.show('length', value);
   const title = `${job.name} · ${kinds[kind]} · ${new Date().toLocaleDateString('en-GB')} · revision ${revision}`;
+  const template = templateOf(hanger, kind, title);
   async function pdf() {
     setMaking(true);
     setFault(undefined);
@@ -43,22 +51,29 @@ export function PlateTab() {
   }
   async function dxf() {
     const { templateDxf } = await import('../../templates/template-dxf.ts');
-    download(`${kind}.dxf`, 'image/vnd.dxf', templateDxf(plateTemplate(plate!, kind, title)));
+    if (template) download(`${kind}.dxf`, 'image/vnd.dxf', templateDxf(template));
   }
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.15fr_1fr]">
       <div className="min-w-0 max-xl:order-2">
         {plate ? (
           <>
-            <PlateDrawing plate={plate} />
+            <PlateDrawing plate={plate} groove={groove} />
             <dl className="readings">
-              <Reading name="metal to the hole" value={length(plate.land)} />
-              <Reading name="metal to the rim" value={length(plate.rim)} />
+              {plate.land !== undefined && <Reading name="metal to the hole" value={length(plate.land)} />}
+              {plate.rim !== undefined && <Reading name="metal to the rim" value={length(plate.rim)} />}
+              {groove && (
+                <Reading
+                  name="O-ring groove"
+                  value={`${length(groove.depth)} deep, ${length(groove.width)} wide`}
+                  note={`⌀ ${length(groove.inside)} to ${length(groove.outside)}; ${units.show('fraction', groove.squeeze)} squeeze, ${units.show('fraction', groove.fill)} full: ISO 3601 gland ranges, from memory, verify`}
+                />
+              )}
               {plate.ports.length > 0 && (
                 <Reading
                   name="ports need a circle of"
                   value={length(plate.needed)}
-                  note={`${length(plate.room)} inside the nuts`}
+                  note={`${length(plate.room)} ${isMoulded ? 'on the flat' : 'inside the nuts'}`}
                 />
               )}
             </dl>
@@ -79,16 +94,15 @@ export function PlateTab() {
                 ))}
                 <button
                   className="button"
-                  onClick={() =>
-                    download(`${kind}.svg`, 'image/svg+xml', templateSvg(plateTemplate(plate, kind, title)))
-                  }
+                  disabled={!template}
+                  onClick={() => template && download(`${kind}.svg`, 'image/svg+xml', templateSvg(template))}
                 >
                   SVG
                 </button>
-                <button className="button" onClick={() => void dxf()}>
+                <button className="button" disabled={!template} onClick={() => void dxf()}>
                   DXF
                 </button>
-                <button className="button" disabled={making} onClick={() => void pdf()}>
+                <button className="button" disabled={making || !template} onClick={() => void pdf()}>
                   {making ? 'Making the PDF …' : 'PDF'}
                 </button>
               </div>
@@ -102,7 +116,8 @@ export function PlateTab() {
           </>
         ) : (
           <p className="sheet p-4 text-ink-soft">
-            The plate appears once the bolt circle and the hole (or the opening) are measured.
+            The plate appears once the bolt circle and the hole (or the opening) are measured; a moulded lid once its
+            flat is.
           </p>
         )}
       </div>
@@ -111,7 +126,12 @@ export function PlateTab() {
           properties={hangerProperties}
           path={['hanger']}
           values={hanger}
-          only={['plateHole', 'plateOutside', 'boltCircle', 'studs', 'studSize']}
+          only={[
+            'lid',
+            ...(isMoulded ? ['lidFlat'] : ['plateHole', 'boltCircle', 'studs', 'studSize', 'oRingCord']),
+            'plateOutside',
+            'lidThickness',
+          ]}
         />
         <RowsField
           title="Ports on the plate"
@@ -122,6 +142,21 @@ export function PlateTab() {
           most={6}
           empty="Feed, return, siphon, wiring: each with the hexagon that a spanner takes."
         />
+        <h2 className="mt-3 border-b border-ink pb-1 text-lg">Collar for the sock</h2>
+        <PropertyGrid
+          properties={hangerProperties}
+          path={['hanger']}
+          values={hanger}
+          only={['adapterTube', 'adapterNeck']}
+        />
+        {adapter && (
+          <p className="label">
+            Turn it {length(adapter.outside)} outside, {length(adapter.bore)} bore, {length(adapter.length)} long, with
+            a groove {length(adapter.groove.width)} wide and {length(adapter.groove.depth)} deep,{' '}
+            {length(adapter.groove.from)} from its lower end; {length(adapter.wall)} stays under the groove. Aluminium
+            or brass, no bare steel; its drawing is among the templates.
+          </p>
+        )}
       </div>
     </div>
   );

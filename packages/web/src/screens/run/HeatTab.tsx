@@ -39,8 +39,8 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
                   {drive.boils !== undefined && (
                     <>
                       {' '}
-                      After <span className="figure">{units.show('time', drive.boils)}</span> it boils there, and the drive
-                      ends.
+                      After <span className="figure">{units.show('time', drive.boils)}</span> it boils there, and the
+                      drive ends.
                     </>
                   )}
                 </>
@@ -66,7 +66,9 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
           </>
         ) : (
           <p className="sheet p-4 text-ink-soft">
-            {assessment?.findings.fuel?.family === 'diesel' ? 'Diesel does not boil in use.' : 'Needs a run that can be solved.'}
+            {assessment?.findings.fuel?.family === 'diesel'
+              ? 'Diesel does not boil in use.'
+              : 'Needs a run that can be solved.'}
           </p>
         )}
       </section>
@@ -112,7 +114,9 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
               <Reading
                 name="Line pressure"
                 value={soak.isHeld ? 'held' : 'lost'}
-                note={soak.isHeld ? 'check valve, and a regulator that shuts' : 'no check valve, or the regulator bleeds'}
+                note={
+                  soak.isHeld ? 'check valve, and a regulator that shuts' : 'no check valve, or the regulator bleeds'
+                }
               />
               <Reading
                 name="First vapour"
@@ -124,12 +128,20 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
               )}
               <Reading
                 name="Safe to restart after"
-                value={soak.safeAgain === undefined ? 'more than 3 h' : soak.safeAgain === 0 ? 'at any time' : units.show('time', soak.safeAgain)}
+                value={
+                  soak.safeAgain === undefined
+                    ? 'more than 3 h'
+                    : soak.safeAgain === 0
+                      ? 'at any time'
+                      : units.show('time', soak.safeAgain)
+                }
                 note="without priming first"
               />
             </dl>
             {soak.isExtrapolated && (
-              <p className="label">Above 60 °C the petrol’s vapour pressure is extrapolated: its correlation was drawn for 0 to 60 °C.</p>
+              <p className="label">
+                Above 60 °C the petrol’s vapour pressure is extrapolated: its correlation was drawn for 0 to 60 °C.
+              </p>
             )}
           </>
         )}
@@ -155,8 +167,8 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
         />
         <p className="label">
           What a pump draws warms the fuel that it moves; what comes back past the engine brings its heat along; the
-          tank gives heat off through its wetted wall while the level falls. No slosh, no sun, no exhaust beside it. Where
-          a line lies, its sleeve, shield and clips are fields of the line.
+          tank gives heat off through its wetted wall while the level falls. No slosh, no sun, no exhaust beside it.
+          Where a line lies, its sleeve, shield and clips are fields of the line.
         </p>
       </section>
     </div>
@@ -167,6 +179,7 @@ function soakSentence(soak: HotSoak, job: Job, time: (s: number) => string): str
   const { flashes, safeAgain } = soak;
   if (!flashes) return 'Nothing boils: the pressure that is left keeps every piece of line above its vapour pressure.';
   const where = partName(job.parts[flashes.part]!);
-  const until = safeAgain === undefined ? 'and still does after three hours' : `until ${time(safeAgain)} after stopping`;
+  const until =
+    safeAgain === undefined ? 'and still does after three hours' : `until ${time(safeAgain)} after stopping`;
   return `“${where}” boils from ${time(flashes.time)} on, ${until}${soak.refill === undefined ? '.' : `; a restart meanwhile has ${time(soak.refill)} of line to fill first.`}`;
 }

@@ -1,10 +1,17 @@
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { isBypass, isRegulator, type Part } from '@endrel/core/parts/kinds';
+import { sensorSignal } from '@endrel/core/parts/pressure-sensor/pressure-sensor';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
-const stateWords = { open: '', regulating: 'regulating', wideOpen: 'wide open', shut: 'shut', choked: 'choked' } as const;
+const stateWords = {
+  open: '',
+  regulating: 'regulating',
+  wideOpen: 'wide open',
+  shut: 'shut',
+  choked: 'choked',
+} as const;
 
 /** What a part does at each operating point. */
 export function PartReadings({ part, solution, point }: { part: Part; solution: RunSolution; point: string }) {
@@ -21,7 +28,9 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
   const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined || r.duty !== undefined);
   const hasDuty = part.kind === 'pump' && part.drive === 'pwm';
   const hasSuction = part.kind === 'pump';
-  const hasState = isRegulator(part) || part.kind === 'checkValve';
+  const isChoked = rows.some((r) => r.flow?.state === 'choked');
+  const hasState = isRegulator(part) || part.kind === 'checkValve' || isChoked;
+  const isSensor = part.kind === 'pressureSensor';
   return (
     <div className="overflow-x-auto">
       <table className="w-full text-right text-[0.95rem]">
@@ -37,6 +46,7 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
             {hasVoltage && <th className="font-normal">voltage</th>}
             {hasDuty && <th className="font-normal">duty</th>}
             {hasSuction && <th className="font-normal">suction</th>}
+            {isSensor && <th className="font-normal">signal</th>}
             {hasState && <th className="font-normal">state</th>}
           </tr>
         </thead>
@@ -63,14 +73,19 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
                   <td className="figure">{flow.current === undefined ? '–' : units.show('current', flow.current)}</td>
                 )}
                 {hasVoltage && (
-                  <td className="figure">{flow.voltage === undefined ? '–' : units.show('voltage', flow.voltage)}
-                    {flow.extrapolated && <span title="Outside the pump’s tables"> (extrapolated)</span>}</td>
+                  <td className="figure">
+                    {flow.voltage === undefined ? '–' : units.show('voltage', flow.voltage)}
+                    {flow.extrapolated && <span title="Outside the pump’s tables"> (extrapolated)</span>}
+                  </td>
                 )}
                 {hasDuty && <td className="figure">{duty === undefined ? '–' : units.show('fraction', duty)}</td>}
                 {hasSuction && (
                   <td className="figure">
                     {flow.suctionMargin === undefined ? 'stands' : units.show('head', flow.suctionMargin)}
                   </td>
+                )}
+                {isSensor && (
+                  <td className="figure">{units.show('voltage', sensorSignal(part, flow.inletPressure))}</td>
                 )}
                 {hasState && <td>{stateWords[flow.state]}</td>}
               </tr>

@@ -47,17 +47,18 @@ export function RunSummary({ assessment, view }: { assessment: Assessment; view:
           <Reading
             name="Prime after standing"
             value={solution.prime.isHeld ? 'line stays full' : units.show('time', solution.prime.drainedTime)}
-            note={solution.prime.isHeld ? 'by a check valve' : `${units.show('volume', solution.prime.drainedVolume)} runs back`}
+            note={
+              solution.prime.isHeld
+                ? 'by a check valve'
+                : `${units.show('volume', solution.prime.drainedVolume)} runs back`
+            }
           />
         )}
         {solution?.worstSuction && (
           <Reading
             name="Least in hand at a pump"
             value={units.show('head', solution.worstSuction.result.suctionMargin)}
-            note={[
-              solution.worstSuction.name,
-              ...solution.worstSuction.extremes.map((e) => extremes[e]),
-            ].join(', ')}
+            note={[solution.worstSuction.name, ...solution.worstSuction.extremes.map((e) => extremes[e])].join(', ')}
           />
         )}
         {solution && (
