@@ -52,6 +52,7 @@ export function solveReport({ findings, snags }: Assessment) {
           potOverflow_L_h: p.pot ? litresPerHour(p.pot.overflow) : null,
           pump_A: p.pumpCurrent === undefined ? null : round(p.pumpCurrent, 3),
           suctionMargin_m: round(p.suctionMargin, 3),
+          choked: p.choked,
           parts: p.parts.map((c) => ({
             id: c.id,
             inlet_kPa: kPa(c.inletPressure),
@@ -66,6 +67,12 @@ export function solveReport({ findings, snags }: Assessment) {
       pump: solution.margin ? round(solution.margin.margin, 4) : null,
       available_L_h: solution.margin ? litresPerHour(solution.margin.available) : null,
       deadHead_kPa: kPa(solution.deadHead.pressure),
+      worstSuction: solution.worstSuction && {
+        at: solution.worstSuction.name,
+        extremes: solution.worstSuction.extremes,
+        margin_m: round(solution.worstSuction.result.suctionMargin, 3),
+        choked: solution.worstSuction.result.choked,
+      },
     },
     drive: findings.drive && {
       minutes: round(findings.drive.steps.at(-1)!.time / 60, 2),

@@ -3,6 +3,9 @@ import type { Job } from '../job/job.ts';
 import { clampNames } from '../parts/joint.ts';
 import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
 import { specification } from '../parts/list-line.ts';
+import { hangerTubes } from '../hangers/hanger-tubes.ts';
+import { hangerStand } from '../hangers/stack-height.ts';
+import { lineMaterials } from '../ratings/line-material.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Line } from '../run/zones.ts';
 import type { Say } from '../units/unit-system.ts';
@@ -97,10 +100,10 @@ const closures = (job: Job, part: Part): [string, number][] =>
       .flatMap((p) => (p.state === 'capped' ? ['Cap for a port'] : p.state === 'plugged' ? ['Plug for a port'] : [])),
   );
 
-/** Every length of hose and line to cut, in the order of the fuel. */
+/** Every length of hose and line to cut, in the order of the fuel, then the hanger's tubes. */
 export function cutRows(job: Job, say: Say): CutRow[] {
   const run = circuitsOf(job);
-  return run.parts.flatMap((part): CutRow[] => {
+  const lines = run.parts.flatMap((part): CutRow[] => {
     const kind = kindOf(part);
     if (!kind.cut || !('length' in propertiesOf(part.kind))) return [];
     const { length, ...unmeasured } = part as Part & { length?: { si: number } };
@@ -113,5 +116,29 @@ export function cutRows(job: Job, say: Say): CutRow[] {
         note: kind.cut(say),
       },
     ];
+  });
+  return [...lines, ...tubeRows(job, say)];
+}
+
+/** Tubes of the hanger, as they are cut from straight stock. */
+function tubeRows(job: Job, say: Say): CutRow[] {
+  const { depth, sumpDepth } = job.survey.tank;
+  const stand = depth && job.hanger?.hold ? hangerStand(job.hanger, depth.si, sumpDepth?.si) : undefined;
+  return hangerTubes(job.hanger ?? {}, stand).map(({ label, bends, bendRadius, cut }, i): CutRow => {
+    const { od, wall, material } = job.hanger!.tubes![i]!;
+    return {
+      part: `Hanger: ${label}`,
+      stock: specification(
+        material && lineMaterials[material].name,
+        od && `${say('length', od.si)} outside`,
+        wall && `wall ${say('length', wall.si)}`,
+      ),
+      length: cut === undefined ? 'not measured' : say.tape(cut),
+      line: 'supply',
+      note:
+        bends === 0
+          ? 'Straight. Deburr, blow out.'
+          : `${bends} × 90°${bendRadius === undefined ? '' : ` at ${say('length', bendRadius)}`}; length before bending. Deburr, blow out.`,
+    };
   });
 }

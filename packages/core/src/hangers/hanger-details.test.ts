@@ -1,6 +1,8 @@
 import { expect } from 'chai';
 import { changed, cleanJob, expectSnag, get, snagsOfRule } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
+import { cutRows } from '../cards/parts-card.ts';
+import { sayIn } from '../units/unit-system.ts';
 import type { Hanger } from '../job/hanger.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf } from '../run/findings.ts';
@@ -73,6 +75,15 @@ describe('tubes of a hanger', () => {
     expect(cut({ od: mm(8), end: mm(19), bends: 1 }).bendRadius).to.be.closeTo(0.024, 1e-12);
     expect(cut({ label: 'no end' }).cut).to.equal(undefined);
     expect(hangerTubes({ tubes: [{ id: 't', end: mm(19) }] }, undefined)[0]!.cut).to.equal(undefined);
+  });
+  it('stand on the cuts card with their stock', () => {
+    const job = withHanger({
+      tubes: [{ id: 't', label: 'pickup', od: mm(8), wall: mm(1), material: 'stainless304', end: mm(5), bends: 1 }],
+    });
+    const row = cutRows(job, sayIn('metric')).find((r) => r.part === 'Hanger: pickup')!;
+    expect(row.stock).to.include('8 mm outside').and.to.include('wall 1 mm');
+    expect(row.length).to.match(/^\d+/);
+    expect(row.note).to.include('1 × 90° at 24 mm');
   });
 });
 

@@ -1,7 +1,7 @@
 import { tankWalls } from '../ratings/material-fuel.ts';
 import { z } from 'zod';
 import { tankMeshSchema } from '../attachments/tank-mesh.ts';
-import { litres, mm } from '../units/quick.ts';
+import { kPa, litres, mm } from '../units/quick.ts';
 import { measuredSchema } from './measured.ts';
 import { namesOf, choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from './property.ts';
 
@@ -150,6 +150,7 @@ export const tankProperties = {
   coating: choice('tank wall inside', namesOf(tankWalls)),
   vent: choice('vent', {
     none: 'none',
+    tied: 'breathers tied to one another',
     open: 'open line',
     rollOver: 'line with roll-over valve',
     canister: 'to a vapour canister',
@@ -163,7 +164,12 @@ export const tankProperties = {
     ...HEIGHT,
     hint: 'Top of the neck, above the tank floor.',
   }),
-  cap: choice('filler cap', { sealed: 'sealed', vented: 'vented' }),
+  cap: choice('filler cap', { sealed: 'sealed', vented: 'vented', capped: 'vented, but its vent is closed off' }),
+  capOpensAt: quantity('cap lets air in at a vacuum of', 'pressure', 'kPa', {
+    maximum: kPa(20),
+    typical: { si: kPa(1), source: TYPICAL },
+    hint: 'Of a vented cap, where no line vents the tank.',
+  }),
 };
 
 const length = (name: string, minimum = -3) =>
@@ -265,5 +271,5 @@ export const tankSchema = objectOf(tankProperties).extend({
 export type SurveyedTank = z.infer<typeof tankSchema>;
 
 /** The fitter's value, or the visible typical one. */
-export const tankValue = (tank: SurveyedTank, key: 'fillShare' | 'foamShare'): number =>
+export const tankValue = (tank: SurveyedTank, key: 'fillShare' | 'foamShare' | 'capOpensAt'): number =>
   tank[key]?.si ?? tankProperties[key].typical!.si;

@@ -156,10 +156,7 @@ describe('losses of parts', () => {
   });
   it('a strainer before the pump clogs with the socks, not with the fine filter', () => {
     const at = (isSuction: boolean, point: object) => {
-      const low = filter.lower(
-        { kind: 'filter', id: 'f', rating: si(6e-5, 'µm') },
-        site({ isSuction }),
-      );
+      const low = filter.lower({ kind: 'filter', id: 'f', rating: si(6e-5, 'µm') }, site({ isSuction }));
       return linkLoss((low.links[0]!.law as (m: Moment) => LinkLaw)({ ...moment, point } as Moment), flow, petrol).loss;
     };
     const clean = at(true, { dirt: 1, strainerDirt: 1 });

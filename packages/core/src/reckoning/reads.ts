@@ -15,7 +15,7 @@ export function runReads({ parts, joints, brief, survey, hanger, assumptions, po
     brief: asked,
     depth: survey.tank.depth,
     outletHeight: survey.tank.outletHeight,
-    vent: { by: survey.tank.vent, line: airWay(survey.vent) },
+    vent: { by: survey.tank.vent, line: airWay(survey.vent), cap: [survey.tank.cap, survey.tank.capOpensAt] },
     railHeight: survey.railHeight,
     jet: hanger && { drill: hanger.jetDrill, edge: hanger.jetEdge },
     reserve: hanger?.reserveLevel,

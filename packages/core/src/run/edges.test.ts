@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { carburettorJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { carburettorJob, changed, cleanJob, expectSnag, get, snagsOfRule } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { linkLoss } from '../hydraulics/link-loss.ts';
@@ -70,6 +70,8 @@ describe('a pump that draws at the pressure where its fuel boils', () => {
     expect(hill.inletPressure).to.be.closeTo(fuel.boiling!, 3);
     expect(hill.outletPressure).to.be.greaterThan(hill.inletPressure + 1000);
     expect(result.suctionMargin, 'at the pump itself there is more').to.be.greaterThan(0.1);
+    expect(snagsOfRule(job, 'suction-margin')[0]!.what).to.include('high point');
+    expect(snagsOfRule(hot(2), 'suction-margin')[0]!.what).to.include('inlet');
   });
 });
 
@@ -133,6 +135,29 @@ describe('a narrow vent', () => {
     expect(inlet(wide) - inlet(narrow)).to.be.closeTo(vacuum, 0.02 * vacuum);
     expect(narrow.points.fullLoad.point.tankPressure).to.be.closeTo(-vacuum, 1e-6);
     expect(narrow.worstSuction!.result.suctionMargin).to.be.lessThan(wide.worstSuction!.result.suctionMargin - 0.05);
+  });
+});
+
+describe('a tank without a vent line', () => {
+  const by = (change: object) => cleanJob((j) => { delete j.survey.vent; delete j.survey.tank.vent; delete j.survey.tank.cap; Object.assign(j.survey.tank, change); }); // prettier-ignore
+  it('breathes through a vented cap, which opens at some vacuum', () => {
+    const { fullLoad, keyOn } = solve(by({ vent: 'none', cap: 'vented' })).points;
+    expect(fullLoad.point.tankPressure).to.equal(-1000);
+    expect(keyOn.point.tankPressure, 'nothing is burnt').to.be.closeTo(0, 1e-9);
+    const stiff = solve(by({ vent: 'none', cap: 'vented', capOpensAt: si(2500, 'kPa') })).points.fullLoad;
+    expect(fullLoad.suctionMargin - stiff.suctionMargin).to.be.closeTo(1500 / (9.80665 * 749), 0.01);
+  });
+  it('with breathers tied to one another, or its cap closed off, has no air: a stop', () => {
+    for (const bad of [
+      { vent: 'tied', cap: 'sealed' },
+      { vent: 'none', cap: 'capped' },
+      { vent: 'tied', cap: 'capped' },
+    ]) {
+      expectSnag('tank-vent', by({ ...bad, cap: 'vented' }), by(bad), 'stop');
+      expect(solve(by(bad)).points.fullLoad.point.tankPressure).to.be.closeTo(0, 1e-9);
+    }
+    expect(snagsOfRule(by({ vent: 'canister', cap: 'sealed' }), 'tank-vent')).to.deep.equal([]);
+    expect(snagsOfRule(by({ vent: 'tied' }), 'tank-vent'), 'the cap is not known').to.deep.equal([]);
   });
 });
 

@@ -1,4 +1,6 @@
 import type { Survey } from '../job/survey.ts';
+import { tankValue } from '../job/tank.ts';
+import { airPath } from './air-path.ts';
 import { ventDrop } from './vent-flow.ts';
 
 /** A roll-over valve stands in the vent line. */
@@ -6,8 +8,8 @@ export const hasVentValve = ({ tank }: Pick<Survey, 'tank'>): boolean =>
   tank.vent === 'rollOver' || tank.vent === 'canister';
 
 /**
- * How far below the atmosphere the tank is drawn while air has to follow the fuel that is burnt, Pa; undefined while bore or length
- * of its vent are unmeasured, or there is none.
+ * How far below the atmosphere the tank is drawn while air has to follow the fuel that is burnt, Pa: through its vent line, or
+ * through a vented cap that opens at some vacuum. Undefined while the line is unmeasured, or where no air comes in at all.
  *
  * @param burnt - m3/s.
  */
@@ -17,6 +19,8 @@ export function tankVacuum(
   atmosphere: number,
 ): number | undefined {
   const { vent, tank } = survey;
-  if (!vent?.bore || !vent.length || !tank.vent || tank.vent === 'none') return undefined;
+  const path = airPath(tank);
+  if (path === 'cap') return burnt > 0 ? tankValue(tank, 'capOpensAt') : 0;
+  if (path !== 'line' || !vent?.bore || !vent.length) return undefined;
   return ventDrop(vent, hasVentValve(survey), burnt, atmosphere);
 }

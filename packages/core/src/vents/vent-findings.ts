@@ -2,6 +2,7 @@ import type { Job } from '../job/job.ts';
 import { tankValue } from '../job/tank.ts';
 import { assumed } from '../job/assumption.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
+import { hasVentLine } from './air-path.ts';
 import { hasVentValve, tankVacuum } from './tank-vacuum.ts';
 import { ventDrop, ventFlow, ventValue } from './vent-flow.ts';
 
@@ -27,7 +28,7 @@ export function ventFindings(
   known: { demand?: number; density?: number; full?: number; top?: number },
 ): VentFindings | undefined {
   const { vent, tank } = job.survey;
-  if (!vent?.bore || !vent.length || !tank.vent || tank.vent === 'none') return undefined;
+  if (!vent?.bore || !vent.length || !hasVentLine(tank)) return undefined;
   const valve = hasVentValve(job.survey);
   const atmosphere = assumed(job.assumptions, 'atmosphere');
   const valveShut = valve && vent.valveTilt !== undefined && vent.valveTilt.si > ventValue(vent, 'valveShutsAt');

@@ -49,6 +49,14 @@ describe('working of suction and heat', () => {
     expect(of(0.85, 61).remarks.join()).to.include('extrapolated');
     expect(of(0.85, 59).remarks.join()).to.not.include('extrapolated');
   });
+  it('of the worst suction says where it is, and adds up like the others', () => {
+    const worst = working(demoJobs.rescuePickup, 'suction:worst');
+    expect(worst.title).to.equal('Suction margin, worst');
+    expect(worst.remarks[0]).to.include('charging voltage').and.to.include('dirty sock');
+    expect(worst.parts.reduce((sum, p) => sum + p.figure.si, 0)).to.be.closeTo(worst.result.si, 1e-9);
+    const choked = working(demoJobs.flatBedTender, 'suction:worst');
+    expect(choked.remarks.join()).to.include('choked');
+  });
   it('every term with a field leads to one that is there', () => {
     for (const w of workingsOf(findingsOf(demoJobs.rescuePickup)))
       for (const t of w.terms) if (t.path) expect(['assumptions', 'brief', 'survey', 'run']).to.include(t.path[0]);

@@ -4,14 +4,19 @@ import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed, originOfAssumed } from '../job/assumption.ts';
 import type { Findings } from '../run/findings.ts';
 import { petrolReidOf } from '../run/petrol-reid.ts';
+import { extremes } from '../run/worst-suction.ts';
 import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
 import { partName } from '../parts/kinds.ts';
 
+/** Key of the worst of all points and extremes. */
+export const WORST = 'worst';
+
 /** Head in hand before the fuel boils at the pump that has least of it, at a point. */
 export function suctionWorking({ job, solution, fuel }: Findings, key: string): Working | undefined {
-  const result = solution?.points[key];
+  const worst = key === WORST ? solution?.worstSuction : undefined;
+  const result = worst?.result ?? solution?.points[key];
   if (!result || !fuel) return undefined;
   const pump = job.parts[result.suctionPump]!;
   const inlet = result.parts.find((c) => c.id === result.suctionPump)!.inletPressure;
@@ -22,7 +27,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
   const head = (pressure: number) => figure('head', pressure / (density * STANDARD_GRAVITY));
   return {
     key: `suction:${key}`,
-    title: `Suction margin at ${result.point.name}`,
+    title: worst ? 'Suction margin, worst' : `Suction margin at ${result.point.name}`,
     result: figure('head', result.suctionMargin),
     formula: 'h = (p_atm + p_in − p_v) / (ρ·g)',
     terms: [
@@ -49,7 +54,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
         symbol: 'T',
         name: 'fuel temperature',
         figure: figure('temperature', result.point.temperature),
-        ...originOf(job, key, 'temperature'),
+        ...(worst ? originOfAssumed(job.assumptions, 'hotFuelTemperature') : originOf(job, key, 'temperature')),
       },
       { symbol: 'ρ', name: 'density of the fuel', figure: figure('density', density), source: 'typical, from memory' },
     ],
@@ -59,6 +64,14 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
       { name: 'vapour pressure', figure: head(-vapour) },
     ],
     remarks: [
+      ...(worst
+        ? [
+            `At ${[worst.name, ...worst.extremes.map((e) => extremes[e])].join(', ')}: the worst of all points and extremes.`,
+          ]
+        : []),
+      ...(result.choked.length > 0
+        ? ['The pump is choked: it passes only what keeps its fuel from boiling before it.']
+        : []),
       ...(isVapourExtrapolated(fuel, result.point.temperature)
         ? ['The vapour pressure at this temperature is extrapolated: its correlation was drawn for 0 to 60 °C.']
         : []),

@@ -2,7 +2,7 @@ import type { Findings } from '../run/findings.ts';
 import { pointKeysOf } from '../run/operating-point.ts';
 import { demandWorking } from './demand-working.ts';
 import { driveWorking } from './drive-working.ts';
-import { suctionWorking } from './suction-working.ts';
+import { suctionWorking, WORST } from './suction-working.ts';
 import { pumpMarginWorking } from './pump-margin-working.ts';
 import { railPressureWorking } from './rail-pressure-working.ts';
 import type { Working } from './working.ts';
@@ -13,7 +13,7 @@ export function workingsOf(findings: Findings): Working[] {
     demandWorking(findings),
     ...pointKeysOf(findings.job).map((key) => railPressureWorking(findings, key)),
     pumpMarginWorking(findings),
-    ...pointKeysOf(findings.job).map((key) => suctionWorking(findings, key)),
+    ...[...pointKeysOf(findings.job), WORST].map((key) => suctionWorking(findings, key)),
     driveWorking(findings),
   ].filter((w) => w !== undefined);
 }

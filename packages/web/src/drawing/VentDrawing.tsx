@@ -1,3 +1,4 @@
+import { hasVentLine } from '@endrel/core/vents/air-path';
 import type { Job } from '@endrel/core/job/job';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { circuits } from './line-patterns.ts';
@@ -51,7 +52,7 @@ export function VentDrawing({ job }: { job: Job }) {
             fill="none"
           />
         )}
-        {top !== undefined && tank.vent !== 'none' && (
+        {top !== undefined && hasVentLine(tank) && (
           <path
             d={`M210 ${y(tankEnd)}V${y(top) + 14}Q210 ${y(top)} 226 ${y(top)}H314Q330 ${y(top)} 330 ${y(top) + 14}V${y(end)}`}
             fill="none"

@@ -115,6 +115,13 @@ describe('rule siphon-jet', () => {
   it('stops at a far pickup that stands in the near lobe', () => {
     expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(5), farLeft: mm(225) }), 'stop');
   });
+  it('stops at a jet as wide as its throat', () => {
+    const throat = (bore: number) => saddle({ jetDrill: mm(5), throatDrill: mm(bore) });
+    expectSnag('siphon-jet', throat(10), throat(5), 'stop');
+    expect(snagsOfRule(throat(5.1), 'siphon-jet').map((s) => s.what)).to.not.include(
+      'The jet is as wide as its throat.',
+    );
+  });
   it('speaks for a jet too wide to lift', () => {
     expectSnag('siphon-jet', saddle({ jetDrill: mm(5) }), saddle({ jetDrill: mm(12) }), 'fix');
   });

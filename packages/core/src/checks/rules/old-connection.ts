@@ -1,3 +1,4 @@
+import { airPath } from '../../vents/air-path.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Connections of the factory system that are left open, or whose closing takes away what is still needed. */
@@ -22,7 +23,8 @@ export const oldConnection: Rule = {
             cure: 'Cap or plug it, or use it again.',
           },
         ];
-      const vented = job.survey.tank.vent && job.survey.tank.vent !== 'none';
+      const path = airPath(job.survey.tank);
+      const vented = path === 'line' || path === 'cap';
       if (lost && did === 'breather' && !vented)
         return [
           {

@@ -11,6 +11,22 @@ const chosen = { everything: '', fullLoad: ' at full load, cool', cruise: ' at c
 export const siphonJet: Rule = {
   key: 'siphon-jet',
   check: ({ job, hanger: { siphon, pickup } }) => {
+    const { jetDrill, throatDrill } = job.hanger ?? {};
+    if (jetDrill && throatDrill && throatDrill.si > 0 && jetDrill.si >= throatDrill.si)
+      return [
+        {
+          grade: 'stop',
+          stage: 'hanger',
+          which: 'throat',
+          path: ['hanger', 'throatDrill'],
+          what: 'The jet is as wide as its throat.',
+          figure: { label: 'jet', ...figure('length', jetDrill.si) },
+          limit: { label: 'throat', ...figure('length', throatDrill.si) },
+          why: 'It fills the throat by itself and draws nothing from the far lobe.',
+          cure: 'Read both again; a throat of about twice the jet’s drill is usual.',
+          source: 'jet pump equations; common practice',
+        },
+      ];
     if (!siphon) return [];
     const regulator = circuits(job).parts.find(isBypass);
     const set = regulator?.setPressure?.si;

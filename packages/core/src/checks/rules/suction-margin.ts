@@ -5,6 +5,9 @@ import { extremes } from '../../run/worst-suction.ts';
 import { figure } from '../../units/quantity.ts';
 import type { Rule } from '../snag.ts';
 
+/** m: a choked pump that has more than this in hand at its own inlet is choked by a place before it. */
+const AT_INLET = 0.02;
+
 /** A pump whose fuel boils at its inlet, or comes close to it, at an operating point or where the extremes come together. */
 export const suctionMargin: Rule = {
   key: 'suction-margin',
@@ -22,7 +25,11 @@ export const suctionMargin: Rule = {
         grade: choked ? 'stop' : 'fix',
         stage: 'run',
         part: (choked?.choked ?? drawsVapour)[0] ?? suctionPump,
-        what: boils ? 'Hot fuel boils at the pump’s inlet.' : 'Hot fuel is close to boiling at the pump’s inlet.',
+        what: !boils
+          ? 'Hot fuel is close to boiling at the pump’s inlet.'
+          : (choked ?? worst.result).suctionMargin > AT_INLET
+            ? 'Hot fuel boils at a high point of the suction line.'
+            : 'Hot fuel boils at the pump’s inlet.',
         figure: { label: `suction margin, head of fuel, at ${at}`, ...figure('head', choked?.suctionMargin ?? margin) },
         limit: { label: 'at least', ...figure('head', LEAST_SUCTION_MARGIN) },
         why: boils

@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { vapourSource } from '../../fluids/vapour-pressure.ts';
+import { isVapourExtrapolated, vapourSource } from '../../fluids/vapour-pressure.ts';
 import { wordsFor } from '../engine-words.ts';
 import { circuits } from '../reading.ts';
 import type { Rule } from '../snag.ts';
@@ -34,7 +34,7 @@ export const vapourAtRestart: Rule = {
           direct: 'Hold more pressure, keep the line off the heat, or sleeve it.',
           carburettor: 'Let a return carry the vapour back to the tank, keep the line off the heat, or sleeve it.',
         }),
-        source: `vapour pressure by ${vapourSource(fuel!)}`,
+        source: `vapour pressure by ${vapourSource(fuel!)}${isVapourExtrapolated(fuel!, restart.point.engineTemperature) ? ', extrapolated' : ''}`,
       },
     ];
   },

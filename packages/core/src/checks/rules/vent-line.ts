@@ -1,3 +1,4 @@
+import { hasVentLine } from '../../vents/air-path.ts';
 import { ventValue } from '../../vents/vent-flow.ts';
 import { figure } from '../../units/quantity.ts';
 import { kPa } from '../../units/quick.ts';
@@ -11,7 +12,7 @@ export const ventLine: Rule = {
   key: 'vent-line',
   check: ({ job, vent: findings }) => {
     const { vent, tank } = job.survey;
-    if (!vent || !tank.vent || tank.vent === 'none') return [];
+    if (!vent || !hasVentLine(tank)) return [];
     const reports: SnagReport[] = [];
     const base = { stage: 'survey', source: 'common practice' } as const;
     if (vent.outlet === 'cabin' || vent.outlet === 'exhaust')

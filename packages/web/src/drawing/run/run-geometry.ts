@@ -1,3 +1,4 @@
+import { hasVentLine } from '@endrel/core/vents/air-path';
 import { assumed } from '@endrel/core/job/assumption';
 import { pickupPlace } from '@endrel/core/hangers/hanger-findings';
 import type { PortAsItIs } from '@endrel/core/job/graph';
@@ -163,7 +164,7 @@ function tankOutline(
 /** Up from the lid beside the tank's name, over and down to its end: drawn, not measured. */
 function ventOver({ survey }: DrawnJob, { left, top }: { left: number; top: number }): TankOutline['vent'] {
   const { vent } = survey.tank;
-  if (!vent || vent === 'none') return undefined;
+  if (!vent || !hasVentLine(survey.tank)) return undefined;
   const [x, high, low, end] = [left + 12, top - 27, top - 14, left + 30];
   return {
     path: [[x, top], [x, high], [end, high], [end, low]],

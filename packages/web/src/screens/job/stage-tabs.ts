@@ -18,7 +18,7 @@ const onTank = new Set<string | number>([
   'leftFloor', 'rightFloor', 'sumpLength', 'sumpWidth', 'sumpDepth', 'sumpForward', 'sumpLeft', 'foam', 'foamShare', 'fillShare',
   'section', 'stations', 'zones', 'baffles', 'mesh', 'strapping', 'fills',
 ]); // prettier-ignore
-const onVent = new Set<string | number>(['vent', 'ventHeight', 'fillerHeight', 'cap']);
+const onVent = new Set<string | number>(['vent', 'ventHeight', 'fillerHeight', 'cap', 'capOpensAt']);
 const onOpening = new Set<string | number>([
   'openingDiameter', 'lip', 'play', 'wallThickness', 'headroom', 'stiffLength', 'stiffWidth', 'reach', 'bodies', 'parts',
 ]); // prettier-ignore

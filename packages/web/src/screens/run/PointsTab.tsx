@@ -91,7 +91,7 @@ export function PointsTab({ view, onWorking }: { view: JobView; onWorking(key: s
                       title="Show the working"
                       onClick={() => onWorking(`suction:${r.point.key}`)}
                     >
-                      {units.show('head', r.suctionMargin)}
+                      {r.choked.length > 0 ? 'choked' : units.show('head', r.suctionMargin)}
                     </button>
                   </td>
                   <td className="figure">{units.show('pressure', r.engineVapourMargin)}</td>

@@ -1,5 +1,6 @@
 import { tankProperties } from '@endrel/core/job/tank';
 import { ventProperties } from '@endrel/core/job/vent';
+import { airPath } from '@endrel/core/vents/air-path';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { VentDrawing } from '../../drawing/VentDrawing.tsx';
@@ -59,7 +60,7 @@ export function VentTab() {
           properties={tankProperties}
           path={['survey', 'tank']}
           values={tank}
-          only={['vent', 'cap', 'ventHeight', 'fillerHeight']}
+          only={['vent', 'cap', ...(airPath(tank) === 'cap' ? ['capOpensAt'] : []), 'ventHeight', 'fillerHeight']}
         />
         <PropertyGrid
           properties={ventProperties}
