@@ -13,7 +13,7 @@ test('the vapour pressure is asked with the season as help, and winter fuel chok
   await expect(snags(page)).toContainText('Hot fuel boils at the pump’s inlet.');
   await expectAccessible(page);
   await page.getByRole('link', { name: /^Run/ }).click();
-  await page.getByRole('button', { name: /^Full, hot, low V/ }).click();
+  await page.getByRole('radio', { name: /^Full load, hot fuel, low voltage/ }).click();
   await expect(page.getByRole('row', { name: /^full, hot, low V/ })).toContainText('choked');
   await expect(page.getByText('choked: it draws vapour')).toBeAttached();
   await part(page, /^Hanger pump/).click();
@@ -58,13 +58,11 @@ test('36 lb/h injectors are judged, with what another pressure would give', asyn
 });
 
 test('a cure that costs another snag says so in its button', async ({ page }) => {
-  await openJob(page, 'Mail van 4', 'Brief');
-  await page.getByLabel(/^Aspiration/).selectOption('turbo');
-  await fill(page, /^Boost/, '70 kPa');
-  const snag = snags(page).locator('[data-snag^="fixed-regulator-with-boost"]');
-  await expect(
-    snag.getByRole('button', { name: /Lay out with the bypass after the rail, but brings up/ }),
-  ).toBeVisible();
+  await openJob(page, 'Tarrow 30', 'Run');
+  const snag = snags(page).locator('[data-snag="return-end:return-drop-1"]');
+  await snag.getByRole('button').first().click();
+  await expect(snag.getByRole('button', { name: 'End it at 19 mm, but brings up another snag' })).toBeVisible();
+  await expect(snag).toContainText('Brings up: “Return drop” ends beside the pickup.');
 });
 
 test('a moulded lid, an O-ring groove and a collar are drawn and downloaded at true size', async ({ page }) => {
