@@ -85,7 +85,10 @@ export const openJob = async (
 ) => {
   await page.goto('/');
   await page.getByRole('link', { name }).click();
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
+  const stages = page.getByRole('navigation', { name: 'Stages' });
+  // the job opens on a stage of its own choice; who clicks before that is there would be taken to it afterwards
+  await expect(stages.locator('[aria-current="page"]')).toBeVisible();
+  await stages.getByRole('link', { name: stage }).click();
 };
 
 /** Opens a page within a stage. */

@@ -119,6 +119,8 @@ function wantedAtInjectors(job: Job, point: OperatingPoint): number | undefined 
 /** What decides between schools, in this order, and how close two must come to count as equal. */
 interface Criterion {
   readonly sentence: (job: Job) => string;
+  /** Said of a school that fell by it. */
+  readonly fell: string;
   readonly value: (laid: LaidOut) => number | undefined;
   readonly sense: 1 | -1;
   readonly equal: number;
@@ -129,7 +131,14 @@ interface Criterion {
 const PROGRAMMED = 2; // a controller and its sensor are bought, mounted and programmed: as much work as two parts more
 
 const criteria: readonly Criterion[] = [
-  { sentence: () => 'it has the fewest stop snags', value: (l) => l.stops, sense: 1, equal: 0, kind: 'number' },
+  {
+    sentence: () => 'it has the fewest stop snags',
+    fell: 'more is to stop for',
+    value: (l) => l.stops,
+    sense: 1,
+    equal: 0,
+    kind: 'number',
+  },
   {
     sentence: (job) =>
       job.brief.induction === 'carburettor'
@@ -137,6 +146,7 @@ const criteria: readonly Criterion[] = [
         : job.brief.direct
           ? 'the engine’s own pump is fed the steadiest pressure'
           : 'the injectors see the steadiest pressure',
+    fell: 'its pressure is less steady',
     value: (l) => l.error,
     sense: 1,
     equal: 0.03,
@@ -144,6 +154,7 @@ const criteria: readonly Criterion[] = [
   },
   {
     sentence: () => 'the pump has the most head in hand',
+    fell: 'its pump has less in hand',
     value: (l) => l.suctionMargin,
     sense: -1,
     equal: 0.5,
@@ -151,6 +162,7 @@ const criteria: readonly Criterion[] = [
   },
   {
     sentence: () => 'the least has to be bought and programmed for it',
+    fell: 'more has to be bought and programmed for it',
     value: effort,
     sense: 1,
     equal: 1,
@@ -158,13 +170,28 @@ const criteria: readonly Criterion[] = [
   },
   {
     sentence: () => 'it warms the tank least',
+    fell: 'it warms the tank more',
     value: (l) => l.tankAfterDrive,
     sense: 1,
     equal: 3,
     kind: 'temperature',
   },
-  { sentence: () => 'it has the fewest joints', value: (l) => l.joints, sense: 1, equal: 1, kind: 'number' },
-  { sentence: () => 'it has the least line', value: (l) => l.line, sense: 1, equal: 0.2, kind: 'length' },
+  {
+    sentence: () => 'it has the fewest joints',
+    fell: 'it has more joints',
+    value: (l) => l.joints,
+    sense: 1,
+    equal: 1,
+    kind: 'number',
+  },
+  {
+    sentence: () => 'it has the least line',
+    fell: 'it has more line',
+    value: (l) => l.line,
+    sense: 1,
+    equal: 0.2,
+    kind: 'length',
+  },
 ];
 
 /** Parts that are not at hand; what must be programmed counts for more. */
@@ -178,6 +205,8 @@ export interface Recommendation {
   /** What the reason was decided by: its figure, and that of the school that came next. */
   readonly figure?: Figure;
   readonly next?: { readonly key: LayoutKey; readonly figure: Figure };
+  /** Schools that would be better by that figure, and what they had fallen by before. */
+  readonly despite: readonly { readonly key: LayoutKey; readonly figure: Figure; readonly fell: string }[];
 }
 
 /**
@@ -187,6 +216,7 @@ export interface Recommendation {
 export function recommend(laid: readonly LaidOut[]): Recommendation | undefined {
   let left = laid.filter((l) => l.assessment.findings.solution !== undefined && l.cannot === undefined);
   let decided: { criterion: Criterion; fell: readonly LaidOut[] } | undefined;
+  const fellBy = new Map<LaidOut, string>();
   for (const criterion of criteria) {
     if (left.length <= 1) break;
     const { value, sense, equal } = criterion;
@@ -194,13 +224,15 @@ export function recommend(laid: readonly LaidOut[]): Recommendation | undefined 
     if (known.length === 0) continue;
     const best = Math.min(...known.map((l) => sense * value(l)!));
     const kept = known.filter((l) => sense * value(l)! <= best + equal);
+    for (const l of left) if (!kept.includes(l)) fellBy.set(l, criterion.fell);
     if (kept.length < left.length) decided = { criterion, fell: known.filter((l) => !kept.includes(l)) };
     left = kept;
   }
   const [chosen] = left;
   if (!chosen) return undefined;
   const { job } = chosen.assessment.findings;
-  if (!decided) return { key: chosen.key, reason: 'nothing that can be computed tells it from the others' };
+  if (!decided)
+    return { key: chosen.key, reason: 'nothing that can be computed tells it from the others', despite: [] };
   const { criterion, fell } = decided;
   const { value, sense, kind } = criterion;
   const own = value(chosen);
@@ -210,5 +242,10 @@ export function recommend(laid: readonly LaidOut[]): Recommendation | undefined 
     reason: criterion.sentence(job),
     figure: own === undefined ? undefined : figure(kind, own),
     next: next && { key: next.key, figure: figure(kind, value(next)!) },
+    despite: [...fellBy].flatMap(([l, why]) => {
+      const theirs = value(l);
+      const isBetter = theirs !== undefined && own !== undefined && sense * theirs < sense * own;
+      return isBetter ? [{ key: l.key, figure: figure(kind, theirs), fell: why }] : [];
+    }),
   };
 }

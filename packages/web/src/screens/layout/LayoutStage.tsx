@@ -256,6 +256,12 @@ function Recommended({ recommended }: { recommended: ReturnType<typeof recommend
               {layouts[recommended.next.key].name.toLowerCase()})
             </>
           )}
+          {recommended.despite.map(({ key, figure, fell }, i) => (
+            <span key={key}>
+              {i === 0 ? ', of those left: ' : '; '}
+              {layouts[key].name.toLowerCase()} has <span className="figure">{units.figure(figure)}</span>, but {fell}
+            </span>
+          ))}
           .
         </>
       )}

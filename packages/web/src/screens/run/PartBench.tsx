@@ -20,6 +20,9 @@ import { PartReadings } from './PartReadings.tsx';
 import { PortList } from './PortList.tsx';
 import { keepFocusNear } from '../../components/return-focus.ts';
 
+const heat = ['lies', 'exhaustGap', 'shielded', 'sleeved', 'standOff'] as const;
+const drop = ['dropBy', 'sheetLiquid', 'viscousShare', 'meshArea', 'portBore', 'fuelHeld'] as const;
+
 /** Fields that few parts need: folded away until one of them is filled in or asked for. */
 const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>> = {
   pump: {
@@ -35,7 +38,12 @@ const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>>
       'contacts',
     ],
   },
-  regulator: { 'Filter inside': ['builtInRating', 'builtInFlow', 'builtInDrop'] },
+  hose: { 'Heat that reaches it': heat },
+  hardLine: { 'Heat that reaches it': heat },
+  filter: { 'How its drop is known': drop },
+  sock: { 'How its drop is known': drop },
+  filterRegulator: { 'How its drop is known': drop },
+  pressureSensor: { 'Its supply': ['supply', 'ratedSupply'] },
 };
 
 /** One part of the run: what it does, its measurements, and the acts that change its place. */

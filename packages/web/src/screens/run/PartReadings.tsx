@@ -13,6 +13,8 @@ const stateWords = {
   choked: 'choked',
 } as const;
 
+const LEAST_LIFT = 50; // Pa: below that nothing shows
+
 /** What a part does at each operating point. */
 export function PartReadings({ part, solution, point }: { part: Part; solution: RunSolution; point: string }) {
   const units = useDisplayUnits();
@@ -26,6 +28,8 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
   const hasVelocity = rows.some((r) => r.flow?.velocity !== undefined);
   const hasCurrent = rows.some((r) => r.flow?.current !== undefined);
   const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined || r.duty !== undefined);
+  // weight is no loss: it comes back on the way down
+  const hasLift = !spills && rows.some((r) => Math.abs(r.flow?.lift ?? 0) > LEAST_LIFT);
   const hasDuty = part.kind === 'pump' && part.drive === 'pwm';
   const hasSuction = part.kind === 'pump';
   const isChoked = rows.some((r) => r.flow?.state === 'choked');
@@ -40,6 +44,7 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
             <th className="text-left font-normal">At</th>
             <th className="font-normal">in</th>
             {!spills && <th className="font-normal">{part.kind === 'pump' ? 'rise' : 'loss'}</th>}
+            {hasLift && <th className="font-normal">lift</th>}
             <th className="font-normal">{spills ? 'spills' : part.kind === 'swirlPot' ? 'runs over' : 'flow'}</th>
             {hasVelocity && <th className="font-normal">velocity</th>}
             {hasCurrent && <th className="font-normal">current</th>}
@@ -60,9 +65,10 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
                 <td className="figure">{units.show('pressure', flow.inletPressure)}</td>
                 {!spills && (
                   <td className="figure">
-                    {units.show('pressure', Math.abs(flow.inletPressure - flow.outletPressure))}
+                    {units.show('pressure', Math.abs(flow.inletPressure - flow.outletPressure - flow.lift))}
                   </td>
                 )}
+                {hasLift && <td className="figure">{units.show('pressure', flow.lift)}</td>}
                 <td className="figure">{units.show('volumeFlow', flow.flow)}</td>
                 {hasVelocity && (
                   <td className="figure">
