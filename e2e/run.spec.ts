@@ -98,6 +98,7 @@ test('arrow keys walk along the run and across to the other rail', async ({ page
 
 test('a part just chosen is on the bench before the next key can be typed', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Run');
+  await expect(page.locator('[data-part="filter-1"]')).toBeVisible(); // the strip is drawn once the job is reckoned
   const chosen = await page.evaluate(async () => {
     const seen: string[] = [];
     for (const id of ['filter-1', 'pump-1', 'filter-1']) {
