@@ -10,10 +10,9 @@ import { assumptionProperties } from '@endrel/core/job/assumption';
 import { briefProperties } from '@endrel/core/job/brief';
 import { celsius } from '@endrel/core/units/quick';
 import { BadInput } from './bad-input.ts';
-import { jsonText, type Output } from './output.ts';
+import { ATMOSPHERE, temperatureOption } from './fuel-option.ts';
+import { jsonText, rounded, type Output } from './output.ts';
 import { quantityOption } from './parse-options.ts';
-
-const ATMOSPHERE = 101_325; // Pa, ISO 2533
 
 interface Options {
   readonly ethanol?: string;
@@ -36,18 +35,13 @@ function reidOption({ rvp, 'rvp-of': of = 'petrol' }: Options, fuel: Fuel & { fa
   return reid;
 }
 
-const rounded = (value: number) => Number(value.toPrecision(6));
-
 /** `endrel fuel --ethanol 85 --rvp 60kPa --at 50C`: what a blend is like at a temperature. */
 export function fuelCommand(operands: readonly string[], options: Options, output: Output): number {
   if (operands.length > 0) throw new BadInput('fuel takes options only: endrel fuel --ethanol 85 --rvp 60kPa --at 50C');
   const share = quantityOption('ethanol', options.ethanol ?? '0', briefProperties.ethanol.field);
   const fuel = { family: 'petrol', ethanol: share } as const;
   const reid = reidOption(options, fuel);
-  const temperature =
-    options.at === undefined
-      ? celsius(20)
-      : quantityOption('at', options.at, assumptionProperties.fuelTemperature.field);
+  const temperature = temperatureOption(options.at);
   const { density, viscosity } = fuelLiquid(fuel, temperature);
   const vapour = vapourPressure(fuel, reid, temperature);
   const boils = boilingTemperature(fuel, reid, ATMOSPHERE);

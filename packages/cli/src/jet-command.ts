@@ -1,17 +1,15 @@
-import { fuelLiquid, type Fuel } from '@endrel/core/fluids/fuel';
+import { fuelLiquid } from '@endrel/core/fluids/fuel';
 import { vapourPressure } from '@endrel/core/fluids/vapour-pressure';
 import { jetBackPressure, jetSuction, type JetKind } from '@endrel/core/hydraulics/jet-pump';
 import { STANDARD_GRAVITY } from '@endrel/core/hydraulics/network';
 import type { OrificeEdge } from '@endrel/core/hydraulics/orifice';
 import { assumptionProperties } from '@endrel/core/job/assumption';
-import { briefProperties } from '@endrel/core/job/brief';
-import { celsius, litresPerHour, mm } from '@endrel/core/units/quick';
+import { litresPerHour, mm } from '@endrel/core/units/quick';
 import type { QuantityField } from '@endrel/core/units/field';
 import { BadInput } from './bad-input.ts';
-import { jsonText, type Output } from './output.ts';
-import { quantityOption } from './parse-options.ts';
-
-const ATMOSPHERE = 101_325; // Pa, ISO 2533
+import { ATMOSPHERE, fuelOption, temperatureOption } from './fuel-option.ts';
+import { jsonText, rounded, type Output } from './output.ts';
+import { oneOf, quantityOption } from './parse-options.ts';
 
 type Options = Partial<
   Record<'nozzle' | 'throat' | 'motive' | 'fuel' | 'kind' | 'edge' | 'lift' | 'ethanol' | 'rvp' | 'at', string>
@@ -49,10 +47,7 @@ export function jetCommand(operands: readonly string[], options: Options, output
       '--nozzle: the jet is as wide as its throat or wider, and draws nothing; give a throat that is wider',
     );
   const fuel = fuelOption(options);
-  const temperature =
-    options.at === undefined
-      ? celsius(20)
-      : quantityOption('at', options.at, assumptionProperties.fuelTemperature.field);
+  const temperature = temperatureOption(options.at);
   const { density } = fuelLiquid(fuel, temperature);
   const reid =
     options.rvp === undefined
@@ -78,23 +73,3 @@ export function jetCommand(operands: readonly string[], options: Options, output
   );
   return 0;
 }
-
-function fuelOption({ fuel = 'petrol', ethanol }: Options): Fuel {
-  if (fuel === 'diesel') return { family: 'diesel' };
-  const blend = /^e\s*\d/i.test(fuel) ? fuel : ethanol;
-  if (fuel !== 'petrol' && fuel !== 'ethanol' && blend === undefined)
-    throw new BadInput(`--fuel: “${fuel}” is not petrol, diesel, ethanol or a blend such as E85`);
-  if (fuel === 'ethanol') return { family: 'petrol', ethanol: 1 };
-  return {
-    family: 'petrol',
-    ethanol: blend === undefined ? 0 : quantityOption('ethanol', blend, briefProperties.ethanol.field),
-  };
-}
-
-function oneOf<const V extends string>(name: string, value: string, allowed: readonly V[]): V {
-  const found = allowed.find((v) => v === value);
-  if (found === undefined) throw new BadInput(`--${name}: “${value}” is not ${allowed.join(' or ')}`);
-  return found;
-}
-
-const rounded = (value: number) => Number(value.toPrecision(6));

@@ -35,3 +35,6 @@ export const jsonText = (report: unknown, indent?: number): string =>
     },
     indent,
   );
+
+/** A figure as reports print it: six digits. */
+export const rounded = (value: number): number => Number(value.toPrecision(6));

@@ -21,6 +21,13 @@ export function angleOption(name: string, text: string): number {
   return angle;
 }
 
+/** One of a few words. @throws BadInput */
+export function oneOf<const V extends string>(name: string, value: string, allowed: readonly V[]): V {
+  const found = allowed.find((v) => v === value);
+  if (found === undefined) throw new BadInput(`--${name}: “${value}” is not ${allowed.join(' or ')}`);
+  return found;
+}
+
 /** Negative values of these options are joined to them, since the argument parser takes a leading minus for an option. */
 export function joinNegativeValues(args: readonly string[], options: readonly string[]): string[] {
   const joined: string[] = [];

@@ -2,7 +2,7 @@ import { matchSender, type MatchedNetwork, type SenderMatch } from '@endrel/core
 import type { ResistanceRange } from '@endrel/core/senders/resistor-network';
 import { parseNumber, tooLargeSentence } from '@endrel/core/units/parse-number';
 import { BadInput } from './bad-input.ts';
-import { jsonText, type Output } from './output.ts';
+import { jsonText, rounded, type Output } from './output.ts';
 
 /** `endrel sender match --sender 240-33 --gauge 0-90`: resistors between a sender and a gauge, or why none will do. */
 export function senderCommand(
@@ -31,7 +31,7 @@ function rangeOption(name: string, text: string | undefined): ResistanceRange {
   return { empty: atEmpty.value.value, full: atFull.value.value };
 }
 
-const ohms = (value: number) => (value === Infinity ? null : Number(value.toPrecision(6)));
+const ohms = (value: number) => (value === Infinity ? null : rounded(value));
 const share = (value: number) => Number(value.toFixed(5));
 
 /** A network as JSON: ohms (`null` parallel: none), errors as shares of the gauge's scale. */

@@ -4,7 +4,7 @@ import { clampNames } from '../parts/joint.ts';
 import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
 import { specification } from '../parts/list-line.ts';
 import { hangerTubes } from '../hangers/hanger-tubes.ts';
-import { hangerStand } from '../hangers/stack-height.ts';
+import { standIn } from '../hangers/stack-height.ts';
 import { lineMaterials } from '../ratings/line-material.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Line } from '../run/zones.ts';
@@ -122,23 +122,23 @@ export function cutRows(job: Job, say: Say): CutRow[] {
 
 /** Tubes of the hanger, as they are cut from straight stock. */
 function tubeRows(job: Job, say: Say): CutRow[] {
-  const { depth, sumpDepth } = job.survey.tank;
-  const stand = depth && job.hanger?.hold ? hangerStand(job.hanger, depth.si, sumpDepth?.si) : undefined;
-  return hangerTubes(job.hanger ?? {}, stand).map(({ label, bends, bendRadius, cut }, i): CutRow => {
-    const { od, wall, material } = job.hanger!.tubes![i]!;
-    return {
-      part: `Hanger: ${label}`,
-      stock: specification(
-        material && lineMaterials[material].name,
-        od && `${say('length', od.si)} outside`,
-        wall && `wall ${say('length', wall.si)}`,
-      ),
-      length: cut === undefined ? 'not measured' : say.tape(cut),
-      line: 'supply',
-      note:
-        bends === 0
-          ? 'Straight. Deburr, blow out.'
-          : `${bends} × 90°${bendRadius === undefined ? '' : ` at ${say('length', bendRadius)}`}; length before bending. Deburr, blow out.`,
-    };
-  });
+  return hangerTubes(job.hanger ?? {}, standIn(job.hanger, job.survey.tank)).map(
+    ({ label, bends, bendRadius, cut }, i): CutRow => {
+      const { od, wall, material } = job.hanger!.tubes![i]!;
+      return {
+        part: `Hanger: ${label}`,
+        stock: specification(
+          material && lineMaterials[material].name,
+          od && `${say('length', od.si)} outside`,
+          wall && `wall ${say('length', wall.si)}`,
+        ),
+        length: cut === undefined ? 'not measured' : say.tape(cut),
+        line: 'supply',
+        note:
+          bends === 0
+            ? 'Straight. Deburr, blow out.'
+            : `${bends} × 90°${bendRadius === undefined ? '' : ` at ${say('length', bendRadius)}`}; length before bending. Deburr, blow out.`,
+      };
+    },
+  );
 }

@@ -91,13 +91,13 @@ describe('the plate', () => {
   const ring: Hanger = { boltCircle: mm(128), plateHole: mm(104), plateOutside: mm(148), studs: 6, studSize: mm(5) };
   // ISO 3601-2 static face seal, from memory: 20 to 30 % squeeze, 75 to 85 % fill; 3.53 mm cord about 2.65 deep, 4.6 wide.
   it('takes an O-ring in a groove of its cord, amid the metal between hole and studs', () => {
-    const groove = oringGroove({ ...ring, oRingCord: mm(3.53) })!;
+    const groove = oringGroove({ ...ring, oRingCord: mm(3.53) }, ringPlate(ring))!;
     expect(groove.depth).to.be.closeTo(2.65e-3, 0.02e-3);
     expect(groove.width).to.be.closeTo(4.62e-3, 0.05e-3);
     expect(1 - groove.depth / groove.cord).to.be.within(0.2, 0.3);
     expect((Math.PI / 4) * groove.cord ** 2 / (groove.depth * groove.width)).to.be.within(0.75, 0.85);
     expect((groove.inside + groove.outside) / 2).to.be.closeTo(0.104 + (0.128 - 0.104 - 0.0055) / 2, 1e-9);
-    expect(oringGroove(ring)).to.equal(undefined);
+    expect(oringGroove(ring, ringPlate(ring))).to.equal(undefined);
     const drawn = templateSvg(templateOf({ ...ring, oRingCord: mm(3.53) }, 'ring', 'Plate')!);
     expect(drawn).to.include('O-ring groove');
   }); // prettier-ignore

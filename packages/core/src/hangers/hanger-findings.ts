@@ -21,7 +21,7 @@ import { openingFit, type OpeningFit } from './opening-fit.ts';
 import { ringPlate, type RingPlate } from './ring-plate.ts';
 import type { SiphonFindings } from './siphon.ts';
 import { siphonOf } from './siphon-of-job.ts';
-import { hangerStand, type HangerStand } from './stack-height.ts';
+import { standIn, type HangerStand } from './stack-height.ts';
 import { hangerTubes, type HangerTube } from './hanger-tubes.ts';
 import { oringGroove, type OringGroove } from './oring-groove.ts';
 import { sockAdapter, type SockAdapter } from './sock-adapter.ts';
@@ -99,9 +99,8 @@ export interface Known {
 
 /** Place of the pickup in the tank's axes; undefined while the hanger's height is unknown. */
 export function pickupPlace(hanger: Hanger, tank: Pick<SurveyedTank, 'depth' | 'sumpDepth'>): Place | undefined {
-  if (!tank.depth || !hanger.hold) return undefined;
-  const { pickup } = hangerStand(hanger, tank.depth.si, tank.sumpDepth?.si);
-  return [hanger.openingForward?.si ?? 0, hanger.openingLeft?.si ?? 0, pickup];
+  const stand = standIn(hanger, tank);
+  return stand && [hanger.openingForward?.si ?? 0, hanger.openingLeft?.si ?? 0, stand.pickup];
 }
 
 /** Where a siphon draws from; undefined while there is none. */
@@ -113,22 +112,21 @@ const farPlace = ({ farHeight, farForward, farLeft }: Hanger): Place => [
   farHeight!.si,
 ];
 
-const standOf = ({ hanger = {}, survey }: Job): HangerStand | undefined =>
-  survey.tank.depth && hanger.hold ? hangerStand(hanger, survey.tank.depth.si, survey.tank.sumpDepth?.si) : undefined;
-
 export function hangerInTank(job: Job, tank: Tank | undefined): HangerInTank {
   const hanger = job.hanger ?? {};
   const depth = job.survey.tank.depth?.si;
+  const stand = standIn(hanger, job.survey.tank);
+  const plate = ringPlate(hanger);
   const place = pickupPlace(hanger, job.survey.tank);
   const parts = tank && place ? compartments(tank, job.survey.tank, place, farPickupPlace(hanger)) : [];
   return {
-    stand: standOf(job),
+    stand,
     opening: openingFit(hanger),
     tilt: tiltOf(hanger, depth, tank, place),
     strip: stripOrder(hanger),
-    plate: ringPlate(hanger),
-    groove: oringGroove(hanger),
-    tubes: hangerTubes(hanger, standOf(job)),
+    plate,
+    groove: oringGroove(hanger, plate),
+    tubes: hangerTubes(hanger, stand),
     adapter: sockAdapter(hanger),
     missesSump: missesSump(job),
     pickup: place && tank && parts.length > 0 ? pickupFindings(job, hanger, tank, parts, place) : undefined,
@@ -139,7 +137,7 @@ export function hangerFlows(job: Job, known: Known): HangerFlows {
   const hanger = job.hanger ?? {};
   return {
     bucket: hanger.bucket ? bucketFindings(hanger, known) : undefined,
-    back: returnFindings(job, hanger, standOf(job), pickupPlace(hanger, job.survey.tank)),
+    back: returnFindings(job, hanger, standIn(hanger, job.survey.tank), pickupPlace(hanger, job.survey.tank)),
     siphon: siphonOf(job, known.fuel, known.solution),
   };
 }

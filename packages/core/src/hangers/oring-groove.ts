@@ -1,5 +1,5 @@
 import type { Hanger } from '../job/hanger.ts';
-import { ringPlate } from './ring-plate.ts';
+import type { RingPlate } from './ring-plate.ts';
 
 /** Groove of an O-ring in the face of the ring plate. m. */
 export interface OringGroove {
@@ -25,9 +25,8 @@ const FILL = 0.8;
  *
  * Undefined without a cord, a bolt circle or a hole.
  */
-export function oringGroove(hanger: Hanger): OringGroove | undefined {
-  const cord = hanger.oRingCord?.si;
-  const plate = ringPlate(hanger);
+export function oringGroove({ oRingCord }: Hanger, plate: RingPlate | undefined): OringGroove | undefined {
+  const cord = oRingCord?.si;
   if (!cord || !plate || plate.boltCircle === undefined || plate.land === undefined) return undefined;
   const depth = cord * (1 - SQUEEZE);
   const width = ((Math.PI / 4) * cord ** 2) / (FILL * depth);

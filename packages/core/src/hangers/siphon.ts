@@ -28,6 +28,8 @@ export interface JetDrill {
   readonly suction: number;
 }
 export interface SiphonFindings extends Readonly<Record<JetPoint, JetAtPoint>> {
+  /** Set pressure of the regulator whose return drives it, where it is known, Pa. */
+  readonly regulated?: number;
   /** The drill that these figures are of: the entered one, else the proposed. m. */
   readonly of: number;
   readonly isEntered: boolean;
@@ -117,6 +119,7 @@ export function siphonFindings(hanger: Hanger, conditions: JetConditions): Sipho
   const moments = entered === undefined ? conditions.free : conditions.points;
   return {
     of,
+    regulated: conditions.set,
     isEntered: entered !== undefined,
     idle: at(of, moments.idle),
     cruise: at(of, moments.cruise),

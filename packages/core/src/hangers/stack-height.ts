@@ -1,5 +1,6 @@
 import type { Hanger } from '../job/hanger.ts';
 import { hangerProperties } from '../job/hanger.ts';
+import type { SurveyedTank } from '../job/tank.ts';
 
 /** How a hanger stands between its plate and the tank floor. m; heights above the floor. */
 export interface HangerStand {
@@ -73,3 +74,9 @@ export function hangerStand(hanger: Hanger, depth: number, sumpDepth = 0): Hange
 }
 
 const GASKET_SQUEEZED = 2 / 3; // of its loose thickness, flat rubber: typical, from memory, verify on the part
+
+/** The same as it stands in a surveyed tank; undefined until the depth is known and how it is held. */
+export const standIn = (
+  hanger: Hanger | undefined,
+  { depth, sumpDepth }: Pick<SurveyedTank, 'depth' | 'sumpDepth'>,
+): HangerStand | undefined => (depth && hanger?.hold ? hangerStand(hanger, depth.si, sumpDepth?.si) : undefined);

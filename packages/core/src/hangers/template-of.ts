@@ -11,5 +11,5 @@ export function templateOf(hanger: Hanger, kind: TemplateKind, title: string): T
     return adapter && adapterTemplate(adapter, title);
   }
   const plate = ringPlate(hanger);
-  return plate && plateTemplate(plate, kind, title, oringGroove(hanger));
+  return plate && plateTemplate(plate, kind, title, oringGroove(hanger, plate));
 }

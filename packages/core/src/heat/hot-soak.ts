@@ -1,5 +1,5 @@
 import { heatCapacity, type Fuel } from '../fluids/fuel.ts';
-import { vapourPressure } from '../fluids/vapour-pressure.ts';
+import { isVapourExtrapolated, vapourPressure } from '../fluids/vapour-pressure.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
 import { isRegulator, kindOf } from '../parts/kinds.ts';
@@ -36,7 +36,7 @@ export interface HotSoak {
   readonly safeAgain?: number;
   /** Longest that the pumps take to fill what boiled empty, s; absent where none of them runs. */
   readonly refill?: number;
-  /** Hotter than the vapour pressure's correlation was drawn for. */
+  /** At the hottest its vapour pressure is beyond what the correlations were drawn for. */
   readonly isExtrapolated: boolean;
 }
 
@@ -46,7 +46,6 @@ const RAIL_METAL = 400; // J/K of a rail with its injectors; typical, from memor
 const WALL = 1.4; // heat of a line's wall and its fuel, over that of its fuel; typical, from memory
 const SKIN = 1.4; // outside diameter of a line over its bore; typical, from memory
 const EXHAUST_COOLS = 1200; // s to a third; typical, from memory
-const EXTRAPOLATED_ABOVE = 333.15; // K, as the correlation of petrol: see fluids/vapour-pressure
 const LEAST_VOLUME = 1e-7; // m3: a fitting that holds less says nothing
 
 interface Piece {
@@ -121,7 +120,7 @@ export function hotSoak(job: RunInputs, fuel: Fuel, run: CompiledRun, solution: 
     flashes,
     safeAgain: lastBoiling === undefined ? 0 : lastBoiling < LASTS ? lastBoiling + STEP : undefined,
     refill: flow > 0 ? most / flow : undefined,
-    isExtrapolated: hottest.temperature > EXTRAPOLATED_ABOVE,
+    isExtrapolated: isVapourExtrapolated(fuel, hottest.temperature),
   };
 }
 
@@ -130,9 +129,7 @@ function piecesOf(job: RunInputs, run: CompiledRun, { points }: RunSolution): Pi
   const zones = heatZones(circuits);
   const behind = new Set(circuits.feedPumps.flatMap((id) => circuits.downstream(id)));
   const begin = points.cruise;
-  const heights = run.heightsAt(
-    run.open.map((o) => o.height({ point: begin.point, liquid: { density: 1, viscosity: 1 }, voltageAt: () => 0 })),
-  );
+  const heights = run.heightsAt({ point: begin.point });
   const railHeat = assumed(job.assumptions, 'railHeat');
   return run.parts.flatMap(({ id, outlet }): Piece[] => {
     const part = circuits.part(id);

@@ -98,3 +98,10 @@ export const briefProperties = {
 };
 export const briefSchema = objectOf(briefProperties);
 export type Brief = z.infer<typeof briefSchema>;
+
+export const isBoosted = ({ aspiration }: Pick<Brief, 'aspiration'>): boolean =>
+  aspiration !== undefined && aspiration !== 'natural';
+
+/** Whether the regulator may follow the manifold: left off where the engine expects none. Boost always wants it. */
+export const takesReference = (brief: Pick<Brief, 'aspiration' | 'manifoldReference'>): boolean =>
+  brief.manifoldReference !== false || isBoosted(brief);

@@ -1,4 +1,4 @@
-import { briefProperties } from './brief.ts';
+import { briefProperties, isBoosted } from './brief.ts';
 import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Job } from './job.ts';
@@ -107,8 +107,7 @@ const isNeeded = (property: Property): boolean =>
 /** Boost is needed once the engine is known to be boosted, the ethanol share once it burns petrol. */
 function briefNeeds({ brief }: Job): Record<string, Property> {
   const needs: Record<string, Property> = { ...briefProperties };
-  if (brief.aspiration !== undefined && brief.aspiration !== 'natural')
-    needs.boost = { ...briefProperties.boost, needed: true };
+  if (isBoosted(brief)) needs.boost = { ...briefProperties.boost, needed: true };
   if (brief.fuel === 'petrol') needs.ethanol = { ...briefProperties.ethanol, needed: true };
   return needs;
 }

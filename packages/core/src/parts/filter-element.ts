@@ -79,7 +79,7 @@ interface Element {
 }
 
 /** A strainer whose drop goes by its mesh. */
-export const isByMesh = ({ dropBy: by, rating, ratedFlow, ratedDrop }: Element): boolean =>
+const isByMesh = ({ dropBy: by, rating, ratedFlow, ratedDrop }: Element): boolean =>
   by ? by === 'mesh' : (rating?.si ?? 0) >= COARSE && !ratedFlow && !ratedDrop;
 
 /** Whether a property of an element says anything, as its drop is known. */
@@ -114,6 +114,18 @@ export function sheetLaw(
 }
 
 const BODY_LOSS = 2.5; // K on the bore of a strainer's ports: out into its body, a turn, and in again; typical, from memory
+
+/** The law of an element, by its sheet or by its mesh. @param dirt - times the drop of the new element. */
+export function elementLaw(
+  properties: Sheet & ReturnType<typeof meshProperties>,
+  part: Element & Parameters<typeof sheetLaw>[1] & { readonly meshArea?: Measured; readonly portBore?: Measured },
+  liquid: Liquid,
+  dirt: number,
+): LinkLaw & { kind: 'porous' } {
+  if (!isByMesh(part)) return sheetLaw(properties, part, liquid, dirt);
+  const area = settled(properties.meshArea, part.meshArea);
+  return meshLaw(part.rating?.si ?? COARSE, area, settled(properties.portBore, part.portBore), liquid, dirt);
+}
 
 /** A strainer by its mesh and its ports. @param opening - of the mesh, m. */
 export function meshLaw(

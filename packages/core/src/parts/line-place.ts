@@ -23,3 +23,7 @@ export const heatProperties = {
     hint: 'Clear air between the line and the panel or engine it is clipped to.',
   }),
 };
+
+/** A line in the tank has no exhaust beside it. */
+export const isHeatRelevant = (line: { readonly lies?: string }, key: string): boolean =>
+  key !== 'exhaustGap' || line.lies !== 'tank';

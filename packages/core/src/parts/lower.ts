@@ -29,6 +29,8 @@ export interface Moment {
   /** What reaches a pump, V. */
   voltageAt(id: string): number;
 }
+/** The conditions alone: all that heights go by. */
+export type MomentPoint = Pick<Moment, 'point'>;
 
 /**
  * A place in the lowered part: one of its ports, an inner place (begins with a dot), or the fuel's surface in the tank.
@@ -61,7 +63,7 @@ export interface Lowered {
   /** Heights that the part gives to places, m; one that a joint states goes before. */
   readonly heights?: readonly (readonly [place: Place, height: number | undefined])[];
   /** Places at tank pressure: at the fuel's surface or as high as they end, whichever is higher. */
-  readonly open?: readonly { readonly place: Place; readonly height: (moment: Moment) => number }[];
+  readonly open?: readonly { readonly place: Place; readonly height: (at: MomentPoint) => number }[];
   /** The link that carries the part's flow, where one does. */
   readonly through?: string;
   /** The port whose outflow is told as the part's flow, where no link carries it. */

@@ -1,4 +1,3 @@
-import type { Liquid, Network, NetworkLink } from '../hydraulics/network.ts';
 import type { Job } from '../job/job.ts';
 import { kindOf, type Part, type PartOf } from '../parts/kinds.ts';
 import {
@@ -6,7 +5,7 @@ import {
   type LawAt,
   type Lowered,
   type LoweredPump,
-  type Moment,
+  type MomentPoint,
   type Place,
   type Site,
 } from '../parts/lower.ts';
@@ -67,7 +66,7 @@ export interface CompiledRun {
   readonly spills: ReadonlyMap<string, number>;
   readonly sensor?: number;
   /** Nodes at tank pressure, the tank's surface first, and how high they stand. */
-  readonly open: readonly { readonly node: number; readonly height: (moment: Moment) => number }[];
+  readonly open: readonly { readonly node: number; readonly height: (at: MomentPoint) => number }[];
   /**
    * What the network becomes with other measurements of some parts, by link: their own laws and, where a bore meets another there,
    * their neighbours'. The places stay.
@@ -84,8 +83,8 @@ export interface CompiledRun {
     readonly pumps: ReadonlyMap<string, LoweredPump>;
     readonly lowered: ReadonlyMap<string, Lowered>;
   };
-  /** Heights of all nodes, m, with those open nodes at these. */
-  heightsAt(open: readonly number[]): Float64Array;
+  /** Heights of all nodes at a moment, m. */
+  heightsAt(at: MomentPoint): Float64Array;
   /** The same where some links are of another length, m: what is not measured lies in proportion to it. */
   heightsWith(lengths: ReadonlyMap<number, number>): CompiledRun['heightsAt'];
 }
@@ -153,7 +152,7 @@ class Compiler {
     const linksOf = new Map(lowered.map(({ part, low }) => [part.id, linkNames(low)]));
     const parts = lowered.map(({ part, low }) => this.#part(part, low, linkIndex));
     const open = [
-      { node: surface, height: ({ point }: Moment) => (this.#job.survey.tank.depth?.si ?? 0) * point.level },
+      { node: surface, height: ({ point }: MomentPoint) => (this.#job.survey.tank.depth?.si ?? 0) * point.level },
       ...lowered.flatMap(({ part, low }) =>
         (low.open ?? []).map(({ place, height }) => ({ node: node(part.id, place), height })),
       ),
@@ -172,7 +171,8 @@ class Compiler {
         return at === undefined ? [] : [[part.id, at] as const];
       }),
     );
-    const known = this.#heights(lowered, new Set(open.map((o) => o.node)));
+    const openNodes = new Set(open.map((o) => o.node));
+    const known = this.#heights(lowered, openNodes);
     const spilling = new Set(spills.values());
     const edges = links.map((l, i) => ({
       from: l.from,
@@ -180,11 +180,15 @@ class Compiler {
       length: lengthOf(l.law),
       hangs: l.startsShut ? undefined : spilling.has(i),
     }));
-    const openNodes = open.map((o) => o.node);
     const fill = (lengths?: ReadonlyMap<number, number>) => {
       const now = lengths ? edges.map((e, i) => ({ ...e, length: lengths.get(i) ?? e.length })) : edges;
-      const filled = new HeightFill(this.#nodes.length, now, known, openNodes);
-      return (heights: readonly number[]) => filled.at(heights);
+      const filled = new HeightFill(
+        this.#nodes.length,
+        now,
+        known,
+        open.map((o) => o.node),
+      );
+      return (at: MomentPoint) => filled.at(open.map((o) => o.height(at)));
     };
     const feeds = new Set(circuits.feedPumps);
     return {
@@ -202,7 +206,7 @@ class Compiler {
                 id: part.id,
                 linkIndex: linkIndex.get(low.pump.link)!,
                 inlet: node(part.id, 'in'),
-                suction: this.#suction(part.id, node(part.id, 'in'), joints, new Set(open.map((o) => o.node))),
+                suction: this.#suction(part.id, node(part.id, 'in'), joints, openNodes),
                 feeds: feeds.has(part.id),
               },
             ]
@@ -401,31 +405,3 @@ const linkNames = ({ links }: Lowered): string => links.map((l) => l.id).join(' 
 
 /** Of an engine whose injectors are not counted yet; shown as standing in. */
 export const TYPICAL_INJECTORS = 4; // common practice
-
-/** The compiled run as a plain network at one moment, for other engines and formats. */
-export function networkOfRun(
-  run: CompiledRun,
-  moment: Moment,
-  liquid: Liquid,
-  demand: (node: number) => number | undefined,
-): Network {
-  const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
-  const fixed = new Set(run.open.map((o) => o.node));
-  return {
-    liquid,
-    nodes: run.nodes.map((id, i) => ({
-      id,
-      height: heights[i]!,
-      ...(fixed.has(i) ? { fixedPressure: moment.point.tankPressure } : {}),
-      ...(demand(i) === undefined ? {} : { demand: demand(i) }),
-    })),
-    links: run.links.map((l): NetworkLink => ({
-      id: l.id,
-      from: run.nodes[l.from]!,
-      to: run.nodes[l.to]!,
-      law: typeof l.law === 'function' ? l.law(moment) : l.law,
-      checkValve: l.checkValve,
-      startsShut: l.startsShut,
-    })),
-  };
-}

@@ -113,7 +113,7 @@ export function pointResult(job: RunInputs, fuel: Fuel, point: OperatingPoint, s
   // NPSH available: absolute pressure at the pump's inlet less vapour pressure, as head
   const head = (inlet: number) =>
     (atmosphere + pressures[inlet]! - vapour(point.temperature)) / (liquid.density * STANDARD_GRAVITY);
-  const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
+  const heights = run.heightsAt(moment);
   const climb = (from: number, to: number) => liquid.density * STANDARD_GRAVITY * (heights[to]! - heights[from]!);
   const parts = run.parts.map((compiled): PartFlow => {
     const part = circuits.part(compiled.id);

@@ -6,7 +6,8 @@ import type { FuelAt } from './fuel-at.ts';
 import type { Conditions, Lowered, Moment } from '../parts/lower.ts';
 import type { Part } from '../parts/kinds.ts';
 import { circuitsOf } from './circuits.ts';
-import { lengthOf, networkOfRun, type CompiledRun } from './compile-run.ts';
+import { lengthOf, type CompiledRun } from './compile-run.ts';
+import { networkOfRun } from './network-of-run.ts';
 
 /** One solved state of a run, by place of node and link. Pa gauge and m3/s. */
 export interface SolvedRun {
@@ -77,7 +78,6 @@ export class PreparedRun {
   become(graph: Graph): void {
     const circuits = circuitsOf(graph);
     const before = this.#run.circuits;
-    this.setFlows = undefined;
     if (circuits.order.join() !== before.order.join()) throw new RangeError('it is another run: compile it anew');
     this.setParts(
       circuits.parts.filter((part) => part !== before.part(part.id) && part !== this.#changed.get(part.id)),
@@ -140,7 +140,7 @@ export class PreparedRun {
     };
     const { run } = this;
     const solver = this.#solverFor(moment, draw);
-    const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
+    const heights = run.heightsAt(moment);
     const laws = run.links.map((l, i): LinkLaw | undefined =>
       typeof l.law === 'function' ? l.law(moment) : this.#set.has(i) ? l.law : undefined,
     );

@@ -45,7 +45,7 @@ export function primeOf(run: CompiledRun, moment: Moment): Prime | undefined {
       const pump = circuits.part(id);
       return pump.kind === 'enginePump' || (pump.kind === 'pump' && pump.checkValve === true);
     });
-  const heights = run.heightsAt(run.open.map((o) => o.height(moment)));
+  const heights = run.heightsAt(moment);
   const surface = run.open[0]!.height(moment); // the tank's own comes first
   const drainedVolume = isHeld
     ? 0

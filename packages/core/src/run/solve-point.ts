@@ -45,10 +45,7 @@ export function solvePoint(
 ): Result<SolvedPoint, RunFault> {
   const { run } = prepared;
   const fuel = fuelAt(job, kind, point.temperature);
-  settleRegulators(prepared, job, kind, (at) => {
-    const solved = solveControlled(prepared, fuelAt(job, kind, at.temperature), at, { demand: at.demand });
-    return solved.ok ? solved.value : undefined;
-  });
+  settle(prepared, job, kind);
   if (hold !== undefined) return solveControlled(prepared, fuel, point, { hold });
   const solved = solveControlled(prepared, fuel, point, { demand: point.demand });
   const floor = opposing(job, run.circuits, point);
@@ -61,6 +58,18 @@ export function solvePoint(
   if (nothing.ok) return success({ ...nothing.value, delivered: 0 });
   // behind a pump that draws vapour nothing else says what the rail stands at
   return starved.ok ? success({ ...starved.value, delivered: 0 }) : nothing;
+}
+
+/** Finds, once for a prepared run, what passed its regulators when they were set. */
+export function settle(
+  prepared: PreparedRun,
+  job: Pick<Job, 'brief' | 'assumptions' | 'points' | 'survey'>,
+  fuel: Fuel,
+): void {
+  settleRegulators(prepared, job, fuel, (at) => {
+    const solved = solveControlled(prepared, fuelAt(job, fuel, at.temperature), at, { demand: at.demand });
+    return solved.ok ? solved.value : undefined;
+  });
 }
 
 /** It solves while fuel is taken for something that does not boil. */

@@ -3,7 +3,8 @@ import type { Network } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
 import { settledValue } from '../job/value.ts';
 import { success, type Result } from '../result.ts';
-import { compileRun, networkOfRun } from './compile-run.ts';
+import { compileRun } from './compile-run.ts';
+import { networkOfRun } from './network-of-run.ts';
 import { deadHeads, type DeadHead } from './dead-head.ts';
 import { fuelAt } from './fuel-at.ts';
 import { operatingPoints, type OperatingPoint, type PointKey } from './operating-point.ts';
@@ -11,7 +12,7 @@ import { pointResult, wantedRailPressure, type PointResult, type RunInputs } fro
 import { inflow, PreparedRun } from './prepared-run.ts';
 import { primeOf, type Prime } from './priming.ts';
 import type { RunFault } from './run-fault.ts';
-import { solvePoint } from './solve-point.ts';
+import { settle, solvePoint } from './solve-point.ts';
 import { spansOf, type Span } from './spans.ts';
 import { worstSuction, type WorstSuction } from './worst-suction.ts';
 
@@ -126,7 +127,7 @@ function pumpMargin(prepared: PreparedRun, job: RunInputs, fuel: Fuel, point: Op
 export function networkAt(job: RunInputs, fuel: Fuel, { point, parts, delivered }: PointResult): Network {
   const run = compileRun(job);
   const prepared = new PreparedRun(run);
-  solvePoint(prepared, job, fuel, point); // for what passed the regulators when they were set
+  settle(prepared, job, fuel);
   const { setFlows } = prepared;
   const voltages = new Map(parts.flatMap((c) => (c.voltage === undefined ? [] : [[c.id, c.voltage] as const])));
   const liquid = fuelAt(job, fuel, point.temperature);

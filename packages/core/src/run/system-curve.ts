@@ -1,6 +1,7 @@
 import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
 import { NetworkSolver } from '../hydraulics/network-solver.ts';
-import { compileRun, networkOfRun } from './compile-run.ts';
+import { compileRun } from './compile-run.ts';
+import { networkOfRun } from './network-of-run.ts';
 import type { OperatingPoint } from './operating-point.ts';
 import type { RunInputs } from './point-result.ts';
 

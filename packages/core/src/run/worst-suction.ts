@@ -7,7 +7,7 @@ import { solvePoint } from './solve-point.ts';
 import { pointResult, type PointResult, type RunInputs } from './point-result.ts';
 
 /** What may come together at the pump: each is told in words where it makes it worse. */
-export const extremes = {
+const extremes = {
   hot: 'hot fuel',
   charging: 'charging voltage',
   dirty: 'dirty sock and strainers',
@@ -22,6 +22,10 @@ export interface WorstSuction {
   readonly name: string;
   readonly extremes: readonly Extreme[];
 }
+
+/** “full load, hot fuel, dirty sock and strainers” */
+export const sayWorst = ({ name, extremes: taken }: WorstSuction): string =>
+  [name, ...taken.map((e) => extremes[e])].join(', ');
 
 const every = Object.keys(extremes) as Extreme[];
 

@@ -22,6 +22,9 @@ export function ampacity(area: number): number {
   return Math.exp(y0 + ((y1 - y0) * (x - x0)) / (x1 - x0));
 }
 
+/** A fuse of so many A passes more than a conductor carries; a fuse at its very limit does not. */
+export const passesMore = (fuse: number, area: number): boolean => fuse > ampacity(area) * (1 + 1e-9);
+
 /** The thinnest gauge of the table that carries so much. */
 export const gaugeFor = (amps: number): number | undefined =>
   ratedGauges.find((awg) => ampacity(gaugeArea(awg)) >= amps * (1 - 1e-9));

@@ -4,7 +4,7 @@ import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed, originOfAssumed } from '../job/assumption.ts';
 import type { Findings } from '../run/findings.ts';
 import { petrolReidOf } from '../run/petrol-reid.ts';
-import { extremes } from '../run/worst-suction.ts';
+import { sayWorst } from '../run/worst-suction.ts';
 import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
@@ -64,11 +64,7 @@ export function suctionWorking({ job, solution, fuel }: Findings, key: string): 
       { name: 'vapour pressure', figure: head(-vapour) },
     ],
     remarks: [
-      ...(worst
-        ? [
-            `At ${[worst.name, ...worst.extremes.map((e) => extremes[e])].join(', ')}: the worst of all points and extremes.`,
-          ]
-        : []),
+      ...(worst ? [`At ${sayWorst(worst)}: the worst of all points and extremes.`] : []),
       ...(result.choked.length > 0
         ? ['The pump is choked: it passes only what keeps its fuel from boiling before it.']
         : []),

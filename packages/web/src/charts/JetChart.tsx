@@ -7,16 +7,15 @@ import { LinesChart, type ChartLine } from './LinesChart.tsx';
 interface JetChartProps {
   readonly siphon: SiphonFindings;
   readonly of: 'suction' | 'backPressure';
-  /** Set pressure of the regulator, where it is known. Pa. */
-  readonly set?: number;
 }
 
 /** Every drill of the set: what it brings across at full load against what is burnt, or what it holds back at idle. */
-export function JetChart({ siphon, of, set }: JetChartProps) {
+export function JetChart({ siphon, of }: JetChartProps) {
   const units = useDisplayUnits();
   const isSuction = of === 'suction';
   const unit = unitById(isSuction ? (units.unitOf('volumeFlow') ?? 'L/h') : (units.unitOf('pressure') ?? 'kPa'));
   const length = unitById(units.unitOf('length') ?? 'mm');
+  const { regulated: set } = siphon;
   const limit = isSuction ? JET_MARGIN * siphon.fullLoad.demand : set === undefined ? undefined : MOST_OF_SET * set;
   const lines = useMemo((): ChartLine[] => {
     const points = siphon.set.map((d) => ({ x: fromSi(d.drill, length), y: fromSi(d[of], unit) }));

@@ -1,3 +1,4 @@
+import { isBoosted } from '../../job/brief.ts';
 import { figure } from '../../units/quantity.ts';
 import { partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
@@ -8,11 +9,7 @@ export const fixedRegulatorWithBoost: Rule = {
   check: ({ job }) => {
     const boost = job.brief.boost?.si ?? 0;
     const boosted =
-      job.brief.induction === 'injection' &&
-      job.brief.direct !== true &&
-      job.brief.aspiration !== undefined &&
-      job.brief.aspiration !== 'natural' &&
-      boost > 0;
+      job.brief.induction === 'injection' && job.brief.direct !== true && isBoosted(job.brief) && boost > 0;
     const wanted = boosted || job.brief.manifoldReference === true;
     if (!wanted) return [];
     return partsOfKind(job, 'regulator', 'filterRegulator').flatMap((part) => {

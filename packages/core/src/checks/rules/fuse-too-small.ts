@@ -1,10 +1,10 @@
 import { withArticle } from '../../units/article.ts';
 import { measured } from '../../job/measured.ts';
-import { bladeFuses, FUSE_FACTOR } from '../../wiring/fuse.ts';
+import { FUSE_FACTOR, fuseFor } from '../../wiring/fuse.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { figure } from '../../units/quantity.ts';
-import { ampacity } from '../../wiring/ampacity.ts';
-import { rewired } from './wire-too-thin.ts';
+import { passesMore } from '../../wiring/ampacity.ts';
+import { rewired, thinnestWire } from './wire-too-thin.ts';
 import { mostCurrent, partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
@@ -17,10 +17,10 @@ export const fuseTooSmall: Rule = {
       if (!part.fuse || current === undefined) return [];
       const least = current * FUSE_FACTOR;
       if (part.fuse.si >= least) return [];
-      const next = bladeFuses.find((size) => size >= least);
-      const thinnest = Math.min(...[part.supplyWire, part.earthWire].flatMap((w) => (w ? [w.si] : [])));
+      const next = fuseFor(current);
+      const thinnest = thinnestWire(part);
       // a larger fuse alone would pass what the wire there is does not carry
-      const needsWire = next !== undefined && Number.isFinite(thinnest) && next > ampacity(thinnest) * (1 + 1e-9);
+      const needsWire = next !== undefined && thinnest !== undefined && passesMore(next, thinnest);
       return [
         {
           grade: 'fix',

@@ -1,3 +1,4 @@
+import { takesReference } from '../../job/brief.ts';
 import { partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
@@ -6,8 +7,7 @@ export const referenceUnwanted: Rule = {
   key: 'reference-unwanted',
   check: ({ job }) => {
     const { brief } = job;
-    const isBoosted = brief.aspiration !== undefined && brief.aspiration !== 'natural';
-    if (brief.manifoldReference !== false || isBoosted || brief.induction !== 'injection') return [];
+    if (takesReference(brief) || brief.induction !== 'injection') return [];
     return partsOfKind(job, 'regulator', 'filterRegulator').flatMap((part) =>
       part.referenced
         ? [

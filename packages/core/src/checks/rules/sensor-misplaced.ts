@@ -58,9 +58,10 @@ export const sensorMisplaced: Rule = {
 function isAtEngine(job: Job, host: string): boolean {
   if (job.parts[host]?.kind === 'rail') return true;
   const run = circuits(job);
-  const ends = new Map(spansOf(run).map((s) => [s.part, s.start + s.length]));
-  const engine = Math.min(...run.consumers.map((id) => spansOf(run).find((s) => s.part === id)!.start));
-  return (ends.get(host) ?? 0) > engine / 2;
+  const spans = new Map(spansOf(run).map((s) => [s.part, s]));
+  const engine = Math.min(...run.consumers.map((id) => spans.get(id)!.start));
+  const at = spans.get(host);
+  return at !== undefined && at.start + at.length > engine / 2;
 }
 
 /** The sensor's joint moves to a side port of the rail; the port that it leaves must then be closed. */

@@ -1,9 +1,7 @@
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
-import { circuits } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { MOST_OF_SET } from '../../hangers/siphon.ts';
-import { isBypass } from '../../parts/kinds.ts';
 
 const chosen = { everything: '', fullLoad: ' at full load, cool', cruise: ' at cruise' } as const;
 
@@ -28,8 +26,7 @@ export const siphonJet: Rule = {
         },
       ];
     if (!siphon) return [];
-    const regulator = circuits(job).parts.find(isBypass);
-    const set = regulator?.setPressure?.si;
+    const set = siphon.regulated;
     const reports: SnagReport[] = [];
     const cure = siphon.drill
       ? siphon.drill === job.hanger?.jetDrill?.si

@@ -1,7 +1,7 @@
 import { LEAST_SUCTION_MARGIN } from '../../run/limits.ts';
 import { vapourSource } from '../../fluids/vapour-pressure.ts';
 import { resultsOf } from '../../run/solve-run.ts';
-import { extremes } from '../../run/worst-suction.ts';
+import { sayWorst } from '../../run/worst-suction.ts';
 import { figure } from '../../units/quantity.ts';
 import type { Rule } from '../snag.ts';
 
@@ -17,7 +17,7 @@ export const suctionMargin: Rule = {
     const choked = resultsOf(solution).find((r) => r.choked.length > 0);
     const { suctionMargin: margin, suctionPump, choked: drawsVapour } = worst.result;
     if (!choked && drawsVapour.length === 0 && margin >= LEAST_SUCTION_MARGIN) return [];
-    const at = choked ? choked.point.name : [worst.name, ...worst.extremes.map((e) => extremes[e])].join(', ');
+    const at = choked ? choked.point.name : sayWorst(worst);
     const boils = choked !== undefined || drawsVapour.length > 0;
     return [
       {

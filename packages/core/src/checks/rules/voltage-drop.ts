@@ -2,7 +2,7 @@ import { figure } from '../../units/quantity.ts';
 import { settledValue } from '../../job/value.ts';
 import { conductor, gaugeArea, wireGauges } from '../../units/wire-gauge.ts';
 import { wireResistance } from '../../wiring/wire.ts';
-import { ampacity } from '../../wiring/ampacity.ts';
+import { passesMore } from '../../wiring/ampacity.ts';
 import { flowOf, partsOfKind, quoted } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { type PartOf, partName } from '../../parts/kinds.ts';
@@ -66,7 +66,7 @@ function cureFor(
   const enough = [...wireGauges].reverse().find((awg) => {
     const wire = wireResistance(gaugeArea(awg), supplyLength.si + earthLength.si, temperature);
     // nor thinner than what its fuse protects
-    const isProtected = !pump.fuse || ampacity(gaugeArea(awg)) >= pump.fuse.si;
+    const isProtected = !pump.fuse || !passesMore(pump.fuse.si, gaugeArea(awg));
     return isProtected && current * (wire + contacts) <= MOST_DROP && current * (wire + contacts) < drop;
   });
   if (enough === undefined) return { cure: plain };

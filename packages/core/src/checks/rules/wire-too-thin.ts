@@ -2,8 +2,8 @@ import { conductor } from '../../units/wire-gauge.ts';
 import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import { partName, type PartOf } from '../../parts/kinds.ts';
-import { ampacity, gaugeFor } from '../../wiring/ampacity.ts';
-import { bladeFuses, FUSE_FACTOR } from '../../wiring/fuse.ts';
+import { ampacity, gaugeFor, passesMore } from '../../wiring/ampacity.ts';
+import { fuseFor } from '../../wiring/fuse.ts';
 import { mostCurrent, partsOfKind, quoted } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
@@ -12,12 +12,12 @@ export const wireTooThin: Rule = {
   key: 'wire-too-thin',
   check: (findings) =>
     partsOfKind(findings.job, 'pump').flatMap((part): SnagReport[] => {
-      const thinnest = Math.min(...[part.supplyWire, part.earthWire].flatMap((w) => (w ? [w.si] : [])));
-      if (!Number.isFinite(thinnest)) return [];
+      const thinnest = thinnestWire(part);
+      if (thinnest === undefined) return [];
       const carries = ampacity(thinnest);
       const current = mostCurrent(findings, part.id);
       const base = { stage: 'run', part: part.id, path: ['parts', part.id, 'supplyWire'], source: 'ampacity at 105 °C insulation, typical, from memory: verify; fuse sizes ISO 8820-3' } as const; // prettier-ignore
-      if (part.fuse && part.fuse.si > carries * (1 + 1e-9))
+      if (part.fuse && passesMore(part.fuse.si, thinnest))
         return [
           {
             ...base,
@@ -47,13 +47,19 @@ export const wireTooThin: Rule = {
     }),
 };
 
+/** Area of the thinnest conductor on the way to a pump and back, m2; undefined while none is known. */
+export function thinnestWire({ supplyWire, earthWire }: PartOf<'pump'>): number | undefined {
+  const areas = [supplyWire, earthWire].flatMap((w) => (w ? [w.si] : []));
+  return areas.length > 0 ? Math.min(...areas) : undefined;
+}
+
 /** Wire and fuse together: the fuse that the pump's current asks for, and the thinnest wire that it protects. */
 export function rewired(
   part: PartOf<'pump'>,
   current: number | undefined,
 ): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
   const plain = 'Use wire that carries more than the fuse passes, and pins as strong.';
-  const fuse = current === undefined ? part.fuse?.si : bladeFuses.find((size) => size >= FUSE_FACTOR * current);
+  const fuse = current === undefined ? part.fuse?.si : fuseFor(current);
   const awg = fuse === undefined ? undefined : gaugeFor(fuse);
   if (fuse === undefined || awg === undefined)
     return {

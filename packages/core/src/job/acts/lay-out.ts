@@ -1,3 +1,4 @@
+import { takesReference } from '../brief.ts';
 import { isRegulator, kindOf, portOf, type Part, type PartKind } from '../../parts/kinds.ts';
 import type { Joint } from '../../parts/joint.ts';
 import type { PortRef } from '../../parts/port.ts';
@@ -78,17 +79,14 @@ const isReturnPart = (part: Part) =>
   part.role === 'regulatorHose';
 
 function partOf(job: Job, { kind, own: _own, role, ...demands }: Seed): Part {
-  const referenced = demands.referenced === undefined ? {} : { referenced: demands.referenced && wantsReference(job) };
+  const referenced =
+    demands.referenced === undefined ? {} : { referenced: demands.referenced && takesReference(job.brief) };
   return { kind, id: freshId(job, kind), ...(role ? { role } : {}), ...demands, ...referenced } as unknown as Part;
 }
 
-/** A school may lead the manifold to its regulator: where the engine expects none, it is left off. Boost always wants it. */
-const wantsReference = ({ brief }: Job): boolean =>
-  brief.manifoldReference !== false || (brief.aspiration !== undefined && brief.aspiration !== 'natural');
-
 /** A part taken over keeps what was measured and takes on what the school demands of it. */
 function adapt(job: Job, block: Block, { kind, role, action, drive, place, ...seed }: Seed): Job {
-  const referenced = seed.referenced && wantsReference(job);
+  const referenced = seed.referenced && takesReference(job.brief);
   const part = find(job, block, kind)!;
   let changed: Part = part;
   if (role && !part.role) changed = { ...changed, role };

@@ -2,17 +2,7 @@ import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
 import { flag, quantity } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
-import {
-  COARSE,
-  dropBy,
-  fuelHeld,
-  isByMesh,
-  isElementRelevant,
-  meshLaw,
-  meshProperties,
-  sheetLaw,
-  sheetProperties,
-} from '../filter-element.ts';
+import { dropBy, elementLaw, fuelHeld, isElementRelevant, meshProperties, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 
 const properties = {
@@ -59,12 +49,8 @@ export const filter = definePart('filter', 'Filter', properties, {
           id: part.id,
           from: 'in',
           to: 'out',
-          law: ({ liquid, point }) => {
-            const dirt = Math.max(own, isStrainer ? point.strainerDirt : point.dirt);
-            if (!isByMesh(part)) return sheetLaw(properties, part, liquid, dirt);
-            const area = settled(properties.meshArea, part.meshArea);
-            return meshLaw(part.rating?.si ?? COARSE, area, settled(properties.portBore, part.portBore), liquid, dirt);
-          },
+          law: ({ liquid, point }) =>
+            elementLaw(properties, part, liquid, Math.max(own, isStrainer ? point.strainerDirt : point.dirt)),
         },
       ],
       through: part.id,

@@ -4,7 +4,7 @@ import { lineTags } from '../../job/line-tag.ts';
 import { fittingLoss } from '../../hydraulics/loss-coefficient.ts';
 import type { Measured } from '../../job/measured.ts';
 import { DRAWN_TUBE_ROUGHNESS, lineMaterials } from '../../ratings/line-material.ts';
-import { heatProperties } from '../line-place.ts';
+import { heatProperties, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -47,7 +47,7 @@ const boreOfTube = ({ outsideDiameter, wall }: { outsideDiameter?: Measured; wal
 export const hardLine = definePart('hardLine', 'Hard line', properties, {
   ports: twoEnds,
   blocks: (key) => key === 'length' || key === 'outsideDiameter' || key === 'wall',
-  isRelevant: (part, key) => key !== 'exhaustGap' || part.lies !== 'tank',
+  isRelevant: isHeatRelevant,
   bore: boreOfTube,
   length: ({ length }) => length?.si ?? 0,
   buys: ({ material, outsideDiameter, wall, length, bends }, say) =>

@@ -2,7 +2,7 @@ import { mm } from '../../units/quick.ts';
 import { choice, flag, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
-import { heatProperties } from '../line-place.ts';
+import { heatProperties, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -35,7 +35,7 @@ const properties = {
 export const hose = definePart('hose', 'Hose', properties, {
   ports: twoEnds,
   blocks: (key) => key === 'length' || key === 'bore',
-  isRelevant: (part, key) => key !== 'exhaustGap' || part.lies !== 'tank',
+  isRelevant: isHeatRelevant,
   bore: ({ bore }) => bore?.si,
   length: ({ length }) => length?.si ?? 0,
   isInTank: ({ immersed }) => immersed === true,

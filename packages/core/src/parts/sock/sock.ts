@@ -1,16 +1,9 @@
+import type { Measured } from '../../job/measured.ts';
 import { quantity, TYPICAL } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
-import {
-  dropBy,
-  isByMesh,
-  isElementRelevant,
-  meshLaw,
-  meshProperties,
-  sheetLaw,
-  sheetProperties,
-} from '../filter-element.ts';
+import { dropBy, elementLaw, isElementRelevant, meshProperties, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
 
 const properties = {
@@ -24,29 +17,29 @@ const properties = {
   ...meshProperties(80e-4, mm(10)),
 };
 
+/** With the mesh that is usual where it was not read: by it a sock is a strainer. */
+const rated = <P extends { rating?: Measured }>(part: P) => ({
+  ...part,
+  rating: { si: settled(properties.rating, part.rating), unit: 'm' },
+});
+
 /** The strainer over a pump's inlet in the tank. */
 export const sock = definePart('sock', 'Sock', properties, {
   ports: twoEnds,
   blocks: () => false,
   isInTank: () => true,
   buys: ({ rating }) => specification('Sock', rating && formatQuantity('length', rating.si, 'µm')),
-  isRelevant: (part, key) =>
-    isElementRelevant({ ...part, rating: { si: settled(properties.rating, part.rating), unit: 'm' } }, key),
+  isRelevant: (part, key) => isElementRelevant(rated(part), key),
   symbol: () => 'sock',
   lower(part) {
-    const opening = settled(properties.rating, part.rating);
-    const byMesh = isByMesh({ ...part, rating: { si: opening, unit: 'm' } });
-    const [area, port] = [settled(properties.meshArea, part.meshArea), settled(properties.portBore, part.portBore)];
+    const sock = rated(part);
     return {
       links: [
         {
           id: part.id,
           from: 'in',
           to: 'out',
-          law: ({ liquid, point }) =>
-            byMesh
-              ? meshLaw(opening, area, port, liquid, point.strainerDirt)
-              : sheetLaw(properties, part, liquid, point.strainerDirt),
+          law: ({ liquid, point }) => elementLaw(properties, sock, liquid, point.strainerDirt),
         },
       ],
       through: part.id,

@@ -3,7 +3,7 @@ import { choice } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { definePart, numbered } from '../define-part.ts';
 import { lineLaw } from '../line-loss.ts';
-import { SURFACE, type LoweredLink, type Moment } from '../lower.ts';
+import { SURFACE, type LoweredLink, type MomentPoint } from '../lower.ts';
 import type { PortSpec } from '../port.ts';
 
 /** The link of a siphon jet at the end of the return. */
@@ -38,7 +38,7 @@ export const tank = definePart(
     lower(part, site) {
       const links: LoweredLink[] = [];
       const ties: [string, string][] = [];
-      const open: { place: string; height: (moment: Moment) => number }[] = [];
+      const open: { place: string; height: (at: MomentPoint) => number }[] = [];
       for (const port of site.ports) {
         if (!port.startsWith('return-') && !port.startsWith('overflow-')) {
           ties.push([port, SURFACE]);

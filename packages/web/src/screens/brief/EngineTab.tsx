@@ -1,4 +1,4 @@
-import { briefProperties } from '@endrel/core/job/brief';
+import { briefProperties, isBoosted } from '@endrel/core/job/brief';
 import { InjectorReadings } from './InjectorReadings.tsx';
 import { TextField } from '../../components/PropertyField.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
@@ -12,7 +12,7 @@ export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
   const act = useAct();
   const units = useDisplayUnits();
   const { brief } = job;
-  const boosted = brief.aspiration !== undefined && brief.aspiration !== 'natural';
+  const boosted = isBoosted(brief);
   const hidden = [
     boosted ? '' : 'boost',
     brief.fuel === 'diesel' ? 'ethanol' : '',

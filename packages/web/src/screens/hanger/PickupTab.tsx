@@ -1,7 +1,4 @@
 import { lazy, Suspense, useState, type ReactNode } from 'react';
-import type { Job } from '@endrel/core/job/job';
-import { isBypass } from '@endrel/core/parts/kinds';
-import { circuitsOf } from '@endrel/core/run/circuits';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
 import { usePickupMap } from '../../calc/use-pickup-map.ts';
@@ -13,8 +10,6 @@ import { Reading } from '../../components/Reading.tsx';
 import { HangerSection } from './HangerSection.tsx';
 
 const JetChart = lazy(() => import('../../charts/JetChart.tsx').then((m) => ({ default: m.JetChart })));
-
-const setPressureOf = (job: Job): number | undefined => circuitsOf(job).parts.find(isBypass)?.setPressure?.si;
 
 /** What the pickup leaves behind at any tilt, where the return ends, and what the siphon brings across. */
 export function PickupTab() {
@@ -30,7 +25,7 @@ export function PickupTab() {
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1.15fr_1fr]">
       <div className="min-w-0 max-xl:order-2">
         <HangerSection axis={saddle ? 0 : 1} />
-        {findings && <PickupReadings findings={findings} saddle={saddle} set={setPressureOf(job)} />}
+        {findings && <PickupReadings findings={findings} saddle={saddle} />}
         {map && full !== undefined && (
           <section className="mt-3">
             <h2 className="text-lg">Left over pitch and roll</h2>
@@ -126,7 +121,7 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
 
 const limits = { none: '', cavitation: ', boils in its throat', air: ', stays full of air' } as const;
 
-function PickupReadings({ findings, saddle, set }: { findings: HangerFindings; saddle: boolean; set?: number }) {
+function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle: boolean }) {
   const units = useDisplayUnits();
   const { pickup, bucket, back, siphon } = findings;
   const volume = (v: number) => units.show('volume', v);
@@ -214,7 +209,7 @@ function PickupReadings({ findings, saddle, set }: { findings: HangerFindings; s
       {siphon && (
         <Suspense fallback={<p className="h-56 text-ink-soft">Drawing …</p>}>
           <JetChart siphon={siphon} of="suction" />
-          <JetChart siphon={siphon} of="backPressure" set={set} />
+          <JetChart siphon={siphon} of="backPressure" />
         </Suspense>
       )}
       {saddle && !siphon && (

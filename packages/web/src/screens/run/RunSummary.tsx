@@ -3,7 +3,7 @@ import { partsOnRun } from '@endrel/core/job/graph';
 import { kindOf } from '@endrel/core/parts/kinds';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
-import { extremes } from '@endrel/core/run/worst-suction';
+import { sayWorst } from '@endrel/core/run/worst-suction';
 import { Reading } from '../../components/Reading.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
@@ -58,7 +58,7 @@ export function RunSummary({ assessment, view }: { assessment: Assessment; view:
           <Reading
             name="Least in hand at a pump"
             value={units.show('head', solution.worstSuction.result.suctionMargin)}
-            note={[solution.worstSuction.name, ...solution.worstSuction.extremes.map((e) => extremes[e])].join(', ')}
+            note={sayWorst(solution.worstSuction)}
           />
         )}
         {solution && (
