@@ -81,7 +81,7 @@ export const briefProperties = {
     minimum: poundsPerHour(2),
     maximum: poundsPerHour(1000),
     likely: [poundsPerHour(10), poundsPerHour(250)],
-    hint: 'Held open, on petrol, at the pressure below. 10.5 cc/min is about 1 lb/h (common practice).',
+    hint: 'Held open, on petrol, at the pressure that goes with it. 10.5 cc/min is about 1 lb/h (common practice).',
   }),
   injectorDrop: quantity('at a pressure across it of', 'pressure', 'bar', {
     minimum: kPa(20),
