@@ -14,5 +14,17 @@ const typicalHoseBores: Partial<Record<DashSize, number>> = {
   8: mm(11.1),
   10: mm(14.2),
   12: mm(17.5),
+  16: mm(22.2),
 };
 export const typicalHoseBore = (dash: number): number | undefined => typicalHoseBores[dash as DashSize];
+
+/** Typical bore of PTFE-lined hose by dash size, m. From memory: verify against the hose's data sheet. */
+const typicalPtfeBores: Partial<Record<DashSize, number>> = {
+  4: mm(4.8),
+  6: mm(8),
+  8: mm(10.2),
+  10: mm(12.7),
+  12: mm(15.9),
+  16: mm(22.2),
+};
+export const typicalPtfeBore = (dash: number): number | undefined => typicalPtfeBores[dash as DashSize];
