@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { chainCommand } from './chain-command.ts';
 import { demoCommand } from './demo-command.ts';
 import { fuelCommand } from './fuel-command.ts';
 import { jetCommand } from './jet-command.ts';
@@ -9,6 +10,7 @@ import { joinNegativeValues } from './parse-options.ts';
 import { senderCommand } from './sender-command.ts';
 import { solveCommand } from './solve-command.ts';
 import { tankCommand } from './tank-command.ts';
+import { threadCommand } from './thread-command.ts';
 import { inOneLine } from '@endrel/core/job/text';
 import { BAD_INPUT, BadInput, OWN_FAULT } from './bad-input.ts';
 import { terminal, type Output } from './output.ts';
@@ -27,6 +29,14 @@ endrel fuel --ethanol 85 --rvp 60kPa --at 50C [--rvp-of petrol|blend] [--json]
 endrel jet --nozzle 3mm --throat 9mm --motive 200L/h [--fuel petrol|E85|diesel] [--kind drilled|moulded]
            [--edge sharp|drilled] [--lift 0.1m] [--rvp 60kPa] [--at 20C] [--json]
                                what a siphon jet holds back and draws across
+endrel thread --od 14.2mm --pitch 18tpi [--taper yes|no] [--seat cone|none|unknown] [--json]
+              (--bore 12.9mm of a female one; --pitch 1.5mm, --crests 10 --over 14mm or --count 16 --over 25.4mm)
+                               what thread it is, and what to measure next
+endrel thread --readings FILE.csv [--json]
+                               the same for every row of a table of readings
+endrel chain "male flare37 -6" "female npt 3/8" [--fuel petrol|E85|diesel] [--min-bore 8mm] [--angle 90deg]
+             [--swivel] [--no-taper] [--pressure 500kPa] [--max-length 60mm] [--max-flats 30mm] [--json]
+                               the best adapters from one port to another
 endrel sender match --sender 240-33 --gauge 0-90 [--json]
                                resistors between a sender and a gauge, ohms empty-full
 
@@ -50,6 +60,7 @@ export async function run(args: readonly string[], output: Output = terminal()):
         'nozzle',
         'throat',
         'rvp',
+        'angle',
       ]),
       allowPositionals: true,
       options: {
@@ -74,6 +85,22 @@ export async function run(args: readonly string[], output: Output = terminal()):
         kind: { type: 'string' },
         edge: { type: 'string' },
         lift: { type: 'string' },
+        od: { type: 'string' },
+        crests: { type: 'string' },
+        count: { type: 'string' },
+        over: { type: 'string' },
+        taper: { type: 'string' },
+        seat: { type: 'string' },
+        error: { type: 'string' },
+        readings: { type: 'string' },
+        bore: { type: 'string' },
+        'min-bore': { type: 'string' },
+        angle: { type: 'string' },
+        pressure: { type: 'string' },
+        'max-length': { type: 'string' },
+        'max-flats': { type: 'string' },
+        swivel: { type: 'boolean' },
+        'no-taper': { type: 'boolean' },
       },
     });
     const [command, ...operands] = positionals;
@@ -89,6 +116,8 @@ export async function run(args: readonly string[], output: Output = terminal()):
     if (command === 'inp') return await inpCommand(operands, values, output);
     if (command === 'fuel') return fuelCommand(operands, values, output);
     if (command === 'jet') return jetCommand(operands, values, output);
+    if (command === 'thread') return await threadCommand(operands, values, output);
+    if (command === 'chain') return chainCommand(operands, values, output);
     if (command === 'demo') return demoCommand(operands, output);
     throw new BadInput(`there is no command “${command}”; see endrel --help`);
   } catch (error) {

@@ -10,14 +10,18 @@ export function quantityOption(name: string, text: string, field: QuantityField)
   return read.value.si;
 }
 
-/** An angle in degrees (`5`, `5deg`, `5°`) or radians (`0.1rad`), in rad. */
-export function angleOption(name: string, text: string): number {
+/**
+ * An angle in degrees (`5`, `5deg`, `5°`) or radians (`0.1rad`), in rad.
+ *
+ * @param below - degrees that it stays under, either way. @param why - what is said of a larger one.
+ */
+export function angleOption(name: string, text: string, below = 90, why = 'a tank cannot be tilted by that'): number {
   const [, number = '', unit = ''] = /^\s*([+-]?[\d.,]+)\s*(deg|degrees?|°|rad)?\s*$/i.exec(text) ?? [];
   const read = parseNumber(number);
   if (!read.ok) throw new BadInput(`--${name}: “${text}” is not an angle; give it as 5deg or 0.1rad`);
   const angle = unit.toLowerCase() === 'rad' ? read.value.value : (read.value.value * Math.PI) / 180;
-  if (!(Math.abs(angle) < Math.PI / 2))
-    throw new BadInput(`--${name}: a tank cannot be tilted by ${text}; give less than 90 degrees`);
+  if (!(Math.abs(angle) < (below * Math.PI) / 180))
+    throw new BadInput(`--${name}: ${text}: ${why}; give less than ${below} degrees`);
   return angle;
 }
 

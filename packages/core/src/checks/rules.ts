@@ -1,4 +1,5 @@
 import type { Rule } from './snag.ts';
+import { adapterNotRated } from './rules/adapter-not-rated.ts';
 import { aluminiumWithEthanol } from './rules/aluminium-with-ethanol.ts';
 import { beyondPumpTable } from './rules/beyond-pump-table.ts';
 import { injectorsTooSmall } from './rules/injectors-too-small.ts';
@@ -33,6 +34,7 @@ import { fuseTooSmall } from './rules/fuse-too-small.ts';
 import { gaugeMismatch } from './rules/gauge-mismatch.ts';
 import { hangerTooLong } from './rules/hanger-too-long.ts';
 import { hoseBelowPressure } from './rules/hose-below-pressure.ts';
+import { hoseWorn } from './rules/hose-worn.ts';
 import { hoseNotSubmersible } from './rules/hose-not-submersible.ts';
 import { jointDoesNotSeal } from './rules/joint-does-not-seal.ts';
 import { lineBelowPressure } from './rules/line-below-pressure.ts';
@@ -73,6 +75,7 @@ import { vapourAtRestart } from './rules/vapour-at-restart.ts';
 import { velocityHigh } from './rules/velocity-high.ts';
 import { ventLine } from './rules/vent-line.ts';
 import { voltageDrop } from './rules/voltage-drop.ts';
+import { wireInTank } from './rules/wire-in-tank.ts';
 import { wormClamp } from './rules/worm-clamp.ts';
 import { wrongMultiplier } from './rules/wrong-multiplier.ts';
 
@@ -85,11 +88,14 @@ export const rules: readonly Rule[] = [
   pumpAboveOutlet,
   fineFilterBeforePump,
   jointDoesNotSeal,
+  adapterNotRated,
   sealantWrong,
   hoseBelowPressure,
   lineBelowPressure,
   partBelowDeadHead,
   hoseNotSubmersible,
+  hoseWorn,
+  wireInTank,
   openPort,
   noRegulator,
   regulatorAboveDeadHead,

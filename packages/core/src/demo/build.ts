@@ -4,7 +4,8 @@ import type { Joint } from '../parts/joint.ts';
 import type { PortRef } from '../parts/port.ts';
 
 import type { Measured } from '../job/measured.ts';
-import type { Port, PortForm } from '../fittings/port.ts';
+import type { Port } from '../fittings/port.ts';
+import type { PortFormKey } from '../fittings/port-form.ts';
 import { toSi, unitById } from '../units/unit-table.ts';
 import { conductor } from '../units/wire-gauge.ts';
 
@@ -35,8 +36,8 @@ export const degree = in_('°');
 
 export const awg = conductor;
 
-export const male = (form: PortForm, size: string): Port => ({ form, size, gender: 'male' });
-export const female = (form: PortForm, size: string): Port => ({ form, size, gender: 'female' });
+export const male = (form: PortFormKey, size: string): Port => ({ form, size, gender: 'male' });
+export const female = (form: PortFormKey, size: string): Port => ({ form, size, gender: 'female' });
 
 export const part = <K extends PartKind>(
   kind: K,

@@ -22,6 +22,10 @@ export const overruleSchema = z.strictObject({
   at: z.iso.datetime(),
 });
 
+const MOST_ON_BENCH = 500;
+/** So many of one thing. */
+const benchRowSchema = z.strictObject({ name: lineSchema(200), count: z.number().int().min(0).max(9999) });
+
 const atMost = <S extends z.ZodType>(schema: z.ZodRecord<typeof idSchema, S>, most: number, what: string) =>
   schema.refine((held) => Object.keys(held).length <= most, `holds more than ${most} ${what}`);
 
@@ -48,6 +52,11 @@ export const jobShape = {
   points: pointsSchema.optional(),
   /** Absent until the gauge is looked at. */
   gauge: gaugeSchema.optional(),
+  /** What lies on the bench for this job, by code; absent until something is laid out. */
+  bench: z
+    .record(lineSchema(120), benchRowSchema)
+    .refine((held) => Object.keys(held).length <= MOST_ON_BENCH, `holds more than ${MOST_ON_BENCH} things`)
+    .optional(),
   assumptions: assumptionsSchema,
   /** By the snag that is overruled. */
   overrules: z

@@ -1,5 +1,6 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 import { choice, flag, idSchema, objectOf, prose, quantity } from '../job/property.ts';
+import { adapterSchema, MOST_IN_CHAIN } from '../fittings/adapter.ts';
 import { portRefSchema } from './port.ts';
 
 /** What is known of a joint besides the two ports that make it. */
@@ -24,7 +25,15 @@ export const jointProperties = {
 export type JointKey = keyof typeof jointProperties;
 
 /** Where two ports meet. */
-export const jointSchema = objectOf(jointProperties).extend({ id: idSchema, a: portRefSchema, b: portRefSchema });
+export const jointSchema = objectOf(jointProperties).extend({
+  id: idSchema,
+  a: portRefSchema,
+  b: portRefSchema,
+  /** Adapters that stand between, from `a` to `b`, each with its port on the side of `a` first. */
+  chain: z.array(adapterSchema).min(1).max(MOST_IN_CHAIN).optional(),
+});
+/** Whether an act may set that of a joint. */
+export const isJointField = (key: string): boolean => key in jointProperties || key === 'chain';
 export type Joint = z.infer<typeof jointSchema>;
 
 /** The clamp of a joint as it is bought. */

@@ -1,4 +1,4 @@
-import { kPa } from '../units/quick.ts';
+import { celsius, kPa } from '../units/quick.ts';
 
 /** What a hose is made to; limits are typical and to be verified against the hose's own print. */
 export interface HoseConstruction {
@@ -8,6 +8,14 @@ export interface HoseConstruction {
   readonly immersible: boolean;
   /** false: attacked or only passed by some makers; unknown means "ask". */
   readonly ethanol: 'rated' | 'ask maker' | 'not rated';
+  /** K, highest at which it lasts. */
+  readonly hottest: number;
+  /** g of fuel a day through a square metre of it. */
+  readonly permeation: number;
+  /** Years that it lasts, kept dry or full. */
+  readonly lasts: number;
+  /** Tightest bend, inside radius over bore. */
+  readonly tightest: number;
   /** m, wall roughness. */
   readonly roughness: number;
   readonly source: string;
@@ -23,6 +31,10 @@ export const hoseConstructions = {
     workingPressure: kPa(340),
     immersible: false,
     ethanol: 'ask maker',
+    hottest: celsius(125),
+    permeation: 550,
+    lasts: 8,
+    tightest: 8,
     roughness: RUBBER,
     source: J30,
   },
@@ -31,6 +43,10 @@ export const hoseConstructions = {
     workingPressure: kPa(340),
     immersible: false,
     ethanol: 'ask maker',
+    hottest: celsius(125),
+    permeation: 550,
+    lasts: 8,
+    tightest: 8,
     roughness: RUBBER,
     source: J30,
   },
@@ -39,6 +55,10 @@ export const hoseConstructions = {
     workingPressure: kPa(690),
     immersible: false,
     ethanol: 'rated',
+    hottest: celsius(125),
+    permeation: 15,
+    lasts: 10,
+    tightest: 8,
     roughness: RUBBER,
     source: J30,
   },
@@ -47,6 +67,10 @@ export const hoseConstructions = {
     workingPressure: kPa(690),
     immersible: true,
     ethanol: 'rated',
+    hottest: celsius(100),
+    permeation: 60,
+    lasts: 10,
+    tightest: 8,
     roughness: RUBBER,
     source: J30,
   },
@@ -55,6 +79,10 @@ export const hoseConstructions = {
     workingPressure: kPa(690),
     immersible: false,
     ethanol: 'rated',
+    hottest: celsius(125),
+    permeation: 15,
+    lasts: 10,
+    tightest: 8,
     roughness: RUBBER,
     source: J30,
   },
@@ -63,6 +91,10 @@ export const hoseConstructions = {
     workingPressure: kPa(6900),
     immersible: false,
     ethanol: 'rated',
+    hottest: celsius(200),
+    permeation: 5,
+    lasts: 20,
+    tightest: 8,
     roughness: SMOOTH,
     source: 'typical, from memory',
   },
@@ -71,6 +103,10 @@ export const hoseConstructions = {
     workingPressure: kPa(1700),
     immersible: false,
     ethanol: 'ask maker',
+    hottest: celsius(120),
+    permeation: 200,
+    lasts: 8,
+    tightest: 7.5,
     roughness: RUBBER,
     source: 'typical, from memory',
   },
@@ -79,6 +115,10 @@ export const hoseConstructions = {
     workingPressure: kPa(1000),
     immersible: false,
     ethanol: 'rated',
+    hottest: celsius(115),
+    permeation: 10,
+    lasts: 15,
+    tightest: 12,
     roughness: SMOOTH,
     source: 'SAE J2260, limits from memory',
   },
@@ -87,9 +127,16 @@ export const hoseConstructions = {
     workingPressure: kPa(1000),
     immersible: true,
     ethanol: 'rated',
+    hottest: celsius(100),
+    permeation: 10,
+    lasts: 15,
+    tightest: 3,
     roughness: SMOOTH,
     source: 'typical, from memory',
   },
 } as const satisfies Record<string, HoseConstruction>;
 export type HoseConstructionKey = keyof typeof hoseConstructions;
+/** Tightest bend of a hose, inside radius, m: in proportion to its bore, typical, from memory. */
+export const tightestBend = ({ tightest }: HoseConstruction, bore: number): number => tightest * bore;
+
 export const hoseConstruction = (key: HoseConstructionKey): HoseConstruction => hoseConstructions[key];

@@ -1,4 +1,5 @@
 import type { Fuel } from '../fluids/fuel.ts';
+import { fittingMaterials, type FittingMaterial } from '../fittings/fitting-material.ts';
 import { hoseConstructions } from './hose-construction.ts';
 import { lineMaterials } from './line-material.ts';
 
@@ -17,7 +18,7 @@ export type FuelClass = keyof typeof fuelClasses;
 
 export interface MaterialRow {
   readonly name: string;
-  readonly group: 'tank wall' | 'hard line' | 'hose' | 'seal' | 'metal' | 'foam';
+  readonly group: 'tank wall' | 'hard line' | 'hose' | 'seal' | 'metal' | 'wire' | 'foam';
   readonly on: Readonly<Record<FuelClass, Verdict>>;
   readonly source: string;
 }
@@ -53,6 +54,22 @@ export const seals = {
 } as const;
 export type SealKey = keyof typeof seals;
 
+/** What fittings are made of. */
+export const fittingMetals: Readonly<Record<FittingMaterial, MaterialRow>> = {
+  aluminium: row('metal', fittingMaterials.aluminium, on('fine', 'fine', 'fine', 'fine')),
+  steel: row('metal', fittingMaterials.steel, on('fine', 'fine', 'watch', 'fine')),
+  stainless: row('metal', fittingMaterials.stainless, on('fine', 'fine', 'fine', 'fine')),
+  brass: row('metal', fittingMaterials.brass, on('fine', 'fine', 'watch', 'watch')),
+  plastic: row('metal', fittingMaterials.plastic, on('fine', 'fine', 'fine', 'fine')),
+};
+
+/** What covers wires, as the fuel sees it. */
+export const wireCovers = {
+  fluoropolymer: row('wire', 'wire in PTFE or ETFE', on('fine', 'fine', 'fine', 'fine')),
+  nylon: row('wire', 'wire in nylon, made for fuel', on('fine', 'fine', 'ask', 'fine')),
+  pvc: row('wire', 'general wire in PVC', on('attacked', 'attacked', 'attacked', 'attacked'), PRACTICE),
+} as const;
+
 const rated = (ethanol: 'rated' | 'ask maker' | 'not rated', mild: Verdict): MaterialRow['on'] =>
   on('fine', mild, ethanol === 'rated' ? 'fine' : ethanol === 'ask maker' ? 'ask' : 'attacked', 'ask');
 
@@ -64,14 +81,24 @@ export const materialRows: readonly MaterialRow[] = [
   ),
   ...Object.values(hoseConstructions).map((h) => row('hose', h.name, rated(h.ethanol, 'fine'), h.source)),
   ...Object.values(seals),
-  row('metal', 'brass', on('fine', 'fine', 'watch', 'watch')),
+  ...Object.values(fittingMetals),
   row('metal', 'zinc die casting', on('fine', 'watch', 'attacked', 'watch'), PRACTICE),
-  row('metal', 'anodised aluminium', on('fine', 'fine', 'fine', 'fine')),
+  ...Object.values(wireCovers),
   row('foam', 'polyester cell foam', on('fine', 'watch', 'attacked', 'fine'), PRACTICE),
   row('foam', 'polyether cell foam for ethanol', on('fine', 'fine', 'fine', 'fine')),
 ];
 
+const rowByName = new Map(materialRows.map((r) => [r.name, r]));
+export const materialRow = (name: string): MaterialRow | undefined => rowByName.get(name);
+
 const MILD_BLEND = 0.1; // what pump petrol may hold; the attack is slow up to there, common practice
+
+/** What a fuel does to what a fitting is made of. */
+export const fittingVerdict = (material: FittingMaterial, fuel: Fuel): Verdict =>
+  fittingMetals[material].on[fuelClassOf(fuel)];
+/** Materials that a new fitting may be of: none that the fuel attacks, be it slowly. */
+export const lastingMaterials = (fuel: Fuel): ReadonlySet<FittingMaterial> =>
+  new Set((Object.keys(fittingMetals) as FittingMaterial[]).filter((m) => fittingVerdict(m, fuel) === 'fine'));
 
 export const fuelClassOf = (fuel: Fuel): FuelClass => {
   if (fuel.family === 'diesel') return 'diesel';

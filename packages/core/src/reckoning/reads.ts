@@ -4,14 +4,14 @@ import type { Vent } from '../job/vent.ts';
 import type { Part } from '../parts/kinds.ts';
 
 /** What is said of a part and moves no fuel. */
-const SAID = new Set(['label', 'note', 'seals', 'tag', 'ports']);
+const SAID = new Set(['label', 'note', 'seals', 'tag', 'ports', 'wireCover', 'years', 'bend']);
 
 /** What of a job decides how its run is solved: names, notes, fittings, clamps and sealants do not. */
 export function runReads({ parts, joints, brief, survey, hanger, assumptions, points }: RunInputs): unknown {
   const { wishes: _wishes, ...asked } = brief;
   return {
     parts: Object.values(parts).map(physical),
-    joints: Object.values(joints).map(({ id, a, b, height }: Joint) => ({ id, a, b, height })),
+    joints: Object.values(joints).map(({ id, a, b, height, chain }: Joint) => ({ id, a, b, height, chain })),
     brief: asked,
     depth: survey.tank.depth,
     outletHeight: survey.tank.outletHeight,

@@ -11,7 +11,10 @@ import {
 } from '../parts/lower.ts';
 import { portKey } from '../parts/port.ts';
 import { brimOf } from '../parts/swirl-pot/swirl-pot.ts';
+import { chainLaw } from './chain-law.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
+import type { Flow } from './flow-directions.ts';
+import { turned } from './joints.ts';
 import { HeightFill } from './heights.ts';
 
 /** A link of the compiled run; a law that depends on the moment is asked for at each. */
@@ -53,8 +56,10 @@ export interface CompiledRun {
   readonly nodes: readonly string[];
   readonly links: readonly CompiledLink[];
   readonly parts: readonly CompiledPart[];
-  /** Node of every joint. */
+  /** Node of every joint, behind its adapters. */
   readonly joints: ReadonlyMap<string, number>;
+  /** Of joints with adapters: the node before them, and the link that they are. */
+  readonly chains: ReadonlyMap<string, { readonly before: number; readonly after: number; readonly link: number }>;
   /** Links that carry fuel out of a part by a port: index and sign. */
   readonly leaving: ReadonlyMap<string, readonly (readonly [link: number, sign: 1 | -1])[]>;
   readonly pumps: readonly CompiledPump[];
@@ -149,6 +154,13 @@ class Compiler {
           startsShut: link.startsShut === true,
         });
       }
+    const chains = new Map<string, { before: number; after: number; link: number }>();
+    for (const flow of circuits.flows) {
+      if (!this.#hasChain(flow.joint) || !circuits.isReached(flow.from)) continue;
+      const [before, after] = [node(flow.from, flow.fromPort), node(flow.to, flow.toPort)];
+      chains.set(flow.joint, { before, after, link: links.length });
+      links.push({ id: chainLink(flow.joint), from: before, to: after, law: this.#chainLaw(flow), checkValve: false, startsShut: false }); // prettier-ignore
+    }
     const linksOf = new Map(lowered.map(({ part, low }) => [part.id, linkNames(low)]));
     const parts = lowered.map(({ part, low }) => this.#part(part, low, linkIndex));
     const open = [
@@ -159,7 +171,7 @@ class Compiler {
     ];
     const joints = new Map<string, number>(
       circuits.flows.flatMap((f): [string, number][] => {
-        const at = this.#known(f.joint);
+        const at = chains.get(f.joint)?.after ?? this.#known(f.joint);
         return at === undefined ? [] : [[f.joint, at]];
       }),
     );
@@ -197,6 +209,7 @@ class Compiler {
       links,
       parts,
       joints,
+      chains,
       leaving,
       pumps: lowered.flatMap(({ part, low }) =>
         low.pump
@@ -206,7 +219,7 @@ class Compiler {
                 id: part.id,
                 linkIndex: linkIndex.get(low.pump.link)!,
                 inlet: node(part.id, 'in'),
-                suction: this.#suction(part.id, node(part.id, 'in'), joints, openNodes),
+                suction: this.#suction(part.id, node(part.id, 'in'), joints, chains, openNodes),
                 feeds: feeds.has(part.id),
               },
             ]
@@ -217,16 +230,25 @@ class Compiler {
       spills,
       sensor: sensor && this.#known(this.#name(sensor.id, 'port')),
       open,
-      lowerAgain: (changed, now) => this.#lowerAgain(changed, now, linkIndex, linksOf),
+      lowerAgain: (changed, now) => this.#lowerAgain(changed, now, linkIndex, linksOf, chains),
       heightsAt: fill(),
       heightsWith: fill,
     };
   }
 
-  #suction(id: string, inlet: number, joints: ReadonlyMap<string, number>, open: ReadonlySet<number>): number[] {
+  #suction(
+    id: string,
+    inlet: number,
+    joints: ReadonlyMap<string, number>,
+    chains: CompiledRun['chains'],
+    open: ReadonlySet<number>,
+  ): number[] {
+    // prettier-ignore
     const zone = this.#circuits.zoneAt(id, 'in');
     if (zone?.kind !== 'suction') return [];
-    const nodes = this.#circuits.flows.flatMap((f) => (f.zone === zone ? (joints.get(f.joint) ?? []) : []));
+    const nodes = this.#circuits.flows.flatMap((f) =>
+      f.zone === zone ? [joints.get(f.joint) ?? [], chains.get(f.joint)?.before ?? []].flat() : [],
+    );
     return [...new Set(nodes)].filter((n) => n !== inlet && !open.has(n));
   }
 
@@ -235,6 +257,7 @@ class Compiler {
     now: readonly string[],
     linkIndex: ReadonlyMap<string, number>,
     linksOf: ReadonlyMap<string, string>,
+    chains: CompiledRun['chains'],
   ) {
     this.#changed = changed;
     const circuits = this.#circuits;
@@ -256,6 +279,11 @@ class Compiler {
         throw new RangeError(`“${id}” becomes another piece of network: compile the run anew`);
       for (const link of low.links) laws.set(linkIndex.get(link.id)!, link.law);
     }
+    for (const id of now)
+      for (const flow of [...circuits.into(id), ...circuits.outOf(id)]) {
+        const link = chains.get(flow.joint)?.link;
+        if (link !== undefined) laws.set(link, this.#chainLaw(flow));
+      }
     return { laws, pumps, lowered };
   }
 
@@ -292,7 +320,24 @@ class Compiler {
       return name;
     }
     const port = this.#circuits.ports(part).find((p) => p.port === place);
-    return port?.peer && this.#circuits.has(port.peer.part) ? port.peer.joint.id : portKey(part, place);
+    if (!port?.peer || !this.#circuits.has(port.peer.part)) return portKey(part, place);
+    const { id } = port.peer.joint;
+    // adapters keep the two ends of a joint apart
+    return this.#hasChain(id) ? portKey(part, place) : id;
+  }
+
+  #hasChain(joint: string): boolean {
+    return this.#job.joints[joint]?.chain !== undefined;
+  }
+
+  #chainLaw(flow: Flow): LawAt {
+    const { a, chain = [] } = this.#job.joints[flow.joint]!;
+    const isForward = a.part === flow.from && a.port === flow.fromPort;
+    const meets = (id: string) => {
+      const part = this.#changed.get(id) ?? this.#circuits.part(id);
+      return { bore: kindOf(part).bore?.(part), isVessel: kindOf(part).isVessel === true };
+    };
+    return chainLaw(isForward ? chain : turned(chain), meets(flow.from), meets(flow.to));
   }
 
   #find(name: string): string {
@@ -368,10 +413,15 @@ class Compiler {
     const { survey, hanger } = this.#job;
     return {
       boreBeyond: (port) => {
+        const { part: to, joint } = peer(port) ?? {};
+        const chain = joint?.chain;
+        // of what stands between, the first that is met
+        if (chain) return (joint.a.part === to ? chain.at(-1)! : chain[0]!).bore;
         const other = beyond(port);
         return other && kindOf(other).bore?.(other);
       },
       isVesselBeyond: (port) => {
+        if (peer(port)?.joint.chain) return false; // the adapters answer for it
         const other = beyond(port);
         return other !== undefined && kindOf(other).isVessel === true;
       },
@@ -397,6 +447,9 @@ class Compiler {
     };
   }
 }
+
+/** The link of the adapters in a joint. */
+const chainLink = (joint: string): string => `joint:${joint}`;
 
 /** Of a piece of line, m; 0 of all else. */
 export const lengthOf = (law: LawAt): number => (typeof law === 'object' && law.kind === 'line' ? law.length : 0);

@@ -20,6 +20,8 @@ export type RunInputs = Pick<Job, 'parts' | 'joints' | 'brief' | 'survey' | 'han
 export interface JointFlow {
   readonly pressure: number;
   readonly flow: number;
+  /** What the adapters in it lose, the climb left out, Pa. */
+  readonly loss?: number;
 }
 
 /** What a part does at one operating point. SI; pressures gauge. */
@@ -171,9 +173,11 @@ export function pointResult(job: RunInputs, fuel: Fuel, point: OperatingPoint, s
     joints: Object.fromEntries(
       circuits.flows.flatMap((f): [string, JointFlow][] => {
         const node = run.joints.get(f.joint);
-        return node === undefined
-          ? []
-          : [[f.joint, { pressure: pressures[node]!, flow: flowOut(solved, f.from, f.fromPort) }]];
+        if (node === undefined) return [];
+        const chain = run.chains.get(f.joint);
+        const loss = chain && pressures[chain.before]! - pressures[node]! - climb(chain.before, node);
+        const flow = flowOut(solved, f.from, f.fromPort);
+        return [[f.joint, { pressure: pressures[node]!, flow, ...(loss === undefined ? {} : { loss }) }]];
       }),
     ),
     wanted: wantedRailPressure(job, circuits, point),

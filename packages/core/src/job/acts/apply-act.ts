@@ -3,7 +3,7 @@ import { assertNever, failure, success, type Result } from '../../result.ts';
 import { portsOf } from '../graph.ts';
 import { kindOf, partName, portOf, propertiesOf, type Part } from '../../parts/kinds.ts';
 import { commonProperties } from '../../parts/define-part.ts';
-import { jointProperties } from '../../parts/joint.ts';
+import { isJointField } from '../../parts/joint.ts';
 import type { Job } from '../job.ts';
 import { layouts } from '../layout.ts';
 import type { FieldPath } from '../needs.ts';
@@ -68,7 +68,7 @@ function apply(job: Job, act: Act): Job {
       return act.changes.reduce((changed, { id, key, value }) => setOnPart(changed, id, key, value), job);
     case 'setOnJoints':
       return act.changes.reduce((changed, { id, key, value }) => {
-        if (!(key in jointProperties)) refused(`a joint has no field “${key}”`);
+        if (!isJointField(key)) refused(`a joint has no field “${key}”`);
         const edit = new GraphEdit(changed);
         edit.putJoint(setAt(edit.joint(id), [key], value) as Job['joints'][string]);
         return edit.job;
@@ -240,6 +240,7 @@ const ROOTS = new Set([
   'name',
   'vehicle',
   'state',
+  'bench',
   'brief',
   'survey',
   'layout',

@@ -1,8 +1,9 @@
 import { mm } from '../../units/quick.ts';
-import { choice, flag, namesOf, quantity } from '../../job/property.ts';
+import { choice, count, flag, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
 import { heatProperties, isHeatRelevant } from '../line-place.ts';
+import { usualHose } from '../../fittings/usual-port.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -28,6 +29,13 @@ const properties = {
   }),
   construction: choice('construction', namesOf(hoseConstructions), { needed: true, hint: 'Printed along the hose.' }),
   immersed: flag('lies inside the tank'),
+  bend: quantity('tightest bend, inside radius', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 2,
+    likely: [mm(10), 0.5],
+    hint: 'As it lies, where it turns tightest; unknown until the route is laid.',
+  }),
+  years: count('years since it was made', 60, 'Quarter and year are printed along it.'),
   ...heatProperties,
   tag: choice('tag on it', lineTags),
 };
@@ -36,6 +44,11 @@ export const hose = definePart('hose', 'Hose', properties, {
   ports: twoEnds,
   blocks: (key) => key === 'length' || key === 'bore',
   isRelevant: isHeatRelevant,
+  usualPort({ bore, construction }, _port, { clamp }) {
+    const hasEnds = construction === 'ptfe' || construction === 'braidedRubber';
+    const held = clamp === 'hoseEnds' || ((clamp === 'crimped' || clamp === undefined) && hasEnds);
+    return usualHose(bore?.si, !held ? 'clamped' : construction === 'ptfe' ? 'ptfe' : 'rubber');
+  },
   bore: ({ bore }) => bore?.si,
   length: ({ length }) => length?.si ?? 0,
   isInTank: ({ immersed }) => immersed === true,

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import { bar, celsius, kPa, mm } from '../../units/quick.ts';
-import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
+import { choice, flag, namesOf, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
+import { wireCovers } from '../../ratings/material-fuel.ts';
 import { pumpTableSchema } from './pump-table.ts';
 import { pumpModel } from '../../pumps/pump-model.ts';
 import { pumpRuns } from '../../pumps/staging.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
+import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart } from '../define-part.ts';
 import { specification } from '../list-line.ts';
 import { STOPPED_PUMP } from '../../hydraulics/network.ts';
@@ -74,6 +76,7 @@ const properties = {
     maximum: 15,
     likely: [0.3, 8],
   }),
+  wireCover: choice('wires inside the tank are covered with', namesOf(wireCovers)),
   earthWire: quantity('earth wire', 'area', 'mm²', WIRE),
   earthLength: quantity('earth wire length', 'length', 'm', {
     tool: 'tape',
@@ -95,6 +98,13 @@ const properties = {
 
 export const pump = definePart('pump', 'Pump', properties, {
   ports: () => ({ in: { name: 'inlet', use: 'in' }, out: { name: 'outlet', use: 'out' } }),
+  usualPort({ place }, port, meets) {
+    // a strainer pushes onto the inlet of a pump in the tank, hose goes over what stands elsewhere
+    if (place === 'inTank')
+      return heldHose(meets, 'barb', port === 'in' && meets.isInTank ? usual('neck', '11 mm') : usual('barb', '5/16'));
+    const threaded = port === 'in' ? usual('metricBanjo', 'M18×1.5', 'female') : usual('metricBanjo', 'M12×1.5', 'female'); // prettier-ignore
+    return heldHose(meets, 'barb', threaded);
+  },
   blocks: (key) => ['tables', 'targetPressure', 'startsAtDemand', 'startsAtBoost'].includes(key),
   needs: (part) => [
     ...(part.tables?.length ? [] : ['tables']),
@@ -105,6 +115,8 @@ export const pump = definePart('pump', 'Pump', properties, {
   ],
   isRelevant(part, key) {
     switch (key) {
+      case 'wireCover':
+        return part.place === 'inTank';
       case 'inletHeight':
         return part.place !== 'inTank';
       case 'startsAtDemand':

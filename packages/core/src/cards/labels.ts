@@ -1,0 +1,34 @@
+import { inOneLine } from '../job/text.ts';
+import type { Job } from '../job/job.ts';
+import { isLine, partName, portOf } from '../parts/kinds.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import type { JointFinding } from '../run/joints.ts';
+import { heatZones } from '../heat/line-heat.ts';
+
+/** One sticker or flag. */
+export interface Label {
+  /** What is read from afar: FEED, RETURN, VENT, or the joint's number. */
+  readonly head: string;
+  readonly text: string;
+  readonly kind: 'feed' | 'return' | 'vent' | 'joint';
+}
+
+/** Tags for both ends of every length of line, the vent, and a label with its number for either side of every joint. */
+export function labelsOf(job: Job, joints: readonly JointFinding[]): Label[] {
+  const run = circuitsOf(job);
+  const zones = heatZones(run);
+  const tags = run.parts.filter((p) => isLine(p) && zones.get(p.id) !== 'tank').flatMap((part): Label[] => {
+    const kind = run.lineOf(part.id) === 'supply' ? 'feed' : 'return';
+    const text = `${partName(part)} · ${job.name}`;
+    return [0, 1].map(() => ({ head: kind === 'feed' ? 'FEED →' : '← RETURN', text, kind }));
+  }); // prettier-ignore
+  const vent: Label[] = job.survey.vent || job.survey.tank.vent ? [0, 1].map(() => ({ head: 'VENT', text: `do not block · ${job.name}`, kind: 'vent' as const })) : []; // prettier-ignore
+  const side = (part: string, port: string) => {
+    const of = job.parts[part]!;
+    return `${partName(of)}, ${portOf(of, port)?.name ?? port}`;
+  };
+  const ports = joints.filter((j) => !j.opens).flatMap((j): Label[] =>
+    (['outlet', 'inlet'] as const).map((end) => ({ head: String(j.number), text: side(j[end].part, j[end].port), kind: 'joint' as const })),
+  ); // prettier-ignore
+  return [...tags, ...vent, ...ports].map((label) => ({ ...label, text: inOneLine(label.text).slice(0, 90) }));
+}

@@ -1,0 +1,71 @@
+import { lineStress } from '../../joints/line-matrix.ts';
+import { hoseConstruction } from '../../ratings/hose-construction.ts';
+import { rateLine, type Rating } from '../../ratings/line-ratings.ts';
+import type { Figure } from '../../units/quantity.ts';
+import { figure } from '../../units/quantity.ts';
+import { partsOfKind, quoted } from '../reading.ts';
+import type { Rule, SnagReport } from '../snag.ts';
+
+const asFigure = (value: Figure | string | undefined): Figure | undefined => (typeof value === 'object' ? value : undefined); // prettier-ignore
+
+/** Hose that gets hotter than it is made for, is bent tighter than its bore allows, or is older than it lasts. */
+export const hoseWorn: Rule = {
+  key: 'hose-worn',
+  check: (findings) =>
+    partsOfKind(findings.job, 'hose').flatMap((part): SnagReport[] => {
+      if (!part.construction) return [];
+      const made = hoseConstruction(part.construction);
+      const rated = new Map<string, Rating>(rateLine(part, lineStress(findings, part)).map((r) => [r.check, r]));
+      const [hot, bend] = [rated.get('temperature')!, rated.get('bend')!];
+      const [heat, limit] = [asFigure(hot.required), asFigure(hot.rated)];
+      const [bent, tightest] = [asFigure(bend.required), asFigure(bend.rated)];
+      const base = { stage: 'joints', part: part.id, source: made.source } as const;
+      return [
+        ...(hot.verdict === 'attacked' && heat && limit
+          ? [
+              {
+                ...base,
+                grade: 'fix' as const,
+                which: 'hot',
+                path: ['parts', part.id, 'sleeved'],
+                what: `${quoted(part)} gets hotter where it lies than its kind lasts.`,
+                figure: { label: 'after stopping hot', ...heat },
+                limit: { label: made.name, ...limit },
+                why: 'Its cover hardens and cracks, and the clamp lets go of it.',
+                cure: 'Sleeve it, put a shield between, move it away from the exhaust, or use PTFE-lined hose.',
+              },
+            ]
+          : []),
+        ...(bend.verdict === 'attacked' && bent && tightest
+          ? [
+              {
+                ...base,
+                grade: 'fix' as const,
+                which: 'bend',
+                path: ['parts', part.id, 'bend'],
+                what: `${quoted(part)} is bent tighter than it stands.`,
+                figure: { label: 'inside radius', ...bent },
+                limit: { label: 'at least', ...tightest },
+                why: 'It kinks, sooner or later shut.',
+                cure: 'A longer hose, a hose end with the bend in it, or hard line.',
+              },
+            ]
+          : []),
+        ...(part.years !== undefined && part.years > made.lasts
+          ? [
+              {
+                ...base,
+                grade: 'fix' as const,
+                which: 'age',
+                path: ['parts', part.id, 'years'],
+                what: `${quoted(part)} is older than its kind lasts.`,
+                figure: { label: 'years', ...figure('number', part.years) },
+                limit: { label: 'lasts about', ...figure('number', made.lasts) },
+                why: 'Old rubber cracks from inside, where nobody sees it.',
+                cure: 'New hose with this year’s date on it.',
+              },
+            ]
+          : []),
+      ];
+    }),
+};

@@ -1,0 +1,55 @@
+import type { Adapter } from './adapter.ts';
+import { adapterLoss } from './adapter.ts';
+import type { Seal } from './port-form.ts';
+import { litresPerHour } from '../units/quick.ts';
+
+/**
+ * What makes one chain of adapters worse than another, in points. Common practice, as weights: a joint is a place to leak, a taper
+ * the worst of them; a kilopascal lost is as bad as a fifth of a joint; what lies on the shelf need not be waited for.
+ */
+export const weights = {
+  joint: 10,
+  /** Points of a kilopascal at {@link REFERENCE_FLOW}. */
+  kilopascal: 2,
+  /** Points of a unit of money. */
+  price: 0.5,
+  /** What has to be bought first. */
+  toBuy: 4,
+  /** A flare or a bead made on tube: work, but no place to leak. */
+  forming: 4,
+} as const;
+
+/** How readily each kind of joint leaks, in points. Common practice, as weights. */
+export const leakRisk: Readonly<Record<Seal, number>> = {
+  metalCone: 1,
+  otherCone: 3, // beside 37° ends that screw onto it
+  pushFit: 0,
+  formed: 0,
+  oRing: 0.5,
+  washer: 1.5,
+  hoseEnd: 1.5,
+  quickConnector: 2,
+  clampedHose: 3,
+  ferrule: 16, // only where rated for the pressure and the tube
+  taperedThread: 5,
+};
+
+/** Flow and liquid at which losses are compared: a common pump's, petrol. */
+export const REFERENCE_FLOW = litresPerHour(200);
+const DENSITY = 745; // kg/m3, petrol, typical
+const VISCOSITY = 0.00053; // Pa s, petrol at 20 °C, typical
+
+/** Pressure lost in an adapter, Pa, at the reference flow. */
+export function referenceLoss(adapter: Pick<Adapter, 'shape' | 'angle' | 'bore'>): number {
+  const { k1, kInfinity } = adapterLoss(adapter);
+  const velocity = REFERENCE_FLOW / ((Math.PI / 4) * adapter.bore ** 2);
+  const reynolds = (DENSITY * velocity * adapter.bore) / VISCOSITY;
+  return ((k1 / reynolds + kInfinity + CHANGES) * DENSITY * velocity ** 2) / 2;
+}
+const CHANGES = 0.5; // K of the changes of bore before and behind a narrower fitting, typical, from memory
+
+export const jointCost = (seal: Seal): number => (seal === 'formed' ? weights.forming : weights.joint) + leakRisk[seal];
+
+/** @param price - as the shop pays it, else the typical one. */
+export const partCost = (adapter: Adapter, onShelf: boolean, price = adapter.price): number =>
+  weights.kilopascal * (referenceLoss(adapter) / 1000) + (onShelf ? 0 : weights.toBuy + weights.price * price);

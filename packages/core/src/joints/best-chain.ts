@@ -1,0 +1,21 @@
+import type { Chain } from '../fittings/chain-search.ts';
+import type { Findings } from '../run/findings.ts';
+import type { JointFinding } from '../run/joints.ts';
+import { ChainPlanner } from './chain-plan.ts';
+import { genericSearch } from './stock.ts';
+
+let planner: ChainPlanner | undefined;
+
+/** The best chain of generic parts for a joint; undefined where there is none. What was found is remembered. */
+export function bestChain(
+  joint: JointFinding,
+  { fuel, solution }: Pick<Findings, 'fuel' | 'solution'>,
+): Chain | undefined {
+  // prettier-ignore
+  planner ??= new ChainPlanner(genericSearch());
+  return planner.plan({ joints: [joint], fuel, solution })[0]?.chains[0];
+}
+
+/** “elbow, then hose end” */
+export const sayChain = ({ links }: Chain): string =>
+  links.length === 0 ? 'nothing between' : links.map((l) => l.adapter.name).join(', then ');

@@ -1,0 +1,133 @@
+import type { Adapter } from '../fittings/adapter.ts';
+import { obstacles, type Chain, type ChainSearch, type ChainWants, type Obstacle } from '../fittings/chain-search.ts';
+import { mate } from '../fittings/mating.ts';
+import type { ActOf } from '../job/acts/act.ts';
+import type { Findings } from '../run/findings.ts';
+import { seals, turned, type JointFinding } from '../run/joints.ts';
+import { jointWants } from './joint-wants.ts';
+import { asLink } from './stock.ts';
+
+/**
+ * How a joint stands: its ends mate as they are, its chain is chosen and seals, it opens into the tank, an end is unknown, it wants
+ * a chain, or had one that fits no more.
+ */
+export type JointState = 'mates' | 'chosen' | 'opens' | 'unknown' | 'wants' | 'stale';
+
+export interface JointPlan {
+  readonly joint: string;
+  readonly state: JointState;
+  /** Best first, from the end that fuel comes from; none where the ends mate by themselves. */
+  readonly chains: readonly Chain[];
+  /** What stands in the way where there is none. */
+  readonly obstacles: readonly Obstacle[];
+  readonly wants: ChainWants;
+}
+
+export function stateOf(joint: JointFinding): JointState {
+  if (joint.opens) return 'opens';
+  const sealed = seals(joint);
+  if (sealed === undefined) return 'unknown';
+  if (joint.chain.length > 0) return sealed ? 'chosen' : 'stale';
+  return sealed ? 'mates' : 'wants';
+}
+
+/** Searches a stock, and remembers what it found: an edit asks again for the few joints that it touched only. */
+export class ChainPlanner {
+  readonly #search: ChainSearch;
+  readonly #kept = new Map<string, Pick<JointPlan, 'chains' | 'obstacles'>>();
+
+  constructor(search: ChainSearch) {
+    this.#search = search;
+  }
+
+  /** The best chains of every joint that takes one. */
+  plan({ joints, fuel, solution }: Pick<Findings, 'joints' | 'fuel' | 'solution'>): JointPlan[] {
+    return joints.map((joint): JointPlan => {
+      const state = stateOf(joint);
+      const wants = jointWants(joint, { fuel, solution });
+      if (state === 'mates' || state === 'opens' || state === 'unknown')
+        return { joint: joint.id, state, chains: [], obstacles: [], wants };
+      return { joint: joint.id, state, ...this.#between(joint, wants), wants };
+    });
+  }
+
+  #between({ outlet, inlet }: JointFinding, wants: ChainWants): Pick<JointPlan, 'chains' | 'obstacles'> {
+    const [from, to] = [outlet.fitting!, inlet.fitting!];
+    // ends that mate by themselves are pointed before they are drawn up
+    if (wants.swivel && mate(from, to).mates) wants = { ...wants, swivel: false };
+    const key = JSON.stringify([from, to, { ...wants, materials: [...(wants.materials ?? [])] }]);
+    const kept = this.#kept.get(key);
+    if (kept) return kept;
+    const chains = this.#search.find(from, to, wants);
+    const found = { chains, obstacles: chains.length > 0 ? [] : obstacles(this.#search, from, to, wants) };
+    if (this.#kept.size >= MOST_KEPT) this.#kept.delete(this.#kept.keys().next().value!);
+    this.#kept.set(key, found);
+    return found;
+  }
+}
+const MOST_KEPT = 500;
+
+/** A chain as its joint keeps it: from the joint's own first end. */
+export function keptChain({ joint, outlet }: JointFinding, { links }: Chain): Adapter[] {
+  const forward = links.map((link) => asLink(link.adapter, link.in));
+  return joint.a.part === outlet.part && joint.a.port === outlet.port ? forward : turned(forward);
+}
+
+/** Fills every joint that wants a chain, or whose chain fits no more, with the best one; those that are chosen stay. */
+export function fillJoints(
+  joints: readonly JointFinding[],
+  plans: readonly JointPlan[],
+): ActOf<'setOnJoints'> | undefined {
+  // prettier-ignore
+  const byId = new Map(joints.map((j) => [j.id, j]));
+  const changes = plans.flatMap(({ joint, state, chains }) => {
+    const best = chains[0];
+    if ((state !== 'wants' && state !== 'stale') || !best) return [];
+    return [{ id: joint, key: 'chain', value: keptChain(byId.get(joint)!, best) }];
+  });
+  if (changes.length === 0) return undefined;
+  return {
+    act: 'setOnJoints',
+    changes,
+    title: changes.length === 1 ? 'fill a joint' : `fill ${changes.length} joints`,
+  };
+}
+
+/** Another chain in a joint, or none. */
+export const chooseChain = (joint: JointFinding, chain: Chain | undefined): ActOf<'setOnJoints'> => ({
+  act: 'setOnJoints',
+  changes: [{ id: joint.id, key: 'chain', ...(chain ? { value: keptChain(joint, chain) } : {}) }],
+  title: chain ? `another chain in joint ${joint.number}` : `no adapters in joint ${joint.number}`,
+});
+
+/** Parts by code, with how many. */
+export type Counts = ReadonlyMap<string, { readonly adapter: Adapter; readonly count: number }>;
+
+export function countAdapters(adapters: Iterable<Adapter>): Counts {
+  const counts = new Map<string, { adapter: Adapter; count: number }>();
+  for (const adapter of adapters)
+    counts.set(adapter.code, { adapter, count: (counts.get(adapter.code)?.count ?? 0) + 1 });
+  return counts;
+}
+
+/** What chosen chains would become waste if every joint that no longer seals were filled anew. */
+export function wasteOf(
+  joints: readonly JointFinding[],
+  plans: readonly JointPlan[],
+): { adapter: Adapter; count: number }[] {
+  // prettier-ignore
+  const stateById = new Map(plans.map((p) => [p.joint, p]));
+  const before = countAdapters(joints.flatMap((j) => j.chain));
+  const after = countAdapters(
+    joints.flatMap((j) => {
+      const plan = stateById.get(j.id);
+      if (plan?.state === 'mates') return [];
+      if (plan?.state !== 'stale' && plan?.state !== 'wants') return j.chain;
+      return plan.chains[0]?.links.map((l) => l.adapter) ?? [];
+    }),
+  );
+  return [...before.values()].flatMap(({ adapter, count }) => {
+    const left = count - (after.get(adapter.code)?.count ?? 0);
+    return left > 0 ? [{ adapter, count: left }] : [];
+  });
+}

@@ -1,0 +1,69 @@
+import { heatZones, lineHeat } from '../heat/line-heat.ts';
+import { assumed } from '../job/assumption.ts';
+import { isLine, partName, type Part, type PartOf } from '../parts/kinds.ts';
+import { fuelClasses, fuelClassOf, seals, wireCovers, type MaterialRow } from '../ratings/material-fuel.ts';
+import { rateLine, type LineStress, type Rating } from '../ratings/line-ratings.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import type { Findings } from '../run/findings.ts';
+import { highestPressure, worstPressure } from '../checks/reading.ts';
+
+/** One length, or what else the fuel wets, against every check that concerns it. */
+export interface MatrixRow {
+  readonly part: string;
+  readonly name: string;
+  readonly ratings: readonly Rating[];
+}
+
+/** What a length of line meets where it lies. */
+export function lineStress(findings: Findings, line: PartOf<'hose' | 'hardLine'>): LineStress {
+  const { job, fuel } = findings;
+  const zone = heatZones(circuitsOf(job)).get(line.id) ?? 'underbody';
+  const value = (key: Parameters<typeof assumed>[1]) => assumed(job.assumptions, key);
+  const hotFuel = value('hotFuelTemperature');
+  const air = zone === 'bay' ? value('soakAir') : value('ambientTemperature');
+  // as it stands after stopping: between the air around it, the exhaust that it faces and the metal it is clipped along
+  const heat = lineHeat(line, zone);
+  const sum = heat.air + heat.exhaust + heat.metal;
+  const skin = (air * (heat.air + heat.metal) + value('exhaustTemperature') * heat.exhaust) / sum;
+  const temperature = zone === 'tank' ? hotFuel : Math.max(hotFuel, skin);
+  return {
+    zone,
+    temperature,
+    ...(fuel ? { fuel } : {}),
+    running: highestPressure(findings, line.id),
+    worst: worstPressure(findings, line.id),
+  };
+}
+
+/** Every length of hose and hard line, the seals that are known, and the wires inside the tank. */
+export function lineMatrix(findings: Findings): MatrixRow[] {
+  const parts = circuitsOf(findings.job).parts;
+  return [
+    ...parts.filter(isLine).map((part): MatrixRow => ({ part: part.id, name: partName(part), ratings: rateLine(part, lineStress(findings, part)) })), // prettier-ignore
+    ...parts.flatMap((part) => wetRow(findings, part, `Seals of ${partName(part)}`, part.seals && seals[part.seals])),
+    ...parts.flatMap((part) =>
+      part.kind === 'pump' && part.place === 'inTank'
+        ? wetRow(findings, part, `Wires to ${partName(part)}`, part.wireCover && wireCovers[part.wireCover], true)
+        : [],
+    ),
+  ];
+}
+
+function wetRow(
+  { fuel }: Findings,
+  part: Part,
+  name: string,
+  row: MaterialRow | undefined,
+  isAsked = false,
+): MatrixRow[] {
+  if (!row && !isAsked) return [];
+  const kind = fuel && fuelClassOf(fuel);
+  const rating: Rating = {
+    check: 'fuel',
+    verdict: row && kind ? row.on[kind] : 'ask',
+    ...(kind ? { required: fuelClasses[kind] } : {}),
+    ...(row ? { rated: row.name } : {}),
+    source: row?.source ?? 'nobody has said what covers them',
+  };
+  return [{ part: part.id, name, ratings: [rating] }];
+}

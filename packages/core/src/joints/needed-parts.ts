@@ -1,0 +1,111 @@
+import type { Adapter } from '../fittings/adapter.ts';
+import type { Job } from '../job/job.ts';
+import { sayPort } from '../fittings/port.ts';
+import { partName } from '../parts/kinds.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import type { JointFinding } from '../run/joints.ts';
+import type { JointPlan } from './chain-plan.ts';
+import { makeUp } from './make-up.ts';
+import type { ShelfPart } from './stock.ts';
+
+/** Groups of an order: one counter each. */
+export const orderGroups = {
+  ends: 'Hose and tube ends',
+  adapters: 'Adapters',
+  seals: 'Seals, sealant and clamps',
+  closures: 'Caps and plugs',
+} as const;
+export type OrderGroup = keyof typeof orderGroups;
+
+/** One thing that the joints of a job take. */
+export interface NeededPart {
+  readonly group: OrderGroup;
+  /** By it the bench and the shelf know it. */
+  readonly code: string;
+  readonly name: string;
+  readonly needed: number;
+  /** More than needed, for who does it the first time. */
+  readonly spare: number;
+  readonly onBench: number;
+  readonly onShelf: number;
+  /** What the bench lay-out lacks. */
+  readonly missing: number;
+  /** Of what is missing, with its spare, what the shelf cannot give. */
+  readonly toBuy: number;
+  /** On the bench and not needed. */
+  readonly over: number;
+  /** Joints that take it. */
+  readonly joints: readonly string[];
+  readonly adapter?: Adapter;
+}
+
+/** Kinds of thing of which one is easily spoilt the first time. Common practice. */
+const SPOILT = /O-ring|washer|ferrule|nut and sleeve|double flare|crimp/;
+
+/** What every joint takes, chosen or proposed, against what lies on the bench and on the shelf. */
+export function neededParts(
+  job: Pick<Job, 'parts' | 'joints' | 'bench'>,
+  joints: readonly JointFinding[],
+  plans: readonly JointPlan[],
+  shelf: readonly ShelfPart[],
+): NeededPart[] {
+  const found = new Map<
+    string,
+    { group: OrderGroup; name: string; count: number; joints: string[]; adapter?: Adapter }
+  >();
+  const take = (group: OrderGroup, code: string, name: string, joint: string, adapter?: Adapter) => {
+    const held = found.get(code) ?? { group, name, count: 0, joints: [], adapter };
+    held.count++;
+    if (!held.joints.includes(joint)) held.joints.push(joint);
+    found.set(code, held);
+  };
+  const planned = new Map(plans.map((p) => [p.joint, p]));
+  for (const joint of joints) {
+    const plan = planned.get(joint.id);
+    const proposed = plan?.state === 'wants' || plan?.state === 'stale' ? plan.chains[0]?.links.map((l) => l.adapter) : undefined; // prettier-ignore
+    for (const adapter of proposed ?? joint.chain)
+      take(adapter.shape === 'hoseEnd' || adapter.shape === 'tubeEnd' || adapter.shape === 'banjo' ? 'ends' : 'adapters', adapter.code, `${adapter.name}: ${adapter.ports.map(sayPort).join(', ')}`, String(joint.number), adapter); // prettier-ignore
+    for (const meeting of joint.meetings) {
+      const made = makeUp(meeting, joint.joint);
+      const what = made && sundry(made.goesOn, meeting.ends[0].size);
+      if (what) take('seals', what, what, meeting.number);
+    }
+  }
+  const run = circuitsOf(job);
+  for (const part of run.parts)
+    for (const { state, spec, known } of run.ports(part.id)) {
+      if (state !== 'capped' && state !== 'plugged') continue;
+      const size = known.fitting ? ` ${sayPort(known.fitting)}` : '';
+      const name = `${state === 'capped' ? 'Cap' : 'Plug'} for${size || ` the ${spec.name} of ${partName(part)}`}`;
+      take('closures', name, name, '–');
+    }
+  const onShelf = new Map(shelf.map((p) => [p.adapter.code, p.count]));
+  const bench = job.bench ?? {};
+  const rows = [...found].map(([code, { group, name, count, joints: at, adapter }]): NeededPart => {
+    const here = bench[code]?.count ?? 0;
+    const spare = SPOILT.test(name) ? 1 : 0;
+    const missing = Math.max(0, count - here);
+    const toBuy = Math.max(0, count + spare - here - (onShelf.get(code) ?? 0));
+    return { group, code, name, needed: count, spare, onBench: here, onShelf: onShelf.get(code) ?? 0, missing, toBuy, over: Math.max(0, here - count - spare), joints: at, ...(adapter ? { adapter } : {}) }; // prettier-ignore
+  });
+  const unneeded = Object.entries(bench).flatMap(
+    ([code, { name, count }]): NeededPart[] =>
+    found.has(code) || count === 0
+      ? []
+      : [{ group: 'adapters', code, name, needed: 0, spare: 0, onBench: count, onShelf: onShelf.get(code) ?? 0, missing: 0, toBuy: 0, over: count, joints: [] }], // prettier-ignore
+  );
+  const order = Object.keys(orderGroups) as OrderGroup[];
+  return [...rows, ...unneeded].sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.name.localeCompare(b.name)); // prettier-ignore
+}
+
+/** The small thing that goes on a joint, as it is bought; undefined for what needs nothing or has it in the shop. */
+function sundry(goesOn: string, size: string): string | undefined {
+  if (goesOn === 'an oiled O-ring') return `O-ring for a boss ${size}`;
+  if (goesOn === 'a new washer') return `Sealing washer ${size}`;
+  if (goesOn === 'two new washers') return `Pair of sealing washers ${size}`;
+  if (goesOn === 'a new ferrule') return `Ferrule ${size}`;
+  if (goesOn === 'a band clamp') return `Band clamp, injection type, for hose ${size}`;
+  if (goesOn === 'a worm-drive clamp') return `Worm-drive clamp for hose ${size}`;
+  if (goesOn === 'a crimp sleeve') return `Crimp sleeve for hose ${size}`;
+  return undefined;
+}

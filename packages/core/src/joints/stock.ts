@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import { adapterSchema, type Adapter } from '../fittings/adapter.ts';
+import { genericAdapters } from '../fittings/adapter-catalogue.ts';
+import { ChainSearch, type Stocked } from '../fittings/chain-search.ts';
+
+/** One part on the shop's shelf. */
+export const shelfPartSchema = z.strictObject({
+  adapter: adapterSchema,
+  /** How many lie there. */
+  count: z.number().int().min(0).max(100_000),
+  note: z.string().max(200).optional(),
+});
+export type ShelfPart = z.infer<typeof shelfPartSchema>;
+
+/**
+ * Everything that can be had: the generic parts, those of the shop's shelf under their own codes, and of generic ones that lie on
+ * the shelf their count and the shop's price.
+ */
+export function stockOf(shelf: readonly ShelfPart[]): Stocked[] {
+  const own = new Map(shelf.map((p) => [p.adapter.code, p]));
+  const generic = genericAdapters().map((adapter): Stocked => {
+    const held = own.get(adapter.code);
+    own.delete(adapter.code);
+    return held ? { adapter, onShelf: held.count, price: held.adapter.price } : { adapter, onShelf: 0 };
+  });
+  return [...generic, ...[...own.values()].map(({ adapter, count }): Stocked => ({ adapter, onShelf: count }))];
+}
+
+let generic: ChainSearch | undefined;
+/** The generic parts alone, made ready once. */
+export const genericSearch = (): ChainSearch => (generic ??= new ChainSearch(stockOf([])));
+
+/** An adapter as a job keeps it: its port on the side of the joint's first end first. */
+export const asLink = (adapter: Adapter, inlet: number): Adapter =>
+  inlet === 0 ? adapter : { ...adapter, ports: [adapter.ports[1]!, adapter.ports[0]!, ...adapter.ports.slice(2)] };
