@@ -10,6 +10,7 @@ import { AttachmentRepository } from './repositories/attachment-repository.ts';
 import { ChangeFeed } from './repositories/change-feed.ts';
 import { JobRepository } from './repositories/job-repository.ts';
 import { PumpRepository } from './repositories/pump-repository.ts';
+import { ShelfRepository } from './repositories/shelf-repository.ts';
 import { ShopRepository } from './repositories/shop-repository.ts';
 import { AttachmentService } from './services/attachment-service.ts';
 import { Health } from './services/health.ts';
@@ -41,14 +42,18 @@ export async function composeApp(
     await Promise.all([reckoner.close(), printer.close(), judge.close(), feed.close()]);
   };
   try {
+    const shelf = new ShelfRepository(database);
     const shop = await underStartLock(databaseUrl, async () => {
       await migrate(database);
-      return prepareShop({ shops: new ShopRepository(database), jobs: repository, attachments, judge }, loadDemo);
+      return prepareShop(
+        { shelf, shops: new ShopRepository(database), jobs: repository, attachments, judge },
+        loadDemo,
+      );
     });
     await feed.open();
     await judge.loaded(); // who is told that it is ready can save
     const health = new Health(() => ping(database), logger);
-    return { app: createApp({ ...rest, jobs, attachments, feed, health, printer, pumps: new PumpRepository(database), shop }), close }; // prettier-ignore
+    return { app: createApp({ ...rest, jobs, attachments, feed, health, printer, pumps: new PumpRepository(database), shelf, shop }), close }; // prettier-ignore
   } catch (error) {
     await close();
     throw error;

@@ -4,7 +4,9 @@ import os from 'node:os';
 import path from 'node:path';
 import { brotliCompressSync, brotliDecompressSync, gunzipSync, gzipSync } from 'node:zlib';
 import { expect } from 'chai';
+import { labelsOf } from '@endrel/core/cards/labels';
 import { demoJobs } from '@endrel/core/demo/index';
+import { jointsOf } from '@endrel/core/run/joints';
 import { ServerUnderTest } from './server-under-test.ts';
 
 interface Answer {
@@ -126,6 +128,25 @@ describe('what the server sends', () => {
       expect(sent.status).to.equal(400);
       expect(((await sent.json()) as { message: string }).message).to.match(says);
     });
+  for (const [paper, box] of [
+    ['a4', /MediaBox \[0 0 595\.2\d* 841\.8\d*\]/],
+    ['letter', /MediaBox \[0 0 612(\.0*\d*)? 792(\.0*\d*)?\]/],
+  ] as const)
+    it(`is a sheet of labels as PDF on ${paper}, on as many pages as they take`, async () => {
+      const labels = labelsOf(demoJobs.rescuePickup, jointsOf(demoJobs.rescuePickup));
+      const sent = await fetch(`${server.address}/api/print/labels`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ labels, paper }) }); // prettier-ignore
+      expect([sent.status, sent.headers.get('content-type')]).to.deep.equal([200, 'application/pdf']);
+      const pdf = Buffer.from(await sent.arrayBuffer()).toString('latin1');
+      expect(pdf.startsWith('%PDF-')).to.equal(true);
+      expect(pdf).to.match(box);
+      const perSheet = paper === 'a4' ? 24 : 21;
+      expect(pdf.match(/\/Type \/Page\b/g)!.length).to.equal(Math.ceil(labels.length / perSheet));
+    });
+  it('is no PDF of labels that are none', async () => {
+    const ask = (body: unknown) => server.call('POST', '/api/print/labels', body);
+    expect((await ask({ labels: [], paper: 'a4' })).status).to.equal(400);
+    expect((await ask({ labels: [{ head: '1', text: 'x', kind: 'joint' }], paper: 'foolscap' })).status).to.equal(400);
+  });
   it('is no PDF for a GET', async () => {
     expect((await fetch(`${server.address}/api/print/template`)).status).to.equal(405);
   });

@@ -1,17 +1,23 @@
-import { inOneLine } from '../job/text.ts';
+import { z } from 'zod';
+import { inOneLine, lineSchema } from '../job/text.ts';
 import type { Job } from '../job/job.ts';
 import { isLine, partName, portOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { JointFinding } from '../run/joints.ts';
 import { heatZones } from '../heat/line-heat.ts';
 
+const LONGEST = 90; // characters
+
 /** One sticker or flag. */
-export interface Label {
+export const labelSchema = z.strictObject({
   /** What is read from afar: FEED, RETURN, VENT, or the joint's number. */
-  readonly head: string;
-  readonly text: string;
-  readonly kind: 'feed' | 'return' | 'vent' | 'joint';
-}
+  head: lineSchema(20),
+  text: lineSchema(LONGEST),
+  kind: z.enum(['feed', 'return', 'vent', 'joint']),
+});
+export type Label = z.infer<typeof labelSchema>;
+/** More than the largest run has. */
+export const MOST_LABELS = 1500;
 
 /** Tags for both ends of every length of line, the vent, and a label with its number for either side of every joint. */
 export function labelsOf(job: Job, joints: readonly JointFinding[]): Label[] {
@@ -30,5 +36,5 @@ export function labelsOf(job: Job, joints: readonly JointFinding[]): Label[] {
   const ports = joints.filter((j) => !j.opens).flatMap((j): Label[] =>
     (['outlet', 'inlet'] as const).map((end) => ({ head: String(j.number), text: side(j[end].part, j[end].port), kind: 'joint' as const })),
   ); // prettier-ignore
-  return [...tags, ...vent, ...ports].map((label) => ({ ...label, text: inOneLine(label.text).slice(0, 90) }));
+  return [...tags, ...vent, ...ports].map((label) => ({ ...label, text: inOneLine(label.text).slice(0, LONGEST) }));
 }

@@ -1,6 +1,9 @@
 import { z } from 'zod';
+import { labelSchema, MOST_LABELS } from '../cards/labels.ts';
 import { hangerSchema } from '../job/hanger.ts';
 import { templateKinds } from '../hangers/plate-template.ts';
+import { MOST_SHELF } from '../joints/shelf-csv.ts';
+import { shelfPartSchema } from '../joints/stock.ts';
 import { isStorable, lineSchema } from '../job/text.ts';
 import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
 import type { Act } from '../job/acts/act.ts';
@@ -80,6 +83,9 @@ export const keepPumpSchema = z.strictObject({
   tables: z.array(pumpTableSchema).min(1, 'needs a flow table').max(6),
 });
 
+/** Parts that go onto the shop's shelf, or replace those of the same code there. */
+export const keepShelfSchema = z.strictObject({ parts: z.array(shelfPartSchema).min(1).max(MOST_SHELF) });
+
 /** A pump of the shop's own library. */
 export interface ShopPump {
   readonly id: string;
@@ -138,6 +144,13 @@ export const templateRequestSchema = z.strictObject({
   title: lineSchema(300),
 });
 export type TemplateRequest = z.infer<typeof templateRequestSchema>;
+
+/** Labels, a sheet of them or several, on paper of either size. */
+export const labelsRequestSchema = z.strictObject({
+  labels: z.array(labelSchema).min(1).max(MOST_LABELS),
+  paper: z.enum(['a4', 'letter']),
+});
+export type LabelsRequest = z.infer<typeof labelsRequestSchema>;
 
 /** Whether the server can do its work. That it answers at all is another question. */
 export interface HealthAnswer {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { adapterSchema, type Adapter } from '../fittings/adapter.ts';
+import { lineSchema } from '../job/text.ts';
 import { genericAdapters } from '../fittings/adapter-catalogue.ts';
 import { ChainSearch, type Stocked } from '../fittings/chain-search.ts';
 
@@ -8,7 +9,7 @@ export const shelfPartSchema = z.strictObject({
   adapter: adapterSchema,
   /** How many lie there. */
   count: z.number().int().min(0).max(100_000),
-  note: z.string().max(200).optional(),
+  note: lineSchema(200).optional(),
 });
 export type ShelfPart = z.infer<typeof shelfPartSchema>;
 

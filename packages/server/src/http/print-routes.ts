@@ -1,5 +1,5 @@
 import express, { Router } from 'express';
-import { templateRequestSchema } from '@endrel/core/contract/api';
+import { labelsRequestSchema, templateRequestSchema } from '@endrel/core/contract/api';
 import type { Printer } from '../printing/printer.ts';
 import { only } from './only.ts';
 import { readRequest } from './read-request.ts';
@@ -13,6 +13,12 @@ export function printRoutes(printer: Printer): Router {
     .route('/template')
     .post(express.json({ limit: LARGEST }), async (req, res) => {
       res.type('application/pdf').send(await printer.template(readRequest(templateRequestSchema, req.body)));
+    })
+    .all(only('POST'));
+  router
+    .route('/labels')
+    .post(express.json({ limit: LARGEST }), async (req, res) => {
+      res.type('application/pdf').send(await printer.labels(readRequest(labelsRequestSchema, req.body)));
     })
     .all(only('POST'));
   return router;

@@ -1,11 +1,15 @@
-import type { TemplateRequest } from '@endrel/core/contract/api';
+import type { LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
+import type { PrintRequest } from './print.worker.ts';
 import { Thread } from '../threads/thread.ts';
 
 /** Makes PDF files, in a thread of its own that is started with the first. */
 export class Printer {
-  #thread: Thread<TemplateRequest> | undefined;
+  #thread: Thread<PrintRequest> | undefined;
 
-  async template(request: TemplateRequest): Promise<Buffer> {
+  template = (template: TemplateRequest): Promise<Buffer> => this.#print({ template });
+  labels = (labels: LabelsRequest): Promise<Buffer> => this.#print({ labels });
+
+  async #print(request: PrintRequest): Promise<Buffer> {
     this.#thread ??= new Thread(new URL('./print.worker.ts', import.meta.url));
     return Buffer.from((await this.#thread.ask(request)) as Uint8Array);
   }

@@ -1,17 +1,8 @@
-import { createRequire } from 'node:module';
-import pdfmake from 'pdfmake';
 import { templateSvg, type Template } from '@endrel/core/hangers/plate-template';
+import { pdfOf, POINTS_PER_MM } from './pdf.ts';
 
-const POINTS_PER_MM = 72 / 25.4;
 const A4 = { width: 210, height: 297 }; // mm, ISO 216
 const MARGIN = 8; // mm, what printers leave blank
-
-// nothing is fetched, and of files only the fonts that come with the library are read
-const fonts = createRequire(import.meta.url)('pdfmake/fonts/Roboto.js') as Parameters<typeof pdfmake.setFonts>[0];
-const isOfLibrary = (path: string): boolean => path.includes('/pdfmake/fonts/');
-pdfmake.setFonts(fonts);
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy(isOfLibrary);
 
 /** The template on one page at true size: A4 where it fits, else a page of its own size. */
 export async function templatePdf(template: Template): Promise<Buffer> {
@@ -22,11 +13,9 @@ export async function templatePdf(template: Template): Promise<Buffer> {
     .replace(/^<\?xml.*\?>\s*/, '')
     .replaceAll('font-family="sans-serif"', 'font-family="Roboto"')
     .replaceAll('⌀', 'Ø'); // the font that comes with the library has this sign
-  return pdfmake
-    .createPdf({
-      pageSize: { width: page.width * POINTS_PER_MM, height: page.height * POINTS_PER_MM },
-      pageMargins: MARGIN * POINTS_PER_MM,
-      content: [{ svg, width: width * POINTS_PER_MM, height: height * POINTS_PER_MM }],
-    })
-    .getBuffer();
+  return pdfOf({
+    pageSize: { width: page.width * POINTS_PER_MM, height: page.height * POINTS_PER_MM },
+    pageMargins: MARGIN * POINTS_PER_MM,
+    content: [{ svg, width: width * POINTS_PER_MM, height: height * POINTS_PER_MM }],
+  });
 }
