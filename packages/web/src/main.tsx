@@ -63,6 +63,11 @@ const router = createBrowserRouter([
     lazy: () => import('./screens/pumps/PumpLibraryScreen.tsx').then((m) => ({ Component: m.PumpLibraryScreen })),
     ...page('the pump library'),
   },
+  {
+    path: '/threads',
+    lazy: () => import('./screens/fittings/FittingsScreen.tsx').then((m) => ({ Component: m.FittingsScreen })),
+    ...page('threads and adapters'),
+  },
   { path: '/jobs/:id', element: <Navigate to="brief" replace />, errorElement: <Fault /> },
   {
     path: '/jobs/:id/:stage',

@@ -12,7 +12,7 @@ describe('labels', () => {
     expect(
       of(job)
         .filter((l) => l.kind === 'return')
-        .every((l) => l.head === '← RETURN'),
+        .every((l) => l.head === 'RETURN' && l.text.startsWith('to the tank')),
     ).to.equal(true);
     expect(count('return')).to.be.greaterThan(2);
     expect(count('joint')).to.equal(2 * jointsOf(job).filter((j) => !j.opens).length);

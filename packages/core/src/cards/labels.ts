@@ -25,8 +25,8 @@ export function labelsOf(job: Job, joints: readonly JointFinding[]): Label[] {
   const zones = heatZones(run);
   const tags = run.parts.filter((p) => isLine(p) && zones.get(p.id) !== 'tank').flatMap((part): Label[] => {
     const kind = run.lineOf(part.id) === 'supply' ? 'feed' : 'return';
-    const text = `${partName(part)} · ${job.name}`;
-    return [0, 1].map(() => ({ head: kind === 'feed' ? 'FEED →' : '← RETURN', text, kind }));
+    const text = `${kind === 'feed' ? 'to the engine' : 'to the tank'} · ${partName(part)} · ${job.name}`;
+    return [0, 1].map(() => ({ head: kind.toUpperCase(), text, kind }));
   }); // prettier-ignore
   const vent: Label[] = job.survey.vent || job.survey.tank.vent ? [0, 1].map(() => ({ head: 'VENT', text: `do not block · ${job.name}`, kind: 'vent' as const })) : []; // prettier-ignore
   const side = (part: string, port: string) => {

@@ -1,4 +1,6 @@
-import { describePort } from '../fittings/port.ts';
+import { describePort, sayPort } from '../fittings/port.ts';
+import { countAdapters } from '../joints/chain-plan.ts';
+import { jointsOf, type JointFinding } from '../run/joints.ts';
 import type { Job } from '../job/job.ts';
 import { clampNames } from '../parts/joint.ts';
 import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
@@ -36,6 +38,7 @@ export interface CutRow {
  */
 export function partRows(job: Job, say: Say): PartRow[] {
   const run = circuitsOf(job);
+  const joints = jointsOf(job);
   return run.parts.flatMap((part): PartRow[] => {
     const where = run.lineOf(part.id);
     const made = kindOf(part).buys(part, say);
@@ -64,8 +67,28 @@ export function partRows(job: Job, say: Say): PartRow[] {
       ...(kindOf(part).small?.(part) ?? []).map((line) => small(line.part, line.quantity)),
       ...clampsOf(job, part).map(([name, count]) => small(name, count)),
       ...closures(job, part).map(([name, count]) => small(name, count)),
+      ...adaptersInto(joints, part.id).map(({ name, count, joint }): PartRow => ({
+        part: name,
+        specification: `joint ${joint}`,
+        quantity: String(count),
+        where,
+        open: '',
+      })),
     ];
   });
+}
+
+/** Adapters that are chosen for the joints by which fuel comes into a part. */
+function adaptersInto(joints: readonly JointFinding[], id: string): { name: string; count: number; joint: number }[] {
+  return joints
+    .filter((j) => j.to === id)
+    .flatMap((j) =>
+      [...countAdapters(j.chain).values()].map(({ adapter, count }) => ({
+        name: `${adapter.name}: ${adapter.ports.map(sayPort).join(' to ')}`,
+        count,
+        joint: j.number,
+      })),
+    );
 }
 
 /** What a part's own measurements leave open for the buyer. */

@@ -19,6 +19,7 @@ import { sensorAlarm, sensorRange } from './rules/sensor-reading.ts';
 import { blendVolatility } from './rules/blend-volatility.ts';
 import { blendTestedOtherwise } from './rules/blend-tested-otherwise.ts';
 import { bucketCannotRefill } from './rules/bucket-cannot-refill.ts';
+import { bulkheadCrowded } from './rules/bulkhead-crowded.ts';
 import { carburettorFlooded } from './rules/carburettor-flooded.ts';
 import { coatingAttacked } from './rules/coating-attacked.ts';
 import { doesNotTiltIn } from './rules/does-not-tilt-in.ts';
@@ -89,6 +90,7 @@ export const rules: readonly Rule[] = [
   fineFilterBeforePump,
   jointDoesNotSeal,
   adapterNotRated,
+  bulkheadCrowded,
   sealantWrong,
   hoseBelowPressure,
   lineBelowPressure,

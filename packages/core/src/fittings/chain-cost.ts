@@ -53,3 +53,33 @@ export const jointCost = (seal: Seal): number => (seal === 'formed' ? weights.fo
 /** @param price - as the shop pays it, else the typical one. */
 export const partCost = (adapter: Adapter, onShelf: boolean, price = adapter.price): number =>
   weights.kilopascal * (referenceLoss(adapter) / 1000) + (onShelf ? 0 : weights.toBuy + weights.price * price);
+
+/** What a cost is made of, in points, each with how it comes about. */
+export interface CostPart {
+  readonly what: string;
+  readonly points: number;
+}
+
+/** The stated cost of a chain, part by part: they add up to it. */
+export function costParts({
+  seals,
+  links,
+}: {
+  readonly seals: readonly Seal[];
+  readonly links: readonly { readonly adapter: Adapter; readonly onShelf: boolean; readonly price: number }[];
+}): CostPart[] {
+  // prettier-ignore
+  const joints = seals.filter((s) => s !== 'formed').length;
+  const risk = seals.reduce((sum, s) => sum + leakRisk[s], 0);
+  const loss = links.reduce((sum, l) => sum + referenceLoss(l.adapter), 0);
+  const bought = links.filter((l) => !l.onShelf);
+  const money = bought.reduce((sum, l) => sum + l.price, 0);
+  return [
+    { what: `${joints} joints at ${weights.joint}`, points: joints * weights.joint },
+    { what: `${seals.length - joints} ends formed on tube at ${weights.forming}`, points: (seals.length - joints) * weights.forming }, // prettier-ignore
+    { what: 'how readily those joints leak', points: risk },
+    { what: `${Math.round(loss / 10) / 100} kPa at 200 L/h at ${weights.kilopascal} each`, points: (weights.kilopascal * loss) / 1000 }, // prettier-ignore
+    { what: `${bought.length} to buy at ${weights.toBuy}`, points: bought.length * weights.toBuy },
+    { what: `price of ${Math.round(money * 100) / 100} at ${weights.price}`, points: money * weights.price },
+  ].filter((p) => p.points > 0);
+}

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { degrees, kPa, mm } from '../units/quick.ts';
 import { genericAdapters } from './adapter-catalogue.ts';
-import { jointCost, leakRisk, partCost, referenceLoss, weights } from './chain-cost.ts';
+import { costParts, jointCost, leakRisk, partCost, referenceLoss, weights } from './chain-cost.ts';
 import { ChainSearch, MOST_PARTS, obstacles, sealHolds, type Chain, type ChainWants, type Stocked } from './chain-search.ts'; // prettier-ignore
 import { mate } from './mating.ts';
 import { portSize, type Seal } from './port-form.ts';
@@ -190,6 +190,9 @@ describe('the search for chains of adapters', () => {
     const { adapter } = one.links[0]!;
     expect(one.seals).to.deep.equal(['metalCone', 'taperedThread']);
     expect(one.cost).to.be.closeTo(10 + 1 + 10 + 5 + (2 * referenceLoss(adapter)) / 1000 + 4 + adapter.price / 2, 1e-9);
+    expect(costParts(one).reduce((sum, p) => sum + p.points, 0)).to.be.closeTo(one.cost, 1e-9);
+    for (const c of whole.find(port('tube 3/8'), port('female npt 1/4')))
+      expect(costParts(c).reduce((sum, p) => sum + p.points, 0)).to.be.closeTo(c.cost, 1e-9);
     expect(leakRisk.ferrule).to.be.greaterThan(leakRisk.taperedThread);
   });
 

@@ -40,6 +40,8 @@ export interface ChainLink {
   readonly in: number;
   readonly out: number;
   readonly onShelf: boolean;
+  /** As the shop pays it, else the typical one. */
+  readonly price: number;
 }
 
 export interface Chain {
@@ -141,7 +143,18 @@ export class ChainSearch {
       for (const [inlet, outlet] of keyOf(a) === keyOf(b) ? ONE_WAY : BOTH_WAYS) {
         const [from, to] = [indexOf.get(keyOf(adapter.ports[inlet]!)), indexOf.get(keyOf(adapter.ports[outlet]!))];
         if (from === undefined || to === undefined) continue;
-        ways[from]!.push({ adapter, in: inlet, out: outlet, onShelf: onShelf > 0, cost, from, to, turn, swivels });
+        ways[from]!.push({
+          adapter,
+          in: inlet,
+          out: outlet,
+          onShelf: onShelf > 0,
+          price: price ?? adapter.price,
+          cost,
+          from,
+          to,
+          turn,
+          swivels,
+        });
         const back = cheapest.get(to) ?? cheapest.set(to, new Map<number, number>()).get(to)!;
         back.set(from, Math.min(back.get(from) ?? Infinity, cost));
       }
@@ -270,8 +283,8 @@ function chainOf(end: Label): Chain {
   for (let at: Label | undefined = end; at?.before; at = at.before) {
     seals.unshift(at.seal);
     if (at.edge) {
-      const { adapter, in: inlet, out, onShelf } = at.edge;
-      links.unshift({ adapter, in: inlet, out, onShelf });
+      const { adapter, in: inlet, out, onShelf, price } = at.edge;
+      links.unshift({ adapter, in: inlet, out, onShelf, price });
     }
   }
   return {
@@ -281,7 +294,7 @@ function chainOf(end: Label): Chain {
     bore: Math.min(Infinity, ...links.map((l) => l.adapter.bore)),
     length: links.reduce((sum, l) => sum + l.adapter.length, 0),
     loss: links.reduce((sum, l) => sum + referenceLoss(l.adapter), 0),
-    price: links.reduce((sum, l) => sum + (l.onShelf ? 0 : l.adapter.price), 0),
+    price: links.reduce((sum, l) => sum + (l.onShelf ? 0 : l.price), 0),
   };
 }
 

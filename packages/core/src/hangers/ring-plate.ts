@@ -1,5 +1,6 @@
 import type { Hanger } from '../job/hanger.ts';
 import { hangerProperties } from '../job/hanger.ts';
+import { apart, CORNERS, SHARED } from '../fittings/spanner-room.ts';
 import { enclosingCircle } from './enclosing-circle.ts';
 
 /** A port placed on the ring plate, its middle from the plate's. m. */
@@ -30,8 +31,6 @@ export interface RingPlate {
   readonly rim?: number;
 }
 
-const SPANNER = 2.2; // head of an open-ended spanner, of the size across flats: typical, from memory
-const CORNERS = 2 / Math.sqrt(3); // of a hexagon, of its size across flats
 const NUT_CORNERS = 1.85; // stud nut across corners, of the stud: typical of ISO 4032 nuts, from memory
 const STUD_CLEARANCE = 1.1; // hole of the stud: ISO 273 medium, from memory
 
@@ -114,9 +113,7 @@ function placePorts(ports: readonly Omit<PlacedPort, 'x' | 'y'>[]): {
   needed: number;
 } {
   if (ports.length === 0) return { placed: [], needed: 0 };
-  const shared = (SPANNER + CORNERS) / 2;
-  const { circles } = enclosingCircle(ports.slice(0, 6).map((p) => shared * p.hexagon));
-  const apart = (a: number, b: number) => (SPANNER * Math.max(a, b) + CORNERS * Math.min(a, b)) / 2;
+  const { circles } = enclosingCircle(ports.slice(0, 6).map((p) => SHARED * p.hexagon));
   let spread = 1;
   circles.forEach((c, i) =>
     circles.slice(i + 1).forEach((d, k) => {

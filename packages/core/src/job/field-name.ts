@@ -30,6 +30,7 @@ export function sayField(job: Job, path: FieldPath): string {
     const [key, ...inner] = rest.map(String);
     return [partName(part), ...(key === undefined ? [] : [names[key]?.name ?? key]), ...inner].join(', ');
   }
+  if (root === 'materials') return `what the fuel does to ${String(id)}`;
   if (root === 'bench') return `what lies on the bench of “${String(id)}”`;
   const own = groups[path.slice(0, -1).join('/')]?.[String(path.at(-1))];
   if (own) return own.name;

@@ -3,6 +3,8 @@ import { z } from 'zod';
 import { jointSchema } from '../parts/joint.ts';
 import { partSchema } from '../parts/kinds.ts';
 import { assumptionsSchema } from './assumption.ts';
+import { ownMaterialsSchema } from '../ratings/material-fuel.ts';
+import { bulkheadSchema } from './bulkhead.ts';
 import { briefSchema } from './brief.ts';
 import { gaugeSchema } from './gauge.ts';
 import { graphFaults } from './graph.ts';
@@ -57,6 +59,10 @@ export const jobShape = {
     .record(lineSchema(120), benchRowSchema)
     .refine((held) => Object.keys(held).length <= MOST_ON_BENCH, `holds more than ${MOST_ON_BENCH} things`)
     .optional(),
+  /** Hose ends that go through one wall; absent until one is told of. */
+  bulkhead: bulkheadSchema.optional(),
+  /** What the shop knows better of materials than the table; absent until somebody says so. */
+  materials: ownMaterialsSchema.optional(),
   assumptions: assumptionsSchema,
   /** By the snag that is overruled. */
   overrules: z

@@ -9,11 +9,11 @@ let planner: ChainPlanner | undefined;
 /** The best chain of generic parts for a joint; undefined where there is none. What was found is remembered. */
 export function bestChain(
   joint: JointFinding,
-  { fuel, solution }: Pick<Findings, 'fuel' | 'solution'>,
+  { fuel, solution, job }: Pick<Findings, 'fuel' | 'solution' | 'job'>,
 ): Chain | undefined {
   // prettier-ignore
   planner ??= new ChainPlanner(genericSearch());
-  return planner.plan({ joints: [joint], fuel, solution })[0]?.chains[0];
+  return planner.plan({ joints: [joint], fuel, solution, job })[0]?.chains[0];
 }
 
 /** “elbow, then hose end” */

@@ -3,7 +3,7 @@ import { obstacles, type Chain, type ChainSearch, type ChainWants, type Obstacle
 import { mate } from '../fittings/mating.ts';
 import type { ActOf } from '../job/acts/act.ts';
 import type { Findings } from '../run/findings.ts';
-import { seals, turned, type JointFinding } from '../run/joints.ts';
+import { joined, seals, turned, type JointFinding } from '../run/joints.ts';
 import { jointWants } from './joint-wants.ts';
 import { asLink } from './stock.ts';
 
@@ -41,10 +41,10 @@ export class ChainPlanner {
   }
 
   /** The best chains of every joint that takes one. */
-  plan({ joints, fuel, solution }: Pick<Findings, 'joints' | 'fuel' | 'solution'>): JointPlan[] {
+  plan({ joints, fuel, solution, job }: Pick<Findings, 'joints' | 'fuel' | 'solution' | 'job'>): JointPlan[] {
     return joints.map((joint): JointPlan => {
       const state = stateOf(joint);
-      const wants = jointWants(joint, { fuel, solution });
+      const wants = jointWants(joint, { fuel, solution, job });
       if (state === 'mates' || state === 'opens' || state === 'unknown')
         return { joint: joint.id, state, chains: [], obstacles: [], wants };
       return { joint: joint.id, state, ...this.#between(joint, wants), wants };
@@ -68,9 +68,22 @@ export class ChainPlanner {
 const MOST_KEPT = 500;
 
 /** A chain as its joint keeps it: from the joint's own first end. */
-export function keptChain({ joint, outlet }: JointFinding, { links }: Chain): Adapter[] {
-  const forward = links.map((link) => asLink(link.adapter, link.in));
+export function keptChain({ joint, outlet }: JointFinding, chain: Chain): Adapter[] {
+  const forward = adaptersOf(chain);
   return joint.a.part === outlet.part && joint.a.port === outlet.port ? forward : turned(forward);
+}
+
+/** Adapters of a chain, each with its port on the side that fuel comes from first. */
+export const adaptersOf = ({ links }: Chain): Adapter[] => links.map((l) => asLink(l.adapter, l.in));
+
+/** Every joint as it is planned: what wants adapters with the best chain in it. */
+export function planned(joints: readonly JointFinding[], plans: readonly JointPlan[]): JointFinding[] {
+  const byId = new Map(plans.map((p) => [p.joint, p]));
+  return joints.map((joint) => {
+    const plan = byId.get(joint.id);
+    const best = plan?.state === 'wants' || plan?.state === 'stale' ? plan.chains[0] : undefined;
+    return best ? joined(joint, adaptersOf(best)) : joint;
+  });
 }
 
 /** Fills every joint that wants a chain, or whose chain fits no more, with the best one; those that are chosen stay. */
@@ -116,16 +129,9 @@ export function wasteOf(
   plans: readonly JointPlan[],
 ): { adapter: Adapter; count: number }[] {
   // prettier-ignore
-  const stateById = new Map(plans.map((p) => [p.joint, p]));
+  const mates = new Set(plans.flatMap((p) => (p.state === 'mates' ? [p.joint] : [])));
   const before = countAdapters(joints.flatMap((j) => j.chain));
-  const after = countAdapters(
-    joints.flatMap((j) => {
-      const plan = stateById.get(j.id);
-      if (plan?.state === 'mates') return [];
-      if (plan?.state !== 'stale' && plan?.state !== 'wants') return j.chain;
-      return plan.chains[0]?.links.map((l) => l.adapter) ?? [];
-    }),
-  );
+  const after = countAdapters(planned(joints, plans).flatMap((j) => (mates.has(j.id) ? [] : j.chain)));
   return [...before.values()].flatMap(({ adapter, count }) => {
     const left = count - (after.get(adapter.code)?.count ?? 0);
     return left > 0 ? [{ adapter, count: left }] : [];

@@ -3,6 +3,7 @@ import type { Fuel } from '../fluids/fuel.ts';
 import { isClampedHose } from '../fittings/usual-port.ts';
 import { pointKeys } from '../run/operating-point.ts';
 import type { RunSolution } from '../run/solve-run.ts';
+import type { Job } from '../job/job.ts';
 import type { JointFinding } from '../run/joints.ts';
 import { lastingMaterials } from '../ratings/material-fuel.ts';
 import { kPa } from '../units/quick.ts';
@@ -13,13 +14,13 @@ const PRESSURE_STEP = kPa(50);
 /** What the chain of a joint has to keep to: the fuel of the job, the pressure as the run was solved, clocking. */
 export function jointWants(
   { outlet, inlet, id }: Pick<JointFinding, 'outlet' | 'inlet' | 'id'>,
-  known: { readonly fuel?: Fuel; readonly solution?: RunSolution },
+  known: { readonly fuel?: Fuel; readonly solution?: RunSolution; readonly job?: Pick<Job, 'materials'> },
 ): ChainWants {
   // clamped hose is turned as it likes before its clamp is drawn up; all else has to be pointed
   const turns = [outlet, inlet].some((end) => end.fitting && isClampedHose(end.fitting));
   const highest = jointPressure(id, known.solution);
   return {
-    ...(known.fuel ? { materials: lastingMaterials(known.fuel) } : {}),
+    ...(known.fuel ? { materials: lastingMaterials(known.fuel, known.job?.materials) } : {}),
     ...(highest === undefined ? {} : { pressure: Math.ceil(highest / PRESSURE_STEP) * PRESSURE_STEP }),
     ...(turns ? {} : { swivel: true }),
   };

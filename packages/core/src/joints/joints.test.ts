@@ -12,8 +12,10 @@ import { circuitsOf } from '../run/circuits.ts';
 import { findingsOf } from '../run/findings.ts';
 import { jointsOf, seals, turned } from '../run/joints.ts';
 import { mm } from '../units/quick.ts';
+import { endPairs, placedEnds } from './bulkhead-room.ts';
 import { ChainPlanner, chooseChain, fillJoints, keptChain, wasteOf } from './chain-plan.ts';
 import { commonSizes } from './common-sizes.ts';
+import { endSteps, hoseEnds } from './hose-end-steps.ts';
 import { jointPressure, jointWants } from './joint-wants.ts';
 import { makeUp } from './make-up.ts';
 import { neededParts } from './needed-parts.ts';
@@ -266,5 +268,36 @@ describe('common sizes', () => {
   it('say nothing of pressure while the run is not solved, and offer no return where there is none', () => {
     expect([...commonSizes(demoJobs.beachBuggy, genericSearch())].every((r) => r.loss === undefined)).to.equal(true);
     expect([...commonSizes(carburettorJob(), genericSearch())].map((r) => r.back)).to.deep.equal([6, 8, 10]);
+  });
+});
+
+describe('room for spanners between ends through one wall', () => {
+  it('is judged for every two that have a place and a size', () => {
+    const placed = placedEnds([
+      { id: 'a', size: '−6' },
+      { id: 'b', size: '−6', along: { si: 0.03, unit: 'mm' } },
+      { id: 'c', hexagon: { si: 0.02, unit: 'mm' }, along: { si: 0.03, unit: 'mm' }, across: { si: 0.04, unit: 'mm' } },
+      { id: 'd', size: '−6' }, // nobody has said where
+    ]);
+    expect(placed.map((p) => p.id)).to.deep.equal(['a', 'b', 'c']);
+    const pairs = endPairs(placed);
+    expect(pairs.map((p) => `${p.a.id}${p.b.id}`)).to.deep.equal(['ab', 'bc', 'ac']);
+    expect(pairs[0]!.distance).to.be.closeTo(0.03, 1e-12);
+    // half of 2.2 × 17.46 mm of spanner and half of 1.1547 × 17.46 mm of hexagon
+    expect(pairs[0]!.needed).to.be.closeTo(0.02929, 1e-5);
+    expect(pairs[2]!.distance).to.be.closeTo(0.05, 1e-12);
+  });
+});
+
+describe('how hose ends are made', () => {
+  it('differs by what is on the hose, and every kind has its own steps', () => {
+    const job = filled(demoJobs.sprintCar);
+    const ends = hoseEnds(job, jointsOf(job));
+    expect(ends.find((h) => h.part === 'hose-2')!.ends.map((e) => e.kind)).to.deep.equal(['clamped', 'reusable']);
+    expect(ends.find((h) => h.part === 'hose-3')!.ends.map((e) => e.kind)).to.deep.equal(['reusable', 'reusable']);
+    const steps = Object.values(endSteps).map((s) => s.join());
+    expect(new Set(steps).size).to.equal(steps.length);
+    expect(endSteps.reusable.join()).to.match(/Mark the hose/);
+    expect(endSteps.banjo.join()).to.match(/Two new washers/);
   });
 });

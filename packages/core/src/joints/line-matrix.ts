@@ -1,7 +1,15 @@
 import { heatZones, lineHeat } from '../heat/line-heat.ts';
 import { assumed } from '../job/assumption.ts';
 import { isLine, partName, type Part, type PartOf } from '../parts/kinds.ts';
-import { fuelClasses, fuelClassOf, seals, wireCovers, type MaterialRow } from '../ratings/material-fuel.ts';
+import {
+  fuelClasses,
+  fuelClassOf,
+  seals,
+  sourceOn,
+  verdictOn,
+  wireCovers,
+  type MaterialRow,
+} from '../ratings/material-fuel.ts';
 import { rateLine, type LineStress, type Rating } from '../ratings/line-ratings.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Findings } from '../run/findings.ts';
@@ -30,6 +38,7 @@ export function lineStress(findings: Findings, line: PartOf<'hose' | 'hardLine'>
     zone,
     temperature,
     ...(fuel ? { fuel } : {}),
+    ...(job.materials ? { own: job.materials } : {}),
     running: highestPressure(findings, line.id),
     worst: worstPressure(findings, line.id),
   };
@@ -50,7 +59,7 @@ export function lineMatrix(findings: Findings): MatrixRow[] {
 }
 
 function wetRow(
-  { fuel }: Findings,
+  { fuel, job }: Findings,
   part: Part,
   name: string,
   row: MaterialRow | undefined,
@@ -60,10 +69,10 @@ function wetRow(
   const kind = fuel && fuelClassOf(fuel);
   const rating: Rating = {
     check: 'fuel',
-    verdict: row && kind ? row.on[kind] : 'ask',
+    verdict: row && kind ? verdictOn(row, kind, job.materials) : 'ask',
     ...(kind ? { required: fuelClasses[kind] } : {}),
     ...(row ? { rated: row.name } : {}),
-    source: row?.source ?? 'nobody has said what covers them',
+    source: row && kind ? sourceOn(row, kind, job.materials) : 'nobody has said what covers them',
   };
   return [{ part: part.id, name, ratings: [rating] }];
 }

@@ -4,7 +4,7 @@ import { sayPort } from '../fittings/port.ts';
 import { partName } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { JointFinding } from '../run/joints.ts';
-import type { JointPlan } from './chain-plan.ts';
+import { planned, type JointPlan } from './chain-plan.ts';
 import { makeUp } from './make-up.ts';
 import type { ShelfPart } from './stock.ts';
 
@@ -59,12 +59,12 @@ export function neededParts(
     if (!held.joints.includes(joint)) held.joints.push(joint);
     found.set(code, held);
   };
-  const planned = new Map(plans.map((p) => [p.joint, p]));
-  for (const joint of joints) {
-    const plan = planned.get(joint.id);
-    const proposed = plan?.state === 'wants' || plan?.state === 'stale' ? plan.chains[0]?.links.map((l) => l.adapter) : undefined; // prettier-ignore
-    for (const adapter of proposed ?? joint.chain)
-      take(adapter.shape === 'hoseEnd' || adapter.shape === 'tubeEnd' || adapter.shape === 'banjo' ? 'ends' : 'adapters', adapter.code, `${adapter.name}: ${adapter.ports.map(sayPort).join(', ')}`, String(joint.number), adapter); // prettier-ignore
+  for (const joint of planned(joints, plans)) {
+    for (const adapter of joint.chain) {
+      const isEnd = adapter.shape === 'hoseEnd' || adapter.shape === 'tubeEnd' || adapter.shape === 'banjo';
+      const name = `${adapter.name}: ${adapter.ports.map(sayPort).join(', ')}`;
+      take(isEnd ? 'ends' : 'adapters', adapter.code, name, String(joint.number), adapter);
+    }
     for (const meeting of joint.meetings) {
       const made = makeUp(meeting, joint.joint);
       const what = made && sundry(made.goesOn, meeting.ends[0].size);

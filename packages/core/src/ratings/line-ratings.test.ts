@@ -1,6 +1,10 @@
 import { expect } from 'chai';
 import { changed, cleanJob, get } from '../../test/rule-cases.ts';
+import { snagsOf } from '../checks/snags.ts';
 import { demoJobs } from '../demo/index.ts';
+import { tryAct } from '../job/acts/apply-act.ts';
+import type { Job } from '../job/job.ts';
+import { lastingMaterials } from './material-fuel.ts';
 import { lineMatrix, lineStress } from '../joints/line-matrix.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { findingsOf } from '../run/findings.ts';
@@ -86,5 +90,35 @@ describe('what a length meets where it lies', () => {
     const rows = lineMatrix(findingsOf(job)).filter((r) => r.ratings.length === 1);
     expect(rows.map((r) => [r.part, r.ratings[0]!.verdict])).to.deep.include(['pump-1', 'attacked']);
     expect(rows.some((r) => r.name.startsWith('Seals of'))).to.equal(true);
+  });
+});
+
+describe('materials that the job knows better', () => {
+  const own = (name: string, verdict: 'fine' | 'attacked') =>
+    ({ [name]: { on: { high: verdict }, source: 'sheet of the maker' } }) as const;
+  const e85 = (change: (job: Job) => void) =>
+    cleanJob((j) => {
+      j.brief.ethanol = { si: 0.85, unit: '%' };
+      change(j);
+    });
+  const rules = (job: Job) => snagsOf(findingsOf(job)).map((s) => s.rule);
+  it('silence what the table says, or say what it does not, and are cited', () => {
+    const braided = (materials?: Job['materials']) => e85((j) => { get(j, 'hose', 1).construction = 'braidedRubber'; j.materials = materials; }); // prettier-ignore
+    const { name } = hoseConstructions.braidedRubber;
+    expect(rules(braided())).to.include('ethanol-hose');
+    expect(rules(braided(own(name, 'fine')))).to.not.include('ethanol-hose');
+    const job = braided(own(name, 'attacked'));
+    const cell = rateLine(get(job, 'hose', 1), lineStress(findingsOf(job), get(job, 'hose', 1))).find((r) => r.check === 'fuel')!; // prettier-ignore
+    expect([cell.verdict, cell.source]).to.deep.equal(['attacked', 'sheet of the maker']);
+  });
+  it('decide what new adapters may be made of', () => {
+    const e = { family: 'petrol', ethanol: 0.85 } as const;
+    expect([...lastingMaterials(e)]).to.not.include('brass');
+    expect([...lastingMaterials(e, own('brass', 'fine'))]).to.include('brass');
+    expect([...lastingMaterials(e, own('stainless steel', 'attacked'))]).to.not.include('stainless');
+  });
+  it('are set by an act, and what is no verdict is refused', () => {
+    const set = (on: object) => tryAct(cleanJob(), { act: 'set', path: ['materials', 'brass'], value: { on, source: 'sheet' } }).ok; // prettier-ignore
+    expect([set({ high: 'fine' }), set({ high: 'grand' }), set({ beer: 'fine' })]).to.deep.equal([true, false, false]);
   });
 });

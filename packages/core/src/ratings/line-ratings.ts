@@ -4,7 +4,15 @@ import type { PartOf } from '../parts/kinds.ts';
 import type { Fuel } from '../fluids/fuel.ts';
 import { hoseConstruction, tightestBend } from './hose-construction.ts';
 import { barlowPressure, lineMaterials } from './line-material.ts';
-import { fuelClasses, fuelClassOf, materialRow, type Verdict } from './material-fuel.ts';
+import {
+  fuelClasses,
+  fuelClassOf,
+  materialRow,
+  sourceOn,
+  verdictOn,
+  type OwnMaterials,
+  type Verdict,
+} from './material-fuel.ts';
 
 /** What every length of line is held against. */
 export const lineChecks = {
@@ -30,6 +38,8 @@ export interface Rating {
 /** What a length meets where it lies. SI. */
 export interface LineStress {
   readonly fuel?: Fuel;
+  /** What the job knows better of its materials. */
+  readonly own?: OwnMaterials;
   /** Highest while the run works, and the worst that can come: dead-head, or a regulator that sticks. Pa gauge. */
   readonly running?: number;
   readonly worst?: number;
@@ -49,14 +59,14 @@ export function rateLine(line: Line, stress: LineStress): Rating[] {
   return line.kind === 'hose' ? rateHose(line, stress) : rateTube(line, stress);
 }
 
-function rateHose(line: PartOf<'hose'>, { fuel, running, worst, temperature, zone }: LineStress): Rating[] {
+function rateHose(line: PartOf<'hose'>, { fuel, own, running, worst, temperature, zone }: LineStress): Rating[] {
   const made = line.construction && hoseConstruction(line.construction);
   const source = made?.source ?? 'its construction is unknown';
   const minimum = made && line.bore ? tightestBend(made, line.bore.si) : undefined;
   const inTank = line.immersed === true || zone === 'tank';
   return [
     pressureRating(made?.workingPressure, running, worst, source),
-    fuelRating(made?.name, fuel, source),
+    fuelRating(made?.name, fuel, own, source),
     rating('temperature', source, made?.hottest, temperature, 'temperature', (rated, is) => is <= rated),
     {
       check: 'immersion',
@@ -84,7 +94,7 @@ function rateHose(line: PartOf<'hose'>, { fuel, running, worst, temperature, zon
   ];
 }
 
-function rateTube(line: PartOf<'hardLine'>, { fuel, running, worst }: LineStress): Rating[] {
+function rateTube(line: PartOf<'hardLine'>, { fuel, own, running, worst }: LineStress): Rating[] {
   const material = line.material && lineMaterials[line.material];
   const { outsideDiameter, wall } = line;
   const isTube = material && outsideDiameter && wall && outsideDiameter.si > 2 * wall.si;
@@ -92,7 +102,7 @@ function rateTube(line: PartOf<'hardLine'>, { fuel, running, worst }: LineStress
   const none = (check: LineCheck): Rating => ({ check, verdict: 'none', source: 'metal or rigid tube' });
   return [
     pressureRating(rated, running, worst, BARLOW),
-    fuelRating(material?.name, fuel, 'material table'),
+    fuelRating(material?.name, fuel, own, 'material table'),
     none('temperature'),
     none('immersion'),
     none('permeation'),
@@ -119,15 +129,21 @@ function pressureRating(
   };
 }
 
-function fuelRating(name: string | undefined, fuel: Fuel | undefined, source: string): Rating {
+function fuelRating(
+  name: string | undefined,
+  fuel: Fuel | undefined,
+  own: OwnMaterials | undefined,
+  source: string,
+): Rating {
+  // prettier-ignore
   const kind = fuel && fuelClassOf(fuel);
   const row = name === undefined ? undefined : materialRow(name);
   return {
     check: 'fuel',
-    verdict: kind && row ? row.on[kind] : 'ask',
+    verdict: kind && row ? verdictOn(row, kind, own) : 'ask',
     ...(kind ? { required: fuelClasses[kind] } : {}),
     ...(row ? { rated: row.name } : {}),
-    source: row?.source ?? source,
+    source: kind && row ? sourceOn(row, kind, own) : source,
   };
 }
 

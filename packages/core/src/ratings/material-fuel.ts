@@ -1,7 +1,11 @@
+import { z } from 'zod';
+import { lineSchema } from '../job/text.ts';
 import type { Fuel } from '../fluids/fuel.ts';
 import { fittingMaterials, type FittingMaterial } from '../fittings/fitting-material.ts';
 import { hoseConstructions } from './hose-construction.ts';
 import { lineMaterials } from './line-material.ts';
+
+const MOST_OWN = 100;
 
 /** fine: lasts. watch: slowly attacked, or only for a time. attacked: not to be used. ask: only the maker can say. */
 export const verdicts = ['fine', 'watch', 'attacked', 'ask'] as const;
@@ -16,12 +20,31 @@ export const fuelClasses = {
 } as const;
 export type FuelClass = keyof typeof fuelClasses;
 
+/** What somebody knows better of a material than the table does, by the material’s name: of a maker’s sheet, by fuel. */
+export const ownMaterialsSchema = z
+  .record(
+    lineSchema(80),
+    z.strictObject({
+      on: z.partialRecord(z.enum(Object.keys(fuelClasses) as [FuelClass, ...FuelClass[]]), z.enum(verdicts)),
+      source: lineSchema(120),
+    }),
+  )
+  .refine((held) => Object.keys(held).length <= MOST_OWN, `holds more than ${MOST_OWN} materials`);
+export type OwnMaterials = z.infer<typeof ownMaterialsSchema>;
+
 export interface MaterialRow {
   readonly name: string;
   readonly group: 'tank wall' | 'hard line' | 'hose' | 'seal' | 'metal' | 'wire' | 'foam';
   readonly on: Readonly<Record<FuelClass, Verdict>>;
   readonly source: string;
 }
+
+/** What a fuel does to a material: as the job itself says, else by the table. */
+export const verdictOn = (row: MaterialRow, kind: FuelClass, own?: OwnMaterials): Verdict =>
+  own?.[row.name]?.on[kind] ?? row.on[kind];
+/** Where that is from. */
+export const sourceOn = (row: MaterialRow, kind: FuelClass, own?: OwnMaterials): string =>
+  own?.[row.name]?.on[kind] === undefined ? row.source : own[row.name]!.source;
 
 const PRACTICE = 'common practice';
 const MEMORY = 'typical, from memory: ask the maker';
@@ -94,11 +117,11 @@ export const materialRow = (name: string): MaterialRow | undefined => rowByName.
 const MILD_BLEND = 0.1; // what pump petrol may hold; the attack is slow up to there, common practice
 
 /** What a fuel does to what a fitting is made of. */
-export const fittingVerdict = (material: FittingMaterial, fuel: Fuel): Verdict =>
-  fittingMetals[material].on[fuelClassOf(fuel)];
+export const fittingVerdict = (material: FittingMaterial, fuel: Fuel, own?: OwnMaterials): Verdict =>
+  verdictOn(fittingMetals[material], fuelClassOf(fuel), own);
 /** Materials that a new fitting may be of: none that the fuel attacks, be it slowly. */
-export const lastingMaterials = (fuel: Fuel): ReadonlySet<FittingMaterial> =>
-  new Set((Object.keys(fittingMetals) as FittingMaterial[]).filter((m) => fittingVerdict(m, fuel) === 'fine'));
+export const lastingMaterials = (fuel: Fuel, own?: OwnMaterials): ReadonlySet<FittingMaterial> =>
+  new Set((Object.keys(fittingMetals) as FittingMaterial[]).filter((m) => fittingVerdict(m, fuel, own) === 'fine'));
 
 export const fuelClassOf = (fuel: Fuel): FuelClass => {
   if (fuel.family === 'diesel') return 'diesel';

@@ -76,6 +76,13 @@ export function jointsOf(job: Graph): JointFinding[] {
 export const turned = (chain: readonly Adapter[]): Adapter[] =>
   chain.map((adapter) => ({ ...adapter, ports: [adapter.ports[1]!, adapter.ports[0]!, ...adapter.ports.slice(2)] })).reverse(); // prettier-ignore
 
+/** A joint as it would be with other adapters in it. */
+export const joined = (joint: JointFinding, chain: readonly Adapter[]): JointFinding => ({
+  ...joint,
+  chain,
+  meetings: joint.opens ? [] : meetingsOf(String(joint.number), joint.outlet, joint.inlet, chain),
+});
+
 function meetingsOf(number: string, outlet: JointEnd, inlet: JointEnd, chain: readonly Adapter[]): Meeting[] {
   if (!outlet.fitting || !inlet.fitting) return [];
   const ends = [outlet.fitting, ...chain.flatMap((a) => [a.ports[0]!, a.ports[1]!]), inlet.fitting];

@@ -1,5 +1,7 @@
-import type { TemplateRequest } from '@endrel/core/contract/api';
+import type { LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
 import { callFile } from './client.ts';
 
 /** A plate's template as PDF; the server makes it. */
 export const printTemplate = (request: TemplateRequest): Promise<Blob> => callFile('POST', '/print/template', request);
+/** A sheet of labels as PDF, or several. */
+export const printLabels = (request: LabelsRequest): Promise<Blob> => callFile('POST', '/print/labels', request);

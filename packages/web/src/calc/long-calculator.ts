@@ -12,6 +12,7 @@ import { systemCurve, type SystemPoint } from '@endrel/core/run/system-curve';
 import { attitudeTables, type AttitudeTables } from '@endrel/core/tanks/attitude-tables';
 import { compartments } from '@endrel/core/tanks/compartments';
 import { pickupMap, type PickupMap } from '@endrel/core/tanks/pickup';
+import { jointCalculator } from './joint-calculator.ts';
 import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 
 /** Told the share done; answers whether to go on. A page answers later, so that a cancel gets through between two steps. */
@@ -20,6 +21,7 @@ type Progress = (share: number) => boolean | Promise<boolean>;
 const SYSTEM_POINTS = 16;
 
 export const longCalculator = {
+  ...jointCalculator,
   holdAttachment,
   previewAct,
   /** Litres left over pitch and roll; undefined while tank or hanger are not known. */

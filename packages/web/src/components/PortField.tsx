@@ -33,7 +33,7 @@ export function PortField({
       <div className="flex flex-wrap gap-1">
         <select
           aria-label={`${name}: form`}
-          className={`input w-auto! min-w-0 flex-1 ${value ? '' : 'italic text-ink-soft'}`}
+          className={`input w-auto! min-w-[9.5rem] flex-1 ${value ? '' : 'italic text-ink-soft'}`}
           value={value?.form ?? ''}
           onChange={(e) =>
             e.target.value === '' ? onChange(undefined) : choose({ form: e.target.value as PortFormKey })

@@ -22,16 +22,13 @@ export const adapterNotRated: Rule = {
       const weakest = known.length > 0 ? known.reduce((a, b) => (sealHolds[b] < sealHolds[a] ? b : a)) : undefined;
       const stated = Math.min(Infinity, ...chain.map((a) => a.maximumPressure ?? Infinity));
       const holds = Math.min(stated, weakest === undefined ? Infinity : sealHolds[weakest]);
-      const attacked = fuel ? chain.find((a) => a.shape !== 'tubeEnd' && fittingVerdict(a.material, fuel) !== 'fine') : undefined; // prettier-ignore
-      const best = bestChain(joint, findings);
-      const cured = best && best.links.length > 0 ? best : undefined;
-      const cure = cured
-        ? {
-            cure: `Put in instead: ${sayChain(cured)}.`,
-            act: chooseChain(joint, cured),
-            actLabel: 'Put these adapters in',
-          }
-        : { cure: 'Use ends of a kind that holds it, such as flare or O-ring.' };
+      const attacked = fuel ? chain.find((a) => a.shape !== 'tubeEnd' && fittingVerdict(a.material, fuel, job.materials) !== 'fine') : undefined; // prettier-ignore
+      const cure = () => {
+        const best = bestChain(joint, findings);
+        return best && best.links.length > 0
+          ? { cure: `Put in instead: ${sayChain(best)}.`, act: chooseChain(joint, best), actLabel: 'Put these adapters in' } // prettier-ignore
+          : { cure: 'Use ends of a kind that holds it, such as flare or O-ring.' };
+      };
       const where = `the inlet of ${quotedId(job, to)}`;
       return [
         ...(pressure !== undefined && pressure > holds
@@ -41,12 +38,12 @@ export const adapterNotRated: Rule = {
                 stage: 'joints',
                 part: to,
                 which: `${id}-pressure`,
-                path: ['parts', to, 'ports', joint.inlet.port],
+                path: ['parts', to, 'ports', joint.inlet.port, 'fitting'],
                 what: `The joint at ${where} seals, but not at the pressure there: ${stated <= holds ? 'its adapter' : seals[weakest!]}.`,
                 figure: { label: 'highest pressure here', ...figure('pressure', pressure) },
                 limit: { label: 'such a joint holds', ...figure('pressure', holds) },
                 why: 'It holds while it is looked at, and lets go hot or with a blocked line.',
-                ...cure,
+                ...cure(),
                 source: 'typical, from memory: ask the maker',
               } as const,
             ]
@@ -54,14 +51,14 @@ export const adapterNotRated: Rule = {
         ...(attacked && fuel
           ? [
               {
-                grade: fittingVerdict(attacked.material, fuel) === 'attacked' ? 'stop' : 'fix',
+                grade: fittingVerdict(attacked.material, fuel, job.materials) === 'attacked' ? 'stop' : 'fix',
                 stage: 'joints',
                 part: to,
                 which: `${id}-fuel`,
-                path: ['joints', id, 'chain'],
+                path: ['parts', to, 'ports', joint.inlet.port, 'fitting'],
                 what: `An adapter at ${where} does not last in this fuel: ${fittingMaterials[attacked.material]} with ${fuelClasses[fuelClassOf(fuel)]}.`,
                 why: 'What the fuel takes off it ends in pump, jets and injectors.',
-                ...cure,
+                ...cure(),
                 source: 'typical, from memory: ask the maker',
               } as const,
             ]

@@ -9,7 +9,9 @@ export const aluminiumWithEthanol: Rule = {
   check: ({ job }) =>
     partsOfKind(job, 'hardLine').flatMap((part) => {
       const share = ethanolShare(job);
-      if (!part.material || lineMaterials[part.material].ethanol === 'rated' || share <= MILD_BLEND) return [];
+      if (!part.material || share <= MILD_BLEND) return [];
+      const { name, ethanol } = lineMaterials[part.material];
+      if ((job.materials?.[name]?.on.high ?? (ethanol === 'rated' ? 'fine' : 'attacked')) === 'fine') return [];
       return [
         {
           grade: 'fix',

@@ -1,4 +1,4 @@
-import { tankWalls } from '../../ratings/material-fuel.ts';
+import { tankWalls, verdictOn } from '../../ratings/material-fuel.ts';
 import { figure } from '../../units/quantity.ts';
 import { ethanolShare, MILD_BLEND } from '../reading.ts';
 import type { Rule } from '../snag.ts';
@@ -9,7 +9,7 @@ export const coatingAttacked: Rule = {
   check: ({ job }) => {
     const { coating } = job.survey.tank;
     const share = ethanolShare(job);
-    if (!coating || share === 0 || tankWalls[coating].on.high !== 'attacked') return [];
+    if (!coating || share === 0 || verdictOn(tankWalls[coating], 'high', job.materials) !== 'attacked') return [];
     return [
       {
         grade: share > MILD_BLEND ? 'stop' : 'note',

@@ -9,8 +9,9 @@ export const ethanolHose: Rule = {
   check: ({ job }) =>
     partsOfKind(job, 'hose').flatMap((part) => {
       const share = ethanolShare(job);
-      if (!part.construction || share <= MILD_BLEND || hoseConstruction(part.construction).ethanol === 'rated')
-        return [];
+      if (!part.construction || share <= MILD_BLEND) return [];
+      const { name, ethanol } = hoseConstruction(part.construction);
+      if ((job.materials?.[name]?.on.high ?? (ethanol === 'rated' ? 'fine' : 'ask')) === 'fine') return [];
       return [
         {
           grade: 'fix',

@@ -19,7 +19,7 @@ export const hoseWorn: Rule = {
       const [hot, bend] = [rated.get('temperature')!, rated.get('bend')!];
       const [heat, limit] = [asFigure(hot.required), asFigure(hot.rated)];
       const [bent, tightest] = [asFigure(bend.required), asFigure(bend.rated)];
-      const base = { stage: 'joints', part: part.id, source: made.source } as const;
+      const base = { stage: 'run', part: part.id, source: made.source } as const;
       return [
         ...(hot.verdict === 'attacked' && heat && limit
           ? [

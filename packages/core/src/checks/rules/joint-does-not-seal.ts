@@ -32,7 +32,7 @@ export const jointDoesNotSeal: Rule = {
           stage: 'joints',
           part: to,
           which: id,
-          path: ['parts', to, 'ports', inlet.port],
+          path: ['parts', to, 'ports', inlet.port, 'fitting'],
           what: wasChosen
             ? `The adapters between ${quotedId(job, from)} and ${quotedId(job, to)} fit no more: ${sayMismatch(first.mating.mismatch, a, b)}.`
             : `${quotedId(job, from)} and ${quotedId(job, to)} do not make a joint: ${sayMismatch(first.mating.mismatch, a, b)}.`,

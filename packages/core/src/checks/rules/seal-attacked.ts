@@ -1,4 +1,4 @@
-import { fuelClasses, fuelClassOf, seals } from '../../ratings/material-fuel.ts';
+import { fuelClasses, fuelClassOf, seals, sourceOn, verdictOn } from '../../ratings/material-fuel.ts';
 import { circuits, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
@@ -10,7 +10,7 @@ export const sealAttacked: Rule = {
       if (!part.seals || !fuel) return [];
       const material = seals[part.seals];
       const kind = fuelClassOf(fuel);
-      const verdict = material.on[kind];
+      const verdict = verdictOn(material, kind, job.materials);
       if (verdict === 'fine') return [];
       return [
         {
@@ -26,7 +26,7 @@ export const sealAttacked: Rule = {
           cure: 'Have it with fluoroelastomer or PTFE seals.',
           act: { act: 'setOnPart', id: part.id, key: 'seals', value: 'fkm' },
           actLabel: 'Fluoroelastomer it is',
-          source: material.source,
+          source: sourceOn(material, kind, job.materials),
         },
       ];
     }),

@@ -1,4 +1,4 @@
-import { fuelClasses, fuelClassOf, wireCovers } from '../../ratings/material-fuel.ts';
+import { fuelClasses, fuelClassOf, verdictOn, wireCovers } from '../../ratings/material-fuel.ts';
 import { partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
@@ -9,12 +9,12 @@ export const wireInTank: Rule = {
     partsOfKind(job, 'pump').flatMap((part) => {
       if (part.place !== 'inTank' || !part.wireCover || !fuel) return [];
       const cover = wireCovers[part.wireCover];
-      const verdict = cover.on[fuelClassOf(fuel)];
+      const verdict = verdictOn(cover, fuelClassOf(fuel), job.materials);
       if (verdict === 'fine') return [];
       return [
         {
           grade: verdict === 'attacked' ? 'stop' : 'note',
-          stage: 'joints',
+          stage: 'run',
           part: part.id,
           path: ['parts', part.id, 'wireCover'],
           what:

@@ -241,6 +241,8 @@ const ROOTS = new Set([
   'vehicle',
   'state',
   'bench',
+  'bulkhead',
+  'materials',
   'brief',
   'survey',
   'layout',

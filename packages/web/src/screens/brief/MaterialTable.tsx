@@ -3,10 +3,14 @@ import {
   fuelClasses,
   fuelClassOf,
   materialRows,
+  verdicts,
   type FuelClass,
   type Verdict,
 } from '@endrel/core/ratings/material-fuel';
 import { Fragment } from 'react';
+import { useAct, useJob } from '../../session/session-context.tsx';
+
+const MAKER = 'said by the maker';
 
 const looks: Record<Verdict, { readonly mark: string; readonly className: string }> = {
   fine: { mark: '', className: 'text-ink-soft' },
@@ -17,6 +21,19 @@ const looks: Record<Verdict, { readonly mark: string; readonly className: string
 
 /** Every material by what each fuel does to it; the fuel of the job is the column that is lit. */
 export function MaterialTable({ fuel }: { fuel: Fuel | undefined }) {
+  const job = useJob();
+  const act = useAct();
+  const held = job.materials ?? {};
+  const say = (name: string, kind: FuelClass, verdict: Verdict | undefined) => {
+    const { [kind]: _old, ...others } = held[name]?.on ?? {};
+    const on = verdict === undefined ? others : { ...others, [kind]: verdict };
+    const value = Object.keys(on).length === 0 ? undefined : { on, source: held[name]?.source ?? MAKER };
+    act({ act: 'set', path: ['materials', name], ...(value ? { value } : {}) }, `materials ${name}`);
+  };
+  const cite = (name: string, source: string) => {
+    const row = held[name];
+    if (row && source.trim() !== '') act({ act: 'set', path: ['materials', name], value: { ...row, source: source.trim().slice(0, 120) } }); // prettier-ignore
+  };
   const own = fuel && fuelClassOf(fuel);
   const classes = Object.keys(fuelClasses) as FuelClass[];
   const groups = [...new Set(materialRows.map((m) => m.group))];
@@ -51,13 +68,46 @@ export function MaterialTable({ fuel }: { fuel: Fuel | undefined }) {
                     <th scope="row" className="pr-3 font-normal">
                       {name}
                     </th>
-                    {classes.map((c) => (
-                      <td key={c} className={`px-2 ${looks[on[c]].className} ${c === own ? 'bg-lit' : ''}`}>
-                        <span aria-hidden>{looks[on[c]].mark}</span>
-                        {on[c]}
-                      </td>
-                    ))}
-                    <td className="label">{source}</td>
+                    {classes.map((c) => {
+                      const verdict = held[name]?.on[c] ?? on[c];
+                      return (
+                        <td key={c} className={`px-2 ${looks[verdict].className} ${c === own ? 'bg-lit' : ''}`}>
+                          {c === own ? (
+                            <select
+                              className="input w-auto! min-h-0! py-0!"
+                              aria-label={`${name} in this job’s fuel`}
+                              value={verdict}
+                              onChange={(e) => say(name, c, e.target.value === on[c] ? undefined : (e.target.value as Verdict))} // prettier-ignore
+                            >
+                              {verdicts.map((v) => (
+                                <option key={v} value={v}>
+                                  {looks[v].mark}
+                                  {v}
+                                </option>
+                              ))}
+                            </select>
+                          ) : (
+                            <>
+                              <span aria-hidden>{looks[verdict].mark}</span>
+                              {verdict}
+                            </>
+                          )}
+                        </td>
+                      );
+                    })}
+                    <td className="label">
+                      {held[name] ? (
+                        <input
+                          className="input min-h-0! py-0! text-[0.9rem]"
+                          aria-label={`Who says so of ${name}`}
+                          key={held[name].source}
+                          defaultValue={held[name].source}
+                          onBlur={(e) => cite(name, e.target.value)}
+                        />
+                      ) : (
+                        source
+                      )}
+                    </td>
                   </tr>
                 ))}
             </Fragment>

@@ -1,6 +1,8 @@
 import type { ReactNode } from 'react';
 import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { layouts } from '@endrel/core/job/layout';
+import { endKinds, endSteps, hoseEnds, type EndKind } from '@endrel/core/joints/hose-end-steps';
+import { capital } from '../../components/capital.ts';
 import { Caution } from '../../components/Caution.tsx';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
@@ -80,11 +82,43 @@ export function CardsStage() {
         columns={['Piece', 'From', 'Length', 'How']}
         rows={cuts.map((row) => [row.part, row.stock, row.length, row.note])}
       />
+      <HoseEndCards />
       <Caution>
         Typical values are to be verified against each part’s data sheet. Eye protection and gloves when cutting braid;
         blow every piece out before it is fitted.
       </Caution>
     </article>
+  );
+}
+
+/** How the ends of every hose are made, each kind once, with the hoses that it is for. */
+function HoseEndCards() {
+  const job = useJob();
+  const joints = useAssessment()?.findings.joints ?? [];
+  const hoses = hoseEnds(job, joints);
+  const kinds = (Object.keys(endSteps) as EndKind[]).filter((kind) => hoses.some((h) => h.ends.some((e) => e.kind === kind))); // prettier-ignore
+  if (kinds.length === 0) return null;
+  return (
+    <>
+      <h3 className="mt-5 text-lg">Making the hose ends</h3>
+      <div className="grid gap-x-8 gap-y-3 md:grid-cols-2">
+        {kinds.map((kind) => (
+          <section key={kind} className="break-inside-avoid">
+            <h4>{capital(endKinds[kind])}</h4>
+            <p className="label">
+              {hoses
+                .flatMap((h) => h.ends.filter((e) => e.kind === kind).map((e) => `${h.name} at joint ${e.joint}`))
+                .join('; ')}
+            </p>
+            <ol className="list-decimal pl-5">
+              {endSteps[kind].map((step) => (
+                <li key={step}>{step}</li>
+              ))}
+            </ol>
+          </section>
+        ))}
+      </div>
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Suspense, useCallback, useEffect, useState } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { Navigate, useParams, useNavigate } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { openJob } from '../../session/open-job.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
@@ -50,7 +50,13 @@ function JobFrame() {
   const [dialog, setDialog] = useState<JobDialog>();
   const openShortcuts = useCallback(() => setDialog('shortcuts'), []);
   const closeDialog = useCallback(() => setDialog(undefined), []);
-  useJobShortcuts(view, { openWorking: setWorking, openDialog: setDialog, flipStrip: strip.flip });
+  const navigate = useNavigate();
+  useJobShortcuts(view, {
+    openWorking: setWorking,
+    openDialog: setDialog,
+    flipStrip: strip.flip,
+    goToThreads: () => void navigate('/threads'),
+  });
   useEffect(() => {
     const rest = async () => {
       for (const fetch of [preloadRun, preloadDialogs, preloadStages]) await fetch();

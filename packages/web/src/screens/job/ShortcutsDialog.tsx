@@ -7,12 +7,13 @@ const keys: [string, string][] = [
   ['m', 'the next missing measurement'],
   ['w', 'working of the pressure at the chosen point'],
   ['u', 'flip units'],
-  ['/', 'find a part or a job'],
+  ['/', 'find a part, a job or a thread'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo and redo across the job'],
   ['↑ ↓ in a field', 'step the value; with Shift ten times as far'],
   ['Esc in a field', 'back to the stored value; once more leaves the field'],
   ['Esc', 'no part is chosen any more: the whole run'],
   ['o', 'draw the whole run, or fold it into one line'],
+  ['g t', 'go to threads and adapters'],
   ...stageList.map(({ name, letter }): [string, string] => [`g ${letter}`, `go to ${name}`]),
 ];
 

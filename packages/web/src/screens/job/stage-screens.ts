@@ -19,6 +19,7 @@ export const stageScreens: Readonly<Partial<Record<Stage, Screen>>> = {
   layout: screen(() => import('../layout/LayoutStage.tsx').then((m) => m.LayoutStage)),
   hanger: screen(() => import('../hanger/HangerStage.tsx').then((m) => m.HangerStage)),
   run: screen(() => import('../run/RunStage.tsx').then((m) => m.RunStage)),
+  joints: screen(() => import('../joints/JointsStage.tsx').then((m) => m.JointsStage)),
   gauge: screen(() => import('../gauge/GaugeStage.tsx').then((m) => m.GaugeStage)),
   cards: screen(() => import('../cards/CardsStage.tsx').then((m) => m.CardsStage)),
 };

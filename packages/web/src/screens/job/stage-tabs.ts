@@ -6,6 +6,14 @@ export const stageTabs = {
   survey: { heights: 'Heights and lines', tank: 'Tank', vent: 'Vent and filler', old: 'Blocking off' },
   hanger: { height: 'Height', opening: 'Opening', plate: 'Plate', pickup: 'Pickup, return, siphon' },
   run: { part: 'Parts and pressure', points: 'Operating points', heat: 'Heat over a drive', sizes: 'Sizes' },
+  joints: {
+    list: 'Joints',
+    ratings: 'Ratings',
+    room: 'Spanner room',
+    bench: 'Bench and order',
+    sizes: 'Common size',
+    labels: 'Labels',
+  },
   gauge: { match: 'Match', sweep: 'Sweep', float: 'Float', card: 'Calibration' },
 } as const satisfies Partial<Record<Stage, Record<string, string>>>;
 
@@ -40,6 +48,9 @@ const stageOfGroup: Partial<Record<string, Stage>> = {
   hanger: 'hanger',
   run: 'run',
   gauge: 'gauge',
+  joints: 'joints',
+  bulkhead: 'joints',
+  bench: 'joints',
 };
 
 /** The stage that a field is filled in on, by where it stands in the job. */
@@ -59,6 +70,7 @@ export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
   if (stage === 'brief')
     return group === 'assumptions' ? 'conditions' : onFuel.has(key) ? 'fuel' : group === 'brief' ? 'engine' : undefined;
   if (stage === 'run') return group === 'points' ? 'points' : 'part';
+  if (stage === 'joints') return group === 'bulkhead' ? 'room' : group === 'bench' ? 'bench' : 'list';
   if (stage === 'gauge') return key === 'sweep' ? 'sweep' : onFloat.has(key) ? 'float' : 'match';
   return undefined;
 }

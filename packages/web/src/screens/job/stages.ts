@@ -14,6 +14,7 @@ export const stageList: readonly StageEntry[] = [
   { key: 'layout', name: 'Layout', letter: 'l' },
   { key: 'hanger', name: 'Pump & hanger', letter: 'p' },
   { key: 'run', name: 'Run', letter: 'r' },
+  { key: 'joints', name: 'Joints', letter: 'j' },
   { key: 'gauge', name: 'Gauge', letter: 'u' },
   { key: 'cards', name: 'Cards', letter: 'c' },
 ];

@@ -17,7 +17,7 @@ const isAtLarge = (target: Element): boolean =>
 /** The keyboard of a job. Letters count only while nothing is being typed. */
 export function useJobShortcuts(
   view: JobView,
-  open: { openWorking(key: string): void; openDialog(dialog: JobDialog): void; flipStrip(): void },
+  open: { openWorking(key: string): void; openDialog(dialog: JobDialog): void; flipStrip(): void; goToThreads(): void },
 ): void {
   const session = useSession();
   const assessment = useAssessment();
@@ -54,6 +54,7 @@ export function useJobShortcuts(
         goPressed.current = 0;
         const stage = stageList.find((s) => s.letter === event.key);
         if (stage) view.goTo(stage.key);
+        else if (event.key === 't') open.goToThreads();
         return;
       }
       const act = actions[event.key];

@@ -5,6 +5,7 @@ import { isAway, OfflineError } from '../../api/client.ts';
 import { readStored, useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
 import { loadable } from '../../components/loadable.tsx';
 import { download } from '../../components/download.ts';
+import { useGoToThreads } from '../../components/use-go-to-threads.ts';
 import { DrawingBoundary } from '../../components/DrawingBoundary.tsx';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
@@ -16,6 +17,7 @@ import { JobsAtHand } from './JobsAtHand.tsx';
 
 export function JobListScreen() {
   const shop = useShop();
+  useGoToThreads();
   return (
     <div className="mx-auto max-w-[82rem] px-4 pb-16 sm:px-8">
       <title>Endrel – jobs</title>
@@ -23,6 +25,9 @@ export function JobListScreen() {
         <h1 className="text-3xl">Endrel</h1>
         <p className="text-ink-soft">{shop.data?.name}</p>
         <div className="ml-auto flex items-center gap-2">
+          <Link className="button inline-block" to="/threads">
+            Threads and adapters
+          </Link>
           <Link className="button inline-block" to="/pumps">
             Pump library
           </Link>

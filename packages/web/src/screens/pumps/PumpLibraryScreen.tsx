@@ -8,6 +8,7 @@ import { useDropPump, useKeepPump, usePumpLibrary, useShopPumps } from '../../ap
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 import { readPumpFile } from '../../components/read-pump-file.ts';
+import { useGoToThreads } from '../../components/use-go-to-threads.ts';
 import { FileButton } from '../../components/FileButton.tsx';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { ScreenFault } from '../../components/ScreenState.tsx';
@@ -19,6 +20,7 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 /** Pumps to choose from: the generic ones that ship with Endrel and the shop's own, read from CSV. */
 export function PumpLibraryScreen() {
   const library = usePumpLibrary();
+  useGoToThreads();
   const shop = useShopPumps();
   const keep = useKeepPump();
   const drop = useDropPump();

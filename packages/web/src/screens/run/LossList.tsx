@@ -21,6 +21,13 @@ export function LossList({ job, solution, point, onPart }: LossListProps) {
       const loss = c.inletPressure - c.outletPressure - c.lift;
       return part && !isPump(part) && loss > 0 ? [{ id: c.id, name: partName(part), loss }] : [];
     })
+    .concat(
+      Object.entries(result.joints).flatMap(([joint, { loss = 0 }]) => {
+        const at = job.joints[joint];
+        const part = at && job.parts[at.b.part];
+        return loss > 0 && part ? [{ id: part.id, name: `Adapters before ${partName(part)}`, loss }] : [];
+      }),
+    )
     .sort((a, b) => b.loss - a.loss);
   const total = losses.reduce((sum, l) => sum + l.loss, 0);
   const lift = result.parts.reduce((sum, c) => sum + (circuitsOf(job).lineOf(c.id) === 'supply' ? c.lift : 0), 0);
@@ -40,7 +47,7 @@ export function LossList({ job, solution, point, onPart }: LossListProps) {
         </thead>
         <tbody className="ruled">
           {losses.map(({ id, name, loss }) => (
-            <tr key={id}>
+            <tr key={`${id} ${name}`}>
               <th scope="row" className="text-left font-normal">
                 <button
                   className="min-h-[24px] max-w-full truncate underline decoration-hair-strong underline-offset-3"

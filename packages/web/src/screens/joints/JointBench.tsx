@@ -1,0 +1,189 @@
+import { sayMismatch } from '@endrel/core/fittings/mating';
+import { describePort, portSchema } from '@endrel/core/fittings/port';
+import { seals as sealNames } from '@endrel/core/fittings/port-form';
+import type { Property } from '@endrel/core/job/property';
+import { chooseChain, type JointPlan } from '@endrel/core/joints/chain-plan';
+import { makeUp, type MakeUp } from '@endrel/core/joints/make-up';
+import { jointProperties } from '@endrel/core/parts/joint';
+import { partName, portOf } from '@endrel/core/parts/kinds';
+import type { JointEnd, JointFinding, Meeting } from '@endrel/core/run/joints';
+import { ChainList, codesOf, NoChain } from '../../components/ChainList.tsx';
+import { capital } from '../../components/capital.ts';
+import { PropertyField } from '../../components/PropertyField.tsx';
+import { ChainSketch } from '../../drawing/fittings/ChainSketch.tsx';
+import { useAct, useJob, useSession } from '../../session/session-context.tsx';
+import { useDisplayUnits } from '../../units/display-units.tsx';
+import type { JobView } from '../job/use-job-view.ts';
+
+const fittingProperty: Property = { type: 'port', name: 'form and size', schema: portSchema };
+
+/** One joint: its two ports, what stands between, how each meeting is made up, and other chains to choose from. */
+export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: JointPlan | undefined; view: JobView }) {
+  const job = useJob();
+  const act = useAct();
+  const { outlet, inlet, chain, meetings } = joint;
+  const set = (key: string, value: unknown, group?: string) =>
+    act({ act: 'setOnJoints', title: `set ${jointProperties[key as keyof typeof jointProperties].name} of joint ${joint.number}`, changes: [{ id: joint.id, key, value }] }, group); // prettier-ignore
+  const hasHose = [joint.from, joint.to].some((id) => job.parts[id]?.kind === 'hose');
+  return (
+    <section aria-label={`Joint ${joint.number}`} className="min-w-0">
+      <h2 className="border-b border-ink pb-1 text-lg">
+        Joint {joint.number}: {partName(job.parts[joint.from]!)} → {partName(job.parts[joint.to]!)}
+      </h2>
+      {joint.opens ? (
+        <p className="mt-2 text-ink-soft">It opens into the tank: nothing is screwed together here.</p>
+      ) : (
+        <>
+          <div className="grid gap-x-6 sm:grid-cols-2">
+            <End end={outlet} view={view} />
+            <End end={inlet} view={view} />
+          </div>
+          {chain.length > 0 && outlet.fitting && inlet.fitting && (
+            <div className="my-1">
+              <ChainSketch from={outlet.fitting} adapters={chain} to={inlet.fitting} />
+              <button className="button" onClick={() => act(chooseChain(joint, undefined))}>
+                Take the adapters out
+              </button>
+            </div>
+          )}
+          <ul className="ruled my-1" aria-label="How it is made up">
+            {meetings.map((meeting) => (
+              <MeetingItem key={meeting.number} meeting={meeting} joint={joint} />
+            ))}
+          </ul>
+          <div className="grid gap-x-6 sm:grid-cols-3">
+            {(['sealant', ...(hasHose ? (['clamp'] as const) : []), 'tight'] as const).map((key) => (
+              <PropertyField
+                key={key}
+                property={jointProperties[key]}
+                path={['joints', joint.id, key]}
+                value={joint.joint[key]}
+                onChange={(value, group) => set(key, value, group)}
+              />
+            ))}
+          </div>
+          {plan &&
+            (plan.chains.length > 0 || plan.state === 'wants' || plan.state === 'stale') &&
+            outlet.fitting &&
+            inlet.fitting && (
+              <section className="mt-3">
+                <h3 className="border-b border-hair-strong">Adapters for it, best first</h3>
+                {plan.chains.length > 0 ? (
+                  <ChainList
+                    from={outlet.fitting}
+                    to={inlet.fitting}
+                    chains={plan.chains}
+                    chosen={codesOf(chain)}
+                    onUse={(found) => act(chooseChain(joint, found.links.length > 0 ? found : undefined))}
+                  />
+                ) : (
+                  <NoChain obstacles={plan.obstacles} />
+                )}
+              </section>
+            )}
+        </>
+      )}
+    </section>
+  );
+}
+
+/** A port: as it was looked at, or as such a port usually is, to be agreed to. */
+function End({ end, view }: { end: JointEnd; view: JobView }) {
+  const job = useJob();
+  const session = useSession();
+  const act = useAct();
+  const part = job.parts[end.part]!;
+  const spec = portOf(part, end.port);
+  const set = (fitting: unknown, group?: string) => {
+    const { fitting: _old, ...rest } = session.getSnapshot().job.parts[end.part]?.ports?.[end.port] ?? {};
+    act({ act: 'setPort', part: end.part, port: end.port, state: fitting === undefined ? rest : { ...rest, fitting: fitting as never } }, group); // prettier-ignore
+  };
+  return (
+    <div className="py-1">
+      <button
+        className="label underline decoration-hair-strong underline-offset-3"
+        onClick={() => view.selectPart(part.id)}
+      >
+        {partName(part)}, {spec?.name ?? end.port}
+      </button>
+      {end.isUsual && end.fitting && (
+        <p className="flex flex-wrap items-center gap-x-3 text-[0.95rem]">
+          <span className="italic">
+            {describePort(end.fitting)} <span className="label not-italic">typical, not looked at</span>
+          </span>
+          <button className="button" onClick={() => set(end.fitting)}>
+            It is so<span className="sr-only">: {partName(part)}</span>
+          </button>
+        </p>
+      )}
+      <PropertyField
+        property={fittingProperty}
+        path={['parts', end.part, 'ports', end.port, 'fitting']}
+        value={end.isUsual ? undefined : end.fitting}
+        needed={false}
+        onChange={set}
+      />
+    </div>
+  );
+}
+
+function MeetingItem({ meeting, joint }: { meeting: Meeting; joint: JointFinding }) {
+  const { number, ends, mating, isKnown } = meeting;
+  const materials = joint.chain.map((a) => a.material);
+  const made = makeUp(meeting, joint.joint, materials);
+  return (
+    <li className="py-1" data-meeting={number}>
+      <div className="flex gap-2">
+        <span className="figure w-8 shrink-0">{number}</span>
+        <div className="min-w-0">
+          <p>
+            {describePort(ends[0])} on {describePort(ends[1])}
+            {!isKnown && <span className="label"> as they usually are</span>}
+          </p>
+          {made && mating.mates ? (
+            <>
+              <p className="text-[0.92rem]">
+                {capital(sealNames[made.seal])}. Goes on it: <strong>{made.goesOn}</strong>. <Tightening made={made} />
+              </p>
+              {mating.note && <p className="label">{mating.note}</p>}
+            </>
+          ) : (
+            !mating.mates && (
+              <p className="text-[0.92rem] font-semibold text-fix">
+                {capital(sayMismatch(mating.mismatch, ends[0], ends[1]))}.
+              </p>
+            )
+          )}
+        </div>
+      </div>
+    </li>
+  );
+}
+
+const NEWTON_METRES_PER_POUND_FOOT = 1.355818; // exact to its digits: BIPM
+
+function Tightening({ made: { tightening, spanners, source } }: { made: MakeUp }) {
+  const units = useDisplayUnits();
+  const keys = spanners.length > 0 ? `Spanner ${spanners.map((s) => units.show('length', s)).join(' and ')}: ` : '';
+  if (tightening.by === 'hand') return <>{capital(`${tightening.how}.`)}</>;
+  if (tightening.by === 'turns')
+    return (
+      <>
+        {keys}
+        {tightening.least === tightening.most ? tightening.least : `${tightening.least} to ${tightening.most}`} turns
+        past finger-tight (<span className="label">{source}</span>).
+      </>
+    );
+  const metric = units.system === 'metric';
+  const shown = (torque: number) => (metric ? torque : Math.round(torque / NEWTON_METRES_PER_POUND_FOOT));
+  return (
+    <>
+      {keys}
+      <span className="figure">
+        {shown(tightening.least)} to {shown(tightening.most)} {metric ? 'N·m' : 'lb·ft'}
+      </span>
+      {tightening.flats !== undefined && `, or ${tightening.flats} flats past finger-tight`} (
+      <span className="label">{source}</span>).
+    </>
+  );
+}

@@ -1,0 +1,156 @@
+import { useSearchParams } from 'react-router';
+import { fillJoints, stateOf, wasteOf, type JointPlan, type JointState } from '@endrel/core/joints/chain-plan';
+import { sayPort } from '@endrel/core/fittings/port';
+import { seals as sealNames } from '@endrel/core/fittings/port-form';
+import type { Job } from '@endrel/core/job/job';
+import { partName } from '@endrel/core/parts/kinds';
+import type { JointFinding } from '@endrel/core/run/joints';
+import { useShelf } from '../../api/shelf.ts';
+import { useJointPlan } from '../../calc/use-joint-plan.ts';
+import { Caution } from '../../components/Caution.tsx';
+import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
+import type { JobView } from '../job/use-job-view.ts';
+import { JointBench } from './JointBench.tsx';
+
+const stateWords: Readonly<Record<JointState, string>> = {
+  mates: 'mates',
+  chosen: 'adapters chosen',
+  opens: 'opens into the tank',
+  unknown: 'a port is unknown',
+  wants: 'wants adapters',
+  stale: 'adapters fit no more',
+};
+
+/** The joint list: every joint by its number, how it seals, and the one that is chosen on the bench beside it. */
+export function JointListTab({ view }: { view: JobView }) {
+  const job = useJob();
+  const assessment = useAssessment();
+  const shelf = useShelf();
+  const { plans } = useJointPlan(job, shelf);
+  const [search, setSearch] = useSearchParams();
+  if (!assessment) return <p className="text-ink-soft">Reckoning …</p>;
+  const joints = assessment.findings.joints;
+  if (joints.length === 0)
+    return (
+      <div className="sheet max-w-xl p-5">
+        <h2 className="text-lg">No joints yet</h2>
+        <p className="mt-2">They follow from the run: lay it out, or join two parts there.</p>
+      </div>
+    );
+  const chosen = joints.find((j) => j.id === search.get('joint')) ?? joints.find((j) => j.to === view.part || j.from === view.part) ?? joints[0]!; // prettier-ignore
+  const choose = (id: string) =>
+    setSearch(
+      (before) => {
+        before.set('joint', id);
+        return before;
+      },
+      { replace: true, flushSync: true },
+    );
+  return (
+    <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(26rem,1.05fr)_1fr]">
+      <div className="min-w-0">
+        <FillBar joints={joints} plans={plans} />
+        <JointTable job={job} joints={joints} chosen={chosen.id} onChoose={choose} />
+        <Caution>
+          Figures for tightening are typical, from memory: the maker’s go first. Hold the body, turn the nut, and mark
+          what is tight.
+        </Caution>
+      </div>
+      <JointBench key={chosen.id} joint={chosen} plan={plans.find((p) => p.joint === chosen.id)} view={view} />
+    </div>
+  );
+}
+
+/** Fills all joints that want adapters in one act, and says what becomes waste by it. */
+function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: readonly JointPlan[] }) {
+  const act = useAct();
+  // what the worker said of a job before this one is not acted on
+  const isCurrent = plans.length === joints.length && joints.every((j, i) => plans[i]!.joint === j.id && plans[i]!.state === stateOf(j)); // prettier-ignore
+  const filling = isCurrent ? fillJoints(joints, plans) : undefined;
+  const count = (states: readonly JointState[]) => joints.filter((j) => states.includes(stateOf(j))).length;
+  const [open, stale] = [count(['wants', 'stale']), count(['stale'])];
+  const waste = isCurrent && stale > 0 ? wasteOf(joints, plans) : [];
+  const tight = joints.filter((j) => j.joint.tight).length;
+  return (
+    <div className="mb-2" aria-live="polite">
+      <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
+        <p>
+          {joints.length} joints, {tight} signed tight.{' '}
+          {open === 0 ? 'Every one seals as planned.' : `${open} want${open === 1 ? 's' : ''} adapters.`}
+        </p>
+        {filling && (
+          <button className="button button-ink" onClick={() => act(filling)}>
+            {filling.changes.length === 1 ? 'Fill that joint' : `Fill all ${filling.changes.length}`}
+          </button>
+        )}
+      </div>
+      {waste.length > 0 && (
+        <p className="text-fix">
+          Done again, these become waste:{' '}
+          {waste
+            .map(({ adapter, count: n }) => `${n} × ${adapter.name} (${adapter.ports.map(sayPort).join(' to ')})`)
+            .join('; ')}
+          .
+        </p>
+      )}
+    </div>
+  );
+}
+
+function JointTable({
+  job,
+  joints,
+  chosen,
+  onChoose,
+}: {
+  job: Job;
+  joints: readonly JointFinding[];
+  chosen: string;
+  onChoose(id: string): void;
+}) {
+  // prettier-ignore
+  return (
+    <table className="w-full text-left">
+      <thead className="label">
+        <tr className="border-b border-hair-strong">
+          <th className="w-8 font-normal">No.</th>
+          <th className="font-normal">From, to</th>
+          <th className="font-normal">Seals by</th>
+          <th className="w-12 text-center font-normal">Tight</th>
+        </tr>
+      </thead>
+      <tbody className="ruled">
+        {joints.map((joint) => {
+          const state = stateOf(joint);
+          const wrong = state === 'wants' || state === 'stale';
+          return (
+            <tr key={joint.id} className={joint.id === chosen ? 'bg-lit' : ''} data-joint={joint.id}>
+              <td className="figure align-top">{joint.number}</td>
+              <td className="align-top">
+                <button
+                  className="min-h-[28px] w-full text-left"
+                  aria-pressed={joint.id === chosen}
+                  onClick={() => onChoose(joint.id)}
+                >
+                  {partName(job.parts[joint.from]!)} <span aria-label="to">→</span> {partName(job.parts[joint.to]!)}
+                </button>
+              </td>
+              <td className={`align-top text-[0.92rem] ${wrong ? 'font-semibold text-fix' : ''}`}>
+                {wrong || state === 'opens' || state === 'unknown' ? stateWords[state] : sealsOf(joint)}
+                {joint.chain.length > 0 && (
+                  <span className="label block">
+                    {joint.chain.length} {joint.chain.length === 1 ? 'adapter' : 'adapters'}
+                  </span>
+                )}
+              </td>
+              <td className="text-center align-top">{joint.joint.tight ? <span aria-label="tight">✓</span> : '·'}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+const sealsOf = ({ meetings }: JointFinding): string =>
+  [...new Set(meetings.flatMap((m) => (m.mating.mates ? [sealNames[m.mating.seal]] : [])))].join('; ');
