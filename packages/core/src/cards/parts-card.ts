@@ -108,8 +108,9 @@ function clampsOf(job: Job, part: Part): [string, number][] {
   const ends = circuitsOf(job).ports(part.id);
   return counted(
     ends.flatMap((p) => {
-      const clamp = p.peer?.joint.clamp;
-      const name = clamp && clampNames[clamp];
+      const { clamp, chain } = p.peer?.joint ?? {};
+      // a chosen hose end stands on the card by itself
+      const name = clamp && !(clamp === 'hoseEnds' && chain) && clampNames[clamp];
       return name ? [name] : [];
     }),
   );

@@ -1,4 +1,5 @@
 import type { Chain } from '../fittings/chain-search.ts';
+import { describePort } from '../fittings/port.ts';
 import type { Findings } from '../run/findings.ts';
 import type { JointFinding } from '../run/joints.ts';
 import { ChainPlanner } from './chain-plan.ts';
@@ -18,4 +19,11 @@ export function bestChain(
 
 /** “elbow, then hose end” */
 export const sayChain = ({ links }: Chain): string =>
-  links.length === 0 ? 'nothing between' : links.map((l) => l.adapter.name).join(', then ');
+  links.length === 0
+    ? 'nothing between'
+    : links
+        .map(
+          ({ adapter, in: a, out: b }) =>
+            `${adapter.name} (${describePort(adapter.ports[a]!)} to ${describePort(adapter.ports[b]!)})`,
+        ) // prettier-ignore
+        .join(', then ');

@@ -54,7 +54,7 @@ export const seals = ({ meetings, opens }: JointFinding): boolean | undefined =>
 /** Every joint of the run in the order of the fuel, then those that no fuel passes. */
 export function jointsOf(job: Graph): JointFinding[] {
   const run = circuitsOf(job);
-  const ordered = run.order.flatMap((id) => run.into(id));
+  const ordered = run.order.flatMap((id) => run.outOf(id));
   const passed = new Set(ordered.map((f) => f.joint));
   const rest = Object.values(job.joints).filter((j) => !passed.has(j.id) && run.has(j.a.part) && run.has(j.b.part));
   const ways = [

@@ -62,24 +62,28 @@ function ChainItem({
             </button>
           ))}
       </div>
-      {chain.links.length > 0 && <ChainSketch from={from} adapters={adapters} to={to} />}
-      <p className="text-[0.92rem]">
-        {adapters.map((a) => `${describePort(a.ports[0]!)} to ${describePort(a.ports[1]!)}`).join('; ')}
-      </p>
-      <p className="text-[0.92rem] text-ink-soft">
-        cost <span className="figure text-ink">{chain.cost.toFixed(1)}</span>, {chain.seals.length} joints
-        {chain.links.length > 0 && (
-          <>
-            , least bore {units.show('length', chain.bore)}, {units.show('length', chain.length)} long,{' '}
-            {units.show('pressure', chain.loss)} at 200 L/h
-          </>
-        )}
-        {chain.links.length > 0 &&
-          (toBuy.length === 0
-            ? ', all on the shelf'
-            : `, ${toBuy.length === chain.links.length ? 'all' : toBuy.length} to buy`)}
-        {better.length > 0 && `; beats the next by ${better.join(', ')}`}
-      </p>
+      <div className="flex flex-wrap items-start gap-x-5">
+        {chain.links.length > 0 && <ChainSketch from={from} adapters={adapters} to={to} height={104} />}
+        <div className="min-w-[15rem] flex-1">
+          <p className="text-[0.92rem]">
+            {adapters.map((a) => `${describePort(a.ports[0]!)} to ${describePort(a.ports[1]!)}`).join('; ')}
+          </p>
+          <p className="text-[0.92rem] text-ink-soft">
+            cost <span className="figure text-ink">{chain.cost.toFixed(1)}</span>, {chain.seals.length} joints
+            {chain.links.length > 0 && (
+              <>
+                , least bore {units.show('length', chain.bore)}, {units.show('length', chain.length)} long,{' '}
+                {units.show('pressure', chain.loss)} at 200 L/h
+              </>
+            )}
+            {chain.links.length > 0 &&
+              (toBuy.length === 0
+                ? ', all on the shelf'
+                : `, ${toBuy.length === chain.links.length ? 'all' : toBuy.length} to buy`)}
+            {better.length > 0 && `; beats the next by ${better.join(', ')}`}
+          </p>
+        </div>
+      </div>
       <details>
         <summary className="label min-h-[24px]">How the cost is made up</summary>
         <table className="text-[0.9rem]">

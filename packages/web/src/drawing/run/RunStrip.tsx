@@ -12,6 +12,7 @@ import { PartSymbol } from '../symbols/PartSymbol.tsx';
 import { wrapName } from '../wrap-name.ts';
 import { runGeometry, type Place, type RunGeometry, type Slot, type TankOutline } from './run-geometry.ts';
 import { stateWords, worstGrade } from './part-state.ts';
+import { JointMarks } from './JointMarks.tsx';
 import { RunNumbers } from './RunNumbers.tsx';
 import { nextOnRun, type Direction } from './walk.ts';
 
@@ -69,6 +70,7 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
         </defs>
         {geometry.tank && <Tank tank={geometry.tank} selected={selected} onSelect={onSelect} />}
         <Lines geometry={geometry} />
+        <JointMarks geometry={geometry} assessment={assessment} />
         <RunNumbers geometry={geometry} assessment={assessment} point={point} job={job} />
         {geometry.slots.map((slot) => (
           <PartOnRun

@@ -15,7 +15,7 @@ import { useAct, useJob, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 
-const fittingProperty: Property = { type: 'port', name: 'form and size', schema: portSchema };
+const fittingProperty: Property = { type: 'port', name: 'as looked at', schema: portSchema };
 
 /** One joint: its two ports, what stands between, how each meeting is made up, and other chains to choose from. */
 export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: JointPlan | undefined; view: JobView }) {
@@ -107,11 +107,11 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
         {partName(part)}, {spec?.name ?? end.port}
       </button>
       {end.isUsual && end.fitting && (
-        <p className="flex flex-wrap items-center gap-x-3 text-[0.95rem]">
+        <p className="flex items-start justify-between gap-x-3 text-[0.95rem]">
           <span className="italic">
-            {describePort(end.fitting)} <span className="label not-italic">typical, not looked at</span>
+            {describePort(end.fitting)} <span className="label block not-italic">typical, not looked at yet</span>
           </span>
-          <button className="button" onClick={() => set(end.fitting)}>
+          <button className="button shrink-0" onClick={() => set(end.fitting)}>
             It is so<span className="sr-only">: {partName(part)}</span>
           </button>
         </p>

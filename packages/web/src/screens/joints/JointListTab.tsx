@@ -37,7 +37,9 @@ export function JointListTab({ view }: { view: JobView }) {
         <p className="mt-2">They follow from the run: lay it out, or join two parts there.</p>
       </div>
     );
-  const chosen = joints.find((j) => j.id === search.get('joint')) ?? joints.find((j) => j.to === view.part || j.from === view.part) ?? joints[0]!; // prettier-ignore
+  const chosen = joints.find((j) => j.id === search.get('joint')) ?? joints.find((j) => j.to === view.part) ??
+    joints.find((j) => j.from === view.part) ??
+    joints.find((j) => ['wants', 'stale'].includes(stateOf(j))) ?? joints[0]!; // prettier-ignore
   const choose = (id: string) =>
     setSearch(
       (before) => {
@@ -124,9 +126,9 @@ function JointTable({
           const state = stateOf(joint);
           const wrong = state === 'wants' || state === 'stale';
           return (
-            <tr key={joint.id} className={joint.id === chosen ? 'bg-lit' : ''} data-joint={joint.id}>
-              <td className="figure align-top">{joint.number}</td>
-              <td className="align-top">
+            <tr key={joint.id} className={`align-baseline ${joint.id === chosen ? 'bg-lit' : ''}`} data-joint={joint.id}>
+              <td className="figure">{joint.number}</td>
+              <td className="py-0.5 pr-3">
                 <button
                   className="min-h-[28px] w-full text-left"
                   aria-pressed={joint.id === chosen}
@@ -135,7 +137,7 @@ function JointTable({
                   {partName(job.parts[joint.from]!)} <span aria-label="to">→</span> {partName(job.parts[joint.to]!)}
                 </button>
               </td>
-              <td className={`align-top text-[0.92rem] ${wrong ? 'font-semibold text-fix' : ''}`}>
+              <td className={`text-[0.92rem] ${wrong ? 'font-semibold text-fix' : ''}`}>
                 {wrong || state === 'opens' || state === 'unknown' ? stateWords[state] : sealsOf(joint)}
                 {joint.chain.length > 0 && (
                   <span className="label block">
@@ -143,7 +145,7 @@ function JointTable({
                   </span>
                 )}
               </td>
-              <td className="text-center align-top">{joint.joint.tight ? <span aria-label="tight">✓</span> : '·'}</td>
+              <td className="text-center">{joint.joint.tight ? <span aria-label="tight">✓</span> : '·'}</td>
             </tr>
           );
         })}
