@@ -30,7 +30,7 @@ endrel jet --nozzle 3mm --throat 9mm --motive 200L/h [--fuel petrol|E85|diesel] 
            [--edge sharp|drilled] [--lift 0.1m] [--rvp 60kPa] [--at 20C] [--json]
                                what a siphon jet holds back and draws across
 endrel thread --od 14.2mm --pitch 18tpi [--taper yes|no] [--seat cone|none|unknown] [--json]
-              (--bore 12.9mm of a female one; --pitch 1.5mm, --crests 10 --over 14mm or --count 16 --over 25.4mm)
+              (--bore 12.9mm of a female one; --pitch none of a smooth or barbed end; --pitch 1.5mm, --crests 10 --over 14mm or --count 16 --over 25.4mm)
                                what thread it is, and what to measure next
 endrel thread --readings FILE.csv [--json]
                                the same for every row of a table of readings

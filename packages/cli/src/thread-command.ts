@@ -3,6 +3,7 @@ import { findThread } from '@endrel/core/threads/find-thread';
 import { measurements } from '@endrel/core/threads/measure-next';
 import { LARGEST_READINGS_CSV, readReadingsCsv } from '@endrel/core/threads/read-readings-csv';
 import { readPitch } from '@endrel/core/threads/read-pitch';
+import { findSmooth } from '@endrel/core/threads/smooth-end';
 import { looks, sayThread, type Look } from '@endrel/core/threads/thread';
 import type { PitchReading, ThreadReading } from '@endrel/core/threads/thread-reading';
 import { mm } from '@endrel/core/units/quick';
@@ -31,6 +32,21 @@ export async function threadCommand(operands: readonly string[], options: Option
       throw new BadInput(`${options.readings}: ${read.fault.slice(0, 5).map((f) => (f.row === 0 ? f.message : `row ${f.row}: ${f.message}`)).join('; ')}${read.fault.length > 5 ? `; and ${read.fault.length - 5} more` : ''}`); // prettier-ignore
     const results = read.value.map(({ name, reading }) => ({ case: name, ...report(reading) }));
     output.out(options.json ? jsonText({ results }) : results.map((r) => `${r.case}: ${lines(r)}`).join('\n'));
+    return 0;
+  }
+  if (options.pitch === 'none') {
+    const { gender, diameter, error } = readingOf({ ...options, pitch: undefined });
+    const found = findSmooth(gender, diameter, error).map(({ end, probability, deviation }) => ({
+      code: end.code,
+      name: end.name,
+      where: end.where,
+      probability: rounded(probability),
+      deviation_mm: rounded(deviation * 1000),
+    }));
+    const said = found.map((f) => `${Math.round(f.probability * 100)} %  ${f.name}, read ${f.where}`).join('\n');
+    output.out(
+      options.json ? jsonText({ candidates: found, measure_next: [] }) : said || 'no end without a thread fits',
+    );
     return 0;
   }
   const result = report(readingOf(options));

@@ -37,6 +37,13 @@ describe('endrel thread', () => {
     expect(await first('--bore', '12.9mm', '--pitch', '18tpi')).to.include('orb:-6');
     expect(await first('--od', '13.6mm', '--pitch', '18tpi', '--taper', 'yes')).to.deep.equal(['npt:1/4-18']);
   });
+  it('tells ends without a thread by their diameter', async () => {
+    const { candidates } = await thread('--od', '9.46mm', '--pitch', 'none');
+    expect(candidates.map((c) => c.code)).to.include.members(['quick:3/8', 'tube:3/8']);
+    expect((await endrel('thread', '--bore', '8mm', '--pitch', 'none')).out).to.match(
+      /plain hose end 5\/16, read across the bore/,
+    );
+  });
   it('reads a whole table of readings in the reference’s columns', async () => {
     const file = new URL('../../core/test/reference/J_threads/readings.csv', import.meta.url).pathname;
     const rows = (await readFile(file, 'utf8')).trim().split('\n').length - 1;

@@ -212,7 +212,10 @@ function expectField(job: Job, [root, ...rest]: FieldPath): void {
     expect(part, where).to.not.equal(undefined);
     if (rest.length > 1) expect(Object.keys({ ...propertiesOf(part!.kind), ...commonProperties, ports: 0 }), where).to.include(rest[1]); // prettier-ignore
   } else if (root === 'joints') expect(job.joints, where).to.have.property(String(rest[0]));
-  else expect(['brief', 'survey', 'hanger', 'gauge', 'assumptions', 'points', 'layout', 'bulkhead'], where).to.include(root);
+  else
+    expect(['brief', 'survey', 'hanger', 'gauge', 'assumptions', 'points', 'layout', 'bulkhead'], where).to.include(
+      root,
+    );
 }
 
 /** The rule is silent on the good job and speaks on the bad one, with whole sentences and, if it offers a cure, one that works. */

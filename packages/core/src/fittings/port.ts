@@ -1,15 +1,17 @@
 import { z } from 'zod';
-import { quantity } from '../job/property.ts';
+import { choice, quantity } from '../job/property.ts';
 import { lineSchema } from '../job/text.ts';
 import { failure, success, type Result } from '../result.ts';
 import { mm } from '../units/quick.ts';
-import { fittingMaterials, type FittingMaterial } from './fitting-material.ts';
+import { fittingMaterials } from './fitting-material.ts';
 import { portForm, portFormKeys, portSize, type PortFormKey } from './port-form.ts';
 
-/** What a port's envelope is measured by. */
+/** What else is looked at on a port: its envelope, which way it points, what it is made of. */
 export const portMeasures = {
   flats: quantity('across flats', 'length', 'mm', { tool: 'calipers', minimum: mm(4), maximum: mm(80) }),
   length: quantity('length that stands out', 'length', 'mm', { tool: 'calipers', minimum: 0, maximum: mm(200) }),
+  angle: quantity('points off the axis by', 'angle', '°', { maximum: Math.PI }),
+  material: choice('made of', fittingMaterials),
 };
 
 export const portSchema = z.strictObject({
@@ -19,11 +21,10 @@ export const portSchema = z.strictObject({
   gender: z.enum(['male', 'female']),
   /** Turns freely while it is tightened. */
   swivel: z.boolean().optional(),
-  /** Which way it points, degrees off the axis of its part. */
-  angle: z.number().int().min(0).max(180).optional(),
-  material: z.enum(Object.keys(fittingMaterials) as [FittingMaterial, ...FittingMaterial[]]).optional(),
   flats: portMeasures.flats.schema.optional(),
   length: portMeasures.length.schema.optional(),
+  angle: portMeasures.angle.schema.optional(),
+  material: portMeasures.material.schema.optional(),
 });
 export type Port = z.infer<typeof portSchema>;
 

@@ -13,7 +13,7 @@ const PRESSURE_STEP = kPa(50);
 
 /** What the chain of a joint has to keep to: the fuel of the job, the pressure as the run was solved, clocking. */
 export function jointWants(
-  { outlet, inlet, id }: Pick<JointFinding, 'outlet' | 'inlet' | 'id'>,
+  { outlet, inlet, id, joint }: Pick<JointFinding, 'outlet' | 'inlet' | 'id' | 'joint'>,
   known: { readonly fuel?: Fuel; readonly solution?: RunSolution; readonly job?: Pick<Job, 'materials'> },
 ): ChainWants {
   // clamped hose is turned as it likes before its clamp is drawn up; all else has to be pointed
@@ -23,6 +23,9 @@ export function jointWants(
     ...(known.fuel ? { materials: lastingMaterials(known.fuel, known.job?.materials) } : {}),
     ...(highest === undefined ? {} : { pressure: Math.ceil(highest / PRESSURE_STEP) * PRESSURE_STEP }),
     ...(turns ? {} : { swivel: true }),
+    ...(joint.turn ? { angle: joint.turn.si } : {}),
+    ...(joint.leastBore ? { minimumBore: joint.leastBore.si } : {}),
+    ...(joint.room ? { maximumLength: joint.room.si } : {}),
   };
 }
 

@@ -301,3 +301,17 @@ describe('how hose ends are made', () => {
     expect(endSteps.banjo.join()).to.match(/Two new washers/);
   });
 });
+
+describe('what adapters of a joint have to keep to', () => {
+  it('is asked at the joint: turn, least bore and room decide the chains, and what cannot be had is named', () => {
+    const wished = (wishes: Partial<Job['joints'][string]>) =>
+      changed(demoJobs.islandShuttle, (j) => Object.assign(j.joints['hard-line-1-in']!, wishes));
+    const chain = (job: Job) => planOf(job).find((p) => p.joint === 'hard-line-1-in')!;
+    const turned90 = chain(wished({ turn: { si: Math.PI / 2, unit: '°' } })).chains[0]!;
+    expect(turned90.links.reduce((sum, l) => sum + l.adapter.angle, 0)).to.be.closeTo(Math.PI / 2, 1e-9);
+    const wide = chain(wished({ leastBore: { si: 0.0077, unit: 'mm' } })).chains[0]!;
+    expect(wide.bore).to.be.at.least(0.0077);
+    const short = chain(wished({ room: { si: 0.001, unit: 'mm' } }));
+    expect([short.chains.length, short.obstacles.map((o) => o.want)]).to.deep.equal([0, ['maximumLength']]);
+  });
+});

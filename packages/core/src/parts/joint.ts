@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { mm } from '../units/quick.ts';
 import { choice, flag, idSchema, objectOf, prose, quantity } from '../job/property.ts';
 import { adapterSchema, MOST_IN_CHAIN } from '../fittings/adapter.ts';
 import { portRefSchema } from './port.ts';
@@ -20,8 +21,20 @@ export const jointProperties = {
     maximum: 3,
     hint: 'Above the tank floor; between known heights Endrel interpolates.',
   }),
+  turn: quantity('adapters turn the fuel by', 'angle', '°', {
+    maximum: Math.PI,
+    hint: 'How far the line has to turn at this joint; unsaid: as it comes.',
+  }),
+  leastBore: quantity('least bore of adapters', 'length', 'mm', { tool: 'calipers', maximum: mm(60) }),
+  room: quantity('room for adapters', 'length', 'mm', {
+    tool: 'tape',
+    maximum: 1,
+    hint: 'Along the line, between the two parts.',
+  }),
   note: prose('note', 200),
 };
+/** What adapters of a joint have to keep to, as it is asked where they are chosen. */
+export const adapterWishes = ['turn', 'leastBore', 'room'] as const;
 export type JointKey = keyof typeof jointProperties;
 
 /** Where two ports meet. */

@@ -1,10 +1,10 @@
 import { sayMismatch } from '@endrel/core/fittings/mating';
-import { describePort, portSchema } from '@endrel/core/fittings/port';
+import { describePort, portMeasures, portSchema } from '@endrel/core/fittings/port';
 import { seals as sealNames } from '@endrel/core/fittings/port-form';
 import type { Property } from '@endrel/core/job/property';
 import { chooseChain, type JointPlan } from '@endrel/core/joints/chain-plan';
 import { makeUp, type MakeUp } from '@endrel/core/joints/make-up';
-import { jointProperties } from '@endrel/core/parts/joint';
+import { adapterWishes, jointProperties } from '@endrel/core/parts/joint';
 import { partName, portOf } from '@endrel/core/parts/kinds';
 import type { JointEnd, JointFinding, Meeting } from '@endrel/core/run/joints';
 import { ChainList, codesOf, NoChain } from '../../components/ChainList.tsx';
@@ -68,6 +68,22 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
             inlet.fitting && (
               <section className="mt-3">
                 <h3 className="border-b border-hair-strong">Adapters for it, best first</h3>
+                <details open={adapterWishes.some((key) => joint.joint[key] !== undefined)}>
+                  <summary className="label min-h-[26px] py-1">
+                    What they have to keep to besides fuel and pressure
+                  </summary>
+                  <div className="grid gap-x-6 sm:grid-cols-3">
+                    {adapterWishes.map((key) => (
+                      <PropertyField
+                        key={key}
+                        property={jointProperties[key]}
+                        path={['joints', joint.id, key]}
+                        value={joint.joint[key]}
+                        onChange={(value, group) => set(key, value, group)}
+                      />
+                    ))}
+                  </div>
+                </details>
                 {plan.chains.length > 0 ? (
                   <ChainList
                     from={outlet.fitting}
@@ -123,6 +139,22 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
         needed={false}
         onChange={set}
       />
+      {!end.isUsual && end.fitting && (
+        <details>
+          <summary className="label min-h-[26px]">Its envelope, angle and material</summary>
+          <div className="grid gap-x-4 sm:grid-cols-2">
+            {(Object.keys(portMeasures) as (keyof typeof portMeasures)[]).map((key) => (
+              <PropertyField
+                key={key}
+                property={portMeasures[key]}
+                path={['parts', end.part, 'ports', end.port, 'fitting', key]}
+                value={end.fitting![key]}
+                onChange={(value, group) => set({ ...end.fitting, [key]: value }, group)}
+              />
+            ))}
+          </div>
+        </details>
+      )}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { sayPort } from '@endrel/core/fittings/port';
 import { seals as sealNames } from '@endrel/core/fittings/port-form';
 import type { Job } from '@endrel/core/job/job';
 import { partName } from '@endrel/core/parts/kinds';
+import { circuitsOf } from '@endrel/core/run/circuits';
 import type { JointFinding } from '@endrel/core/run/joints';
 import { useShelf } from '../../api/shelf.ts';
 import { useJointPlan } from '../../calc/use-joint-plan.ts';
@@ -53,6 +54,7 @@ export function JointListTab({ view }: { view: JobView }) {
       <div className="min-w-0">
         <FillBar joints={joints} plans={plans} />
         <JointTable job={job} joints={joints} chosen={chosen.id} onChoose={choose} />
+        <LonePorts job={job} onPart={view.selectPart} />
         <Caution>
           Figures for tightening are typical, from memory: the maker’s go first. Hold the body, turn the nut, and mark
           what is tight.
@@ -156,3 +158,62 @@ function JointTable({
 
 const sealsOf = ({ meetings }: JointFinding): string =>
   [...new Set(meetings.flatMap((m) => (m.mating.mates ? [sealNames[m.mating.seal]] : [])))].join('; ');
+
+/** Ports that no joint is on: capped, plugged, or open. With the joints they are every port of the run. */
+function LonePorts({ job, onPart }: { job: Job; onPart(id: string): void }) {
+  const act = useAct();
+  const run = circuitsOf(job);
+  const lone = run.parts.flatMap((part) => run.ports(part.id).flatMap((port) => (port.state === 'mated' || port.spec.use === 'dry' ? [] : [{ part, port }]))); // prettier-ignore
+  if (lone.length === 0) return <p className="label mt-2">Every port that holds fuel is in one of these joints.</p>;
+  return (
+    <table className="mt-3 w-full text-left">
+      <caption className="label text-left">Ports without a joint</caption>
+      <tbody className="ruled">
+        {lone.map(({ part, port: { port, spec, state, known } }) => {
+          const close = (closed: 'capped' | 'plugged' | undefined) => {
+            const { closed: _old, ...rest } = known;
+            act({ act: 'setPort', part: part.id, port, state: closed ? { ...rest, closed } : rest });
+          };
+          return (
+            <tr key={`${part.id} ${port}`} className="align-baseline">
+              <th scope="row" className="py-0.5 font-normal">
+                <button
+                  className="min-h-[26px] text-left underline decoration-hair-strong underline-offset-3"
+                  onClick={() => onPart(part.id)}
+                >
+                  {partName(part)}, {spec.name}
+                </button>
+              </th>
+              <td className={state === 'open' ? 'font-semibold text-fix' : 'text-ink-soft'}>{state}</td>
+              <td className="text-right">
+                {state === 'open' ? (
+                  <>
+                    <button className="quiet" onClick={() => close('capped')}>
+                      Cap it
+                      <span className="sr-only">
+                        : {partName(part)}, {spec.name}
+                      </span>
+                    </button>
+                    <button className="quiet" onClick={() => close('plugged')}>
+                      Plug it
+                      <span className="sr-only">
+                        : {partName(part)}, {spec.name}
+                      </span>
+                    </button>
+                  </>
+                ) : (
+                  <button className="quiet" onClick={() => close(undefined)}>
+                    Open it
+                    <span className="sr-only">
+                      : {partName(part)}, {spec.name}
+                    </span>
+                  </button>
+                )}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -3,7 +3,7 @@ import type { Act } from '@endrel/core/job/acts/act';
 import type { PortAsItIs } from '@endrel/core/job/graph';
 import type { Property } from '@endrel/core/job/property';
 import { portSchema } from '@endrel/core/fittings/port';
-import { jointProperties, type JointKey } from '@endrel/core/parts/joint';
+import { adapterWishes, jointProperties, type JointKey } from '@endrel/core/parts/joint';
 import { partName, type Part } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { PropertyField } from '../../components/PropertyField.tsx';
@@ -75,6 +75,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
         {peer && (
           <div className="grid gap-x-5 sm:grid-cols-2">
             {(Object.keys(jointProperties) as JointKey[])
+              .filter((key) => !(adapterWishes as readonly string[]).includes(key))
               .filter((key) => key !== 'clamp' || part.kind === 'hose' || other?.kind === 'hose')
               .map((key) => {
                 const path = ['joints', peer.joint.id, key];
