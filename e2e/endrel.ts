@@ -81,7 +81,7 @@ export { expect, type Page };
 export const openJob = async (
   page: Page,
   name: string,
-  stage: 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Gauge' | 'Cards',
+  stage: 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Cards',
 ) => {
   await page.goto('/');
   await page.getByRole('link', { name }).click();

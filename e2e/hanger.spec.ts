@@ -261,6 +261,7 @@ test('a link from a need or a snag opens the tab that holds the field; undo take
 for (const [stage, names] of [
   ['Survey', ['Tank', 'Vent and filler', 'Blocking off']],
   ['Pump & hanger', ['Height', 'Opening', 'Plate', 'Pickup, return, siphon']],
+  ['Joints', ['Joints', 'Ratings', 'Spanner room', 'Bench and order', 'Common size', 'Labels']],
   ['Gauge', ['Sweep', 'Float', 'Calibration']],
 ] as const)
   test(`every tab of ${stage} is accessible (axe, WCAG 2.2 AA)`, async ({ page }) => {

@@ -104,6 +104,7 @@ for (const [name, job, stage] of [
   ['survey', 'Beach patrol buggy', 'Survey'],
   ['layout', 'Tarrow 30', 'Layout'],
   ['run', 'Tarrow 30', 'Run'],
+  ['joints', 'Tarrow 30', 'Joints'],
   ['gauge', 'Tarrow 30', 'Gauge'],
   ['cards', 'Mail van 4', 'Cards'],
 ] as const)

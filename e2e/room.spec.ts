@@ -1,7 +1,7 @@
 import { weigh } from '../scripts/lib/weigh.ts';
 import { expect, expectAccessible, fill, openJob, part, saved, snags, tab, test, type Page } from './endrel.ts';
 
-const STAGES = ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Gauge', 'Cards'] as const;
+const STAGES = ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Joints', 'Gauge', 'Cards'] as const;
 const stage = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name });
 

@@ -16,6 +16,10 @@ import { AnalysisStatistic, InitHydOption, LinkProperty, NodeProperty, Project, 
 import type { LinkLaw, Network, NetworkLink } from '../packages/core/src/hydraulics/network.ts';
 import { NetworkSolver } from '../packages/core/src/hydraulics/network-solver.ts';
 import { writeInp } from '../packages/core/src/networks/write-inp.ts';
+import { ChainSearch } from '../packages/core/src/fittings/chain-search.ts';
+import { readPort, type Port } from '../packages/core/src/fittings/port.ts';
+import { ChainPlanner } from '../packages/core/src/joints/chain-plan.ts';
+import { stockOf } from '../packages/core/src/joints/stock.ts';
 import { referenceJson } from '../packages/core/test/read-reference.ts';
 import { networkOf, plainNetworkSchema } from '../packages/core/src/networks/plain-network.ts';
 import { attitudeTables } from '../packages/core/src/tanks/attitude-tables.ts';
@@ -276,6 +280,21 @@ rows.push({
   microseconds: sweep,
   against: 'aim 2 s',
   ratio: sweep / 2e6,
+});
+const stock = stockOf([]).slice(0, 5000);
+const search = new ChainSearch(stock);
+const end = (text: string): Port => {
+  const read = readPort(text);
+  if (!read.ok) throw new Error(read.fault);
+  return read.value;
+};
+const [one, other] = [end('male flare37 -6'), end('female npt 3/8')];
+const chains = time(() => void search.find(one, other, { swivel: true, angle: Math.PI / 2 }), 4);
+rows.push({ what: `best five chains, ${stock.length} adapters`, microseconds: chains, against: 'aim 50 ms', ratio: chains / 5e4 }); // prettier-ignore
+const planning = findingsOf(demoJobs.rescuePickup);
+rows.push({
+  what: `chains of ${planning.joints.length} joints, none remembered`,
+  microseconds: time(() => void new ChainPlanner(search).plan(planning), 1),
 });
 const text = JSON.stringify(job);
 rows.push({

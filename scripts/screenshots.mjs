@@ -13,9 +13,9 @@ const views = [
   ['layout', 'sprint', 'layout'],
   ['run', 'Tarrow', 'run?part=hose-2'],
   ['pump', 'sprint', 'run?part=pump-1&at=fullLoadHot'],
-  ['swirl-pot', 'Hill rescue', 'run?part=swirl-pot-1'],
   ['heat', 'Hill rescue', 'run?tab=heat'],
-  ['sizes', 'Tarrow', 'run?tab=sizes'],
+  ['joints', 'Tarrow', 'joints?part=hard-line-1', undefined, { width: 1280, height: 1000 }],
+  ['threads', undefined, 'threads?d=14.2&pitch=18tpi'],
   ['fuel', 'sprint', 'brief?tab=fuel'],
   ['working', 'Mail', 'run', (page) => page.keyboard.press('w')],
   ['tank', 'Tarrow', 'survey?tab=tank', (page) => page.getByRole('button', { name: 'From behind' }).click()],
@@ -41,7 +41,7 @@ await withDemoApp(async ({ address, browser }) => {
   for (const [file, name, below, act, viewport = { width: 1280, height: 800 }] of views) {
     const page = await browser.newPage({ viewport, locale: 'en-GB' });
     const job = name && jobs.find((j) => j.name.includes(name)).id;
-    await page.goto(`${address}${job ? `/jobs/${job}/${below}` : '/'}`);
+    await page.goto(`${address}${job ? `/jobs/${job}/${below}` : `/${below ?? ''}`}`);
     await page.waitForTimeout(1500);
     await act?.(page);
     await page.waitForTimeout(700);

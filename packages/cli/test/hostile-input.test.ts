@@ -66,6 +66,11 @@ const cases: [what: string, make: () => string[], complaint: RegExp | 'read'][] 
   ['300 000 points in an input file', () => ['network', put('curve.inp', `${inp}[CURVES]\n${many(300_000, (i) => ` c ${i} ${i}`)}\n`)], /line 60012: more than 60000 rows/], // prettier-ignore
   ['100 000 demands in an input file', () => ['network', put('demands.inp', `${inp}[DEMANDS]\n${many(100_000, () => ' b 1')}\n`)], /more than 60000 rows/], // prettier-ignore
   ['5000 rows of a strapping table', () => ['tank', 'volume', put('long.csv', many(5000, (i) => `${i},${i}`)), '--level', '5mm'], /more than 4000 rows/], // prettier-ignore
+  ['100 MB of readings', () => ['thread', '--readings', large('readings.csv', 100)], /larger than/],
+  ['readings of nothing', () => ['thread', '--readings', put('none.csv', '')], /needs a heading and a reading/],
+  ['1e999 as a diameter', () => ['thread', '--od', '1e999mm'], /“1e999” is larger than any number/],
+  ['-5 as a pitch', () => ['thread', '--od', '14mm', '--pitch=-5mm'], /is not a pitch/],
+  ['a port of 10 000 words', () => ['chain', 'male '.repeat(10_000), 'female npt 3/8'], /is no form of port/],
   ['100 MB of CSV', () => ['tank', 'volume', large('large.csv', 100), '--level', '5mm'], /larger than 0\.2 MB/],
   ['100 MB of JSON', () => ['solve', large('large.json', 100)], /larger than 2 MB/],
 ];

@@ -3,6 +3,8 @@ import type { Act } from '../src/job/acts/act.ts';
 import { tryAct } from '../src/job/acts/apply-act.ts';
 import { valueAt } from '../src/job/acts/at-path.ts';
 import { assumptionProperties } from '../src/job/assumption.ts';
+import { bulkheadEndProperties } from '../src/job/bulkhead.ts';
+import { genericAdapters } from '../src/fittings/adapter-catalogue.ts';
 import { briefProperties } from '../src/job/brief.ts';
 import { throughPorts } from '../src/job/acts/graph-edit.ts';
 import { portsOf } from '../src/job/graph.ts';
@@ -87,7 +89,10 @@ const lists: [readonly string[], Record<string, Property>][] = [
   [['hanger', 'parts'], hangerPartProperties],
   [['hanger', 'ports'], platePortProperties],
   [['points', 'own'], ownPointProperties],
+  [['bulkhead'], bulkheadEndProperties],
 ];
+
+const inChains = genericAdapters().filter((a) => a.ports.length === 2);
 
 /** A new row in a list, or one figure of a row that is there. */
 function rowEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {
@@ -159,6 +164,14 @@ function editOf(job: Job, dice: Dice, nth: number): Act {
     return { act: 'setOnPart', id, key: name, value: property && anyValue(property, size, spread) };
   }
   if (kind < 0.68 && jointsOf(job).length > 0) {
+    if (size > 0.6) {
+      // any adapters, whether they mate there or not
+      const chain = Array.from({ length: 1 + Math.floor(spread * 3) }, (_, i) =>
+        pick(inChains, (key * 31 + i * 0.37) % 1),
+      );
+      const change = { id: pick(jointsOf(job), place), key: 'chain', ...(size > 0.95 ? {} : { value: chain }) };
+      return { act: 'setOnJoints', changes: [change], title: 'adapters' };
+    }
     const [name, property] = pick(Object.entries(jointProperties as Record<string, Property>), key);
     const change = { id: pick(jointsOf(job), place), key: name, value: anyValue(property, size, spread) };
     return { act: 'setOnJoints', changes: [change], title: 'a joint' };

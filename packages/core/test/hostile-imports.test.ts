@@ -5,6 +5,8 @@ import { demoJobs } from '../src/demo/index.ts';
 import { describeIssue, readJobFile } from '../src/job/read-job-file.ts';
 import { plainNetworkSchema } from '../src/networks/plain-network.ts';
 import { readInp } from '../src/networks/read-inp.ts';
+import { readShelfCsv } from '../src/joints/shelf-csv.ts';
+import { readReadingsCsv } from '../src/threads/read-readings-csv.ts';
 import { readPumpCsv } from '../src/pumps/read-pump-csv.ts';
 import { closedMesh } from '../src/tanks/mesh.ts';
 import { partedTankSchema } from '../src/tanks/parted-tank.ts';
@@ -34,6 +36,20 @@ const imports: Record<
     read(text) {
       const read = readJobFile(text);
       return read.ok ? { value: read.value.job } : { why: describeIssue(first(read.fault)) };
+    },
+  },
+  'a shelf': {
+    good: 'code,port 1,port 2,bore,count\na,male flare37 -6,female npt 1/4,7,2',
+    read(text) {
+      const read = readShelfCsv(cells(text));
+      return read.ok ? { value: read.value } : { why: first(read.fault).message };
+    },
+  },
+  'readings of threads': {
+    good: 'case,gender,diameter_read_mm,pitch_form,crests,crests_span_mm,count_length_mm,count,taper_seen,seat_seen\nt1,male,14.2,crests,10,12.7,,,no,cone',
+    read(text) {
+      const read = readReadingsCsv(cells(text));
+      return read.ok ? { value: read.value } : { why: first(read.fault).message };
     },
   },
   'a pump table': {

@@ -85,6 +85,13 @@ const table: [what: string, asked: Asked, status: number][] = [
   ['an attachment under another digest', { method: 'PUT', path: `/api/attachments/${'0'.repeat(64)}`, headers: { 'Content-Type': 'text/plain' }, body: 'x' }, 400], // prettier-ignore
   ['an attachment that is none', get('/api/attachments/x'), 404],
   ['a method that printing has not', { method: 'GET', path: '/api/print/template' }, 405],
+  ['a shelf of nothing', post('/api/shelf', '{"parts":[]}'), 400],
+  ['a shelf of what is no part', post('/api/shelf', '{"parts":[{"adapter":{"code":"x"},"count":1}]}'), 400],
+  ['5 MB of shelf', post('/api/shelf', `{"parts":["${'x'.repeat(5 * 2 ** 20)}"]}`), 413],
+  ['a part off the shelf that is not there', { method: 'DELETE', path: '/api/shelf?code=%00' }, 404],
+  ['a method that the shelf has not', { method: 'PUT', path: '/api/shelf', headers: json, body: '{}' }, 405],
+  ['labels of nothing', post('/api/print/labels', '{"labels":[],"paper":"a4"}'), 400],
+  ['a label that is a book', post('/api/print/labels', `{"labels":[{"head":"1","text":"${'x'.repeat(500)}","kind":"joint"}],"paper":"a4"}`), 400], // prettier-ignore
   ['a template of nothing', post('/api/print/template', '{}'), 400],
   [
     'a template with too much to read',

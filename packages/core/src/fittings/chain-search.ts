@@ -60,7 +60,7 @@ export interface Chain {
 export const sealHolds: Readonly<Record<Seal, number>> = {
   metalCone: 20e6,
   otherCone: 10e6,
-  pushFit: 5e3,
+  pushFit: 1e5, // what leaks there leaks into the tank
   formed: 20e6,
   oRing: 20e6,
   taperedThread: 7e6,

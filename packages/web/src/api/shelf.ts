@@ -7,8 +7,14 @@ const none: readonly ShelfPart[] = [];
 export const useShelfQuery = () =>
   useQuery({ queryKey: ['shelf'], queryFn: () => call<readonly ShelfPart[]>('GET', '/shelf') });
 
-/** What lies on the shop's shelf; nothing while the server is away. */
-export const useShelf = (): readonly ShelfPart[] => useShelfQuery().data ?? none;
+/**
+ * What lies on the shop's shelf; nothing while the server is away. Undefined until it has answered, so that no list is shown that
+ * the shelf then turns round under somebody's hand.
+ */
+export function useShelf(): readonly ShelfPart[] | undefined {
+  const { data, isPending } = useShelfQuery();
+  return data ?? (isPending ? undefined : none);
+}
 
 export function useKeepOnShelf() {
   const client = useQueryClient();

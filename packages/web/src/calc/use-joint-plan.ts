@@ -11,11 +11,12 @@ import { longCalculator } from './calculator.ts';
 /** How every joint stands and the chains for it, worked out in the worker; those of the job before stay until they are there. */
 export function useJointPlan(
   job: Job,
-  shelf: readonly ShelfPart[],
+  shelf: readonly ShelfPart[] | undefined,
 ): { plans: readonly JointPlan[]; of: Job | undefined } {
   // prettier-ignore
   const [state, setState] = useState<{ plans: readonly JointPlan[]; of: Job | undefined }>({ plans: [], of: undefined });
   useEffect(() => {
+    if (!shelf) return;
     let current = true;
     void longCalculator.jointPlan(job, shelf).then((plans) => {
       if (current) setState({ plans, of: job });
@@ -30,11 +31,12 @@ export function useJointPlan(
 /** Common sizes one after the other; an edit starts them again. */
 export function useCommonSizes(
   job: Job,
-  shelf: readonly ShelfPart[],
+  shelf: readonly ShelfPart[] | undefined,
 ): { sizes: readonly CommonSize[]; working: boolean } {
   // prettier-ignore
   const [state, setState] = useState<{ sizes: readonly CommonSize[]; doneFor?: Job }>({ sizes: [] });
   useEffect(() => {
+    if (!shelf) return;
     let current = true;
     const sizes: CommonSize[] = [];
     const onFound = (size: CommonSize) => {
@@ -65,13 +67,13 @@ export function useChains(
   from: Port | undefined,
   to: Port | undefined,
   wants: ChainWants,
-  shelf: readonly ShelfPart[],
+  shelf: readonly ShelfPart[] | undefined,
 ): Found | undefined {
   // prettier-ignore
   const [found, setFound] = useState<Found>();
   const asked = JSON.stringify([from, to, { ...wants, materials: [...(wants.materials ?? [])] }]);
   useEffect(() => {
-    if (!from || !to) return;
+    if (!from || !to || !shelf) return;
     let current = true;
     void longCalculator.chains(from, to, wants, shelf).then((answer) => {
       if (current) setFound(answer);

@@ -79,8 +79,10 @@ function ChainItem({
             {chain.links.length > 0 &&
               (toBuy.length === 0
                 ? ', all on the shelf'
-                : `, ${toBuy.length === chain.links.length ? 'all' : toBuy.length} to buy`)}
-            {better.length > 0 && `; beats the next by ${better.join(', ')}`}
+                : toBuy.length === chain.links.length
+                  ? ', all to buy'
+                  : `, to buy: ${toBuy.map((l) => l.adapter.name).join(', ')}; the rest on the shelf`)}
+            {better.length > 0 && `; better than the next: ${better.join(', ')}`}
           </p>
         </div>
       </div>

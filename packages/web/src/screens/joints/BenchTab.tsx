@@ -14,7 +14,7 @@ export function BenchTab() {
   const shelf = useShelf();
   const shelfQuery = useShelfQuery();
   const { plans } = useJointPlan(job, shelf);
-  const rows = useMemo(() => (joints && plans.length > 0 ? neededParts(job, joints, plans, shelf) : []), [job, joints, plans, shelf]); // prettier-ignore
+  const rows = useMemo(() => (joints && shelf && plans.length > 0 ? neededParts(job, joints, plans, shelf) : []), [job, joints, plans, shelf]); // prettier-ignore
   if (rows.length === 0)
     return (
       <p className="sheet max-w-xl p-4 text-ink-soft">

@@ -82,6 +82,7 @@ function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: re
           {joints.length} joints, {tight} signed tight.{' '}
           {open === 0 ? 'Every one seals as planned.' : `${open} want${open === 1 ? 's' : ''} adapters.`}
         </p>
+        {open > 0 && !isCurrent && <span className="text-ink-soft">Searching adapters …</span>}
         {filling && (
           <button className="button button-ink" onClick={() => act(filling)}>
             {filling.changes.length === 1 ? 'Fill that joint' : `Fill all ${filling.changes.length}`}
@@ -128,18 +129,18 @@ function JointTable({
           const state = stateOf(joint);
           const wrong = state === 'wants' || state === 'stale';
           return (
-            <tr key={joint.id} className={`align-baseline ${joint.id === chosen ? 'bg-lit' : ''}`} data-joint={joint.id}>
-              <td className="figure">{joint.number}</td>
-              <td className="py-0.5 pr-3">
+            <tr key={joint.id} className={`align-top ${joint.id === chosen ? 'bg-lit' : ''}`} data-joint={joint.id}>
+              <td className="figure py-1">{joint.number}</td>
+              <td className="py-1 pr-3">
                 <button
-                  className="min-h-[28px] w-full text-left"
+                  className="min-h-[24px] w-full text-left leading-snug"
                   aria-pressed={joint.id === chosen}
                   onClick={() => onChoose(joint.id)}
                 >
                   {partName(job.parts[joint.from]!)} <span aria-label="to">→</span> {partName(job.parts[joint.to]!)}
                 </button>
               </td>
-              <td className={`text-[0.92rem] ${wrong ? 'font-semibold text-fix' : ''}`}>
+              <td className={`py-1 text-[0.92rem] ${wrong ? 'font-semibold text-fix' : ''}`}>
                 {wrong || state === 'opens' || state === 'unknown' ? stateWords[state] : sealsOf(joint)}
                 {joint.chain.length > 0 && (
                   <span className="label block">
@@ -147,7 +148,7 @@ function JointTable({
                   </span>
                 )}
               </td>
-              <td className="text-center">{joint.joint.tight ? <span aria-label="tight">✓</span> : '·'}</td>
+              <td className="py-1 text-center">{joint.joint.tight ? <span aria-label="tight">✓</span> : '·'}</td>
             </tr>
           );
         })}
