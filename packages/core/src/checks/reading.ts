@@ -46,7 +46,4 @@ export function mostCurrent(findings: Findings, id: string): number | undefined 
 /** Share of ethanol up to which what is not made for it is met in practice: E10; common practice. */
 export const MILD_BLEND = 0.1;
 
-/** Pressure on which injection hose and clamps are expected. */
-export const INJECTION_PRESSURE = 150e3; // Pa; between the carburettor's and the lowest multi-point pressure, common practice
-
 export const ethanolShare = (job: Job): number => (job.brief.fuel === 'petrol' ? (job.brief.ethanol?.si ?? 0) : 0);

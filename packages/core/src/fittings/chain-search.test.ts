@@ -1,8 +1,9 @@
 import { expect } from 'chai';
 import { degrees, kPa, mm } from '../units/quick.ts';
+import { sealLimits } from './allowed-here.ts';
 import { genericAdapters } from './adapter-catalogue.ts';
 import { costParts, jointCost, leakRisk, partCost, referenceLoss, weights } from './chain-cost.ts';
-import { ChainSearch, MOST_PARTS, obstacles, sealHolds, type Chain, type ChainWants, type Stocked } from './chain-search.ts'; // prettier-ignore
+import { ChainSearch, MOST_PARTS, obstacles, type Chain, type ChainWants, type Stocked } from './chain-search.ts'; // prettier-ignore
 import { mate } from './mating.ts';
 import { portSize, type Seal } from './port-form.ts';
 import { readPort, sayPort, type Port } from './port.ts';
@@ -35,7 +36,7 @@ function everyChain(
   wants: ChainWants,
 ): { cost: number; says: string }[] {
   const found: { cost: number; says: string }[] = [];
-  const holds = (seal: Seal) => wants.pressure === undefined || sealHolds[seal] >= wants.pressure;
+  const holds = (seal: Seal) => wants.pressure === undefined || sealLimits[seal].pressure >= wants.pressure;
   const walk = (
     at: Port,
     cost: number,

@@ -1,4 +1,5 @@
 import type { Adapter } from './adapter.ts';
+import { sealLimits } from './allowed-here.ts';
 import { jointCost, partCost, referenceLoss } from './chain-cost.ts';
 import type { FittingMaterial } from './fitting-material.ts';
 import { mate } from './mating.ts';
@@ -55,21 +56,6 @@ export interface Chain {
   readonly loss: number;
   readonly price: number;
 }
-
-/** Pressure that a kind of joint holds, Pa: typical, from memory; hose joints go by their hose and clamp. */
-export const sealHolds: Readonly<Record<Seal, number>> = {
-  metalCone: 20e6,
-  otherCone: 10e6,
-  pushFit: 1e5, // what leaks there leaks into the tank
-  formed: 20e6,
-  oRing: 20e6,
-  taperedThread: 7e6,
-  washer: 10e6,
-  hoseEnd: 3.4e6,
-  clampedHose: 0.69e6, // with a band clamp
-  quickConnector: 1e6,
-  ferrule: 1e6,
-};
 
 export const MOST_PARTS = 4;
 const HOW_MANY = 5;
@@ -188,7 +174,7 @@ export class ChainSearch {
     const settled = new Map<string, Label[]>();
     const found: Chain[] = [];
     const isFree = wants.swivel !== true || from.swivel === true || to.swivel === true;
-    const holds = (seal: Seal) => wants.pressure === undefined || sealHolds[seal] >= wants.pressure;
+    const holds = (seal: Seal) => wants.pressure === undefined || sealLimits[seal].pressure >= wants.pressure;
     const put = (label: Label, rest: number) => heap.push(label, label.cost + rest);
     put({ key: start, cost: 0, length: 0, turn: 0, swivels: isFree, depth: 0, seal: 'metalCone' }, least[start]!);
     for (let at = heap.pop(); at && found.length < most; at = heap.pop()) {

@@ -21,6 +21,9 @@ export interface HoseConstruction {
   readonly source: string;
 }
 
+/** Pressure on which injection hose and clamps are expected, Pa: between the carburettor's and the lowest multi-point pressure, common practice. */
+export const INJECTION_PRESSURE = kPa(150);
+
 const J30 = 'SAE J30, limits from memory';
 const RUBBER = 1e-5; // m, typical rubber liner, from memory
 const SMOOTH = 2e-6; // m, typical PTFE or nylon liner, from memory

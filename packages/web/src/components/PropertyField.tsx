@@ -9,12 +9,12 @@ import { valueOf } from '../session/pending.ts';
 import { useRefused, useSession } from '../session/session-context.tsx';
 import { anchorOf } from './anchor.ts';
 import { capital } from './capital.ts';
-import { PortField } from './PortField.tsx';
 import { RefusedNote } from './RefusedNote.tsx';
 import { QuantityField } from './QuantityField.tsx';
 import { TwiceField } from './TwiceField.tsx';
 
 // a pump's table is read from files too: what that takes is fetched with the first one
+const PortField = loadable(() => import('./PortField.tsx').then((m) => m.PortField));
 const PumpTableField = loadable(() => import('./PumpTableField.tsx').then((m) => m.PumpTableField));
 
 interface PropertyFieldProps {
@@ -121,7 +121,11 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
         />
       );
     case 'port':
-      return <PortField label={property.name} anchor={anchor} value={value as Port | undefined} onChange={onChange} />;
+      return (
+        <Suspense fallback={<p className="min-h-[4.6rem] text-ink-soft">Fetching the forms …</p>}>
+          <PortField label={property.name} anchor={anchor} value={value as Port | undefined} onChange={onChange} />
+        </Suspense>
+      );
     case 'pumpTable':
       return (
         <Suspense fallback={<p className="text-ink-soft">Fetching the table …</p>}>

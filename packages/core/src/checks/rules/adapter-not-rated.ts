@@ -1,68 +1,93 @@
-import { sealHolds } from '../../fittings/chain-search.ts';
-import { seals } from '../../fittings/port-form.ts';
+import { objections, type Objection } from '../../fittings/allowed-here.ts';
+import { fittingMaterials } from '../../fittings/fitting-material.ts';
+import { seals, type Seal } from '../../fittings/port-form.ts';
 import { bestChain, sayChain } from '../../joints/best-chain.ts';
 import { chooseChain } from '../../joints/chain-plan.ts';
-import { jointPressure } from '../../joints/joint-wants.ts';
-import { fuelClasses, fuelClassOf, fittingVerdict } from '../../ratings/material-fuel.ts';
-import { fittingMaterials } from '../../fittings/fitting-material.ts';
+import { placeOf } from '../../joints/joint-place.ts';
+import { fuelClasses, fuelClassOf } from '../../ratings/material-fuel.ts';
+import type { Findings } from '../../run/findings.ts';
+import type { JointFinding } from '../../run/joints.ts';
 import { figure } from '../../units/quantity.ts';
 import { quotedId } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
-/** Ends that seal on each other but are not for the pressure here, and chosen adapters that the fuel attacks. */
+const MEMORY = 'typical, from memory: ask the maker';
+
+/** Ends that seal on each other but are not for the pressure or the heat here, and chosen adapters that the fuel attacks. */
 export const adapterNotRated: Rule = {
   key: 'adapter-not-rated',
-  check: (findings) =>
-    findings.joints.flatMap((joint): SnagReport[] => {
-      const { job, fuel, solution } = findings;
-      const { id, to, chain, meetings } = joint;
-      const pressure = jointPressure(id, solution);
-      // clamped hose is judged by the hose and its clamp
-      const known = meetings.flatMap((m) => (m.mating.mates && m.isKnown && m.mating.seal !== 'clampedHose' ? [m.mating.seal] : [])); // prettier-ignore
-      const weakest = known.length > 0 ? known.reduce((a, b) => (sealHolds[b] < sealHolds[a] ? b : a)) : undefined;
-      const stated = Math.min(Infinity, ...chain.map((a) => a.maximumPressure ?? Infinity));
-      const holds = Math.min(stated, weakest === undefined ? Infinity : sealHolds[weakest]);
-      const attacked = fuel ? chain.find((a) => a.shape !== 'tubeEnd' && fittingVerdict(a.material, fuel, job.materials) !== 'fine') : undefined; // prettier-ignore
-      const cure = () => {
-        const best = bestChain(joint, findings);
-        return best && best.links.length > 0
-          ? { cure: `Put in instead: ${sayChain(best)}.`, act: chooseChain(joint, best), actLabel: 'Put these adapters in' } // prettier-ignore
-          : { cure: 'Use ends of a kind that holds it, such as flare or O-ring.' };
-      };
-      const where = `the inlet of ${quotedId(job, to)}`;
-      return [
-        ...(pressure !== undefined && pressure > holds
-          ? [
-              {
-                grade: 'stop',
-                stage: 'joints',
-                part: to,
-                which: `${id}-pressure`,
-                path: ['parts', to, 'ports', joint.inlet.port, 'fitting'],
-                what: `The joint at ${where} seals, but not at the pressure there: ${stated <= holds ? 'its adapter' : seals[weakest!]}.`,
-                figure: { label: 'highest pressure here', ...figure('pressure', pressure) },
-                limit: { label: 'such a joint holds', ...figure('pressure', holds) },
-                why: 'It holds while it is looked at, and lets go hot or with a blocked line.',
-                ...cure(),
-                source: 'typical, from memory: ask the maker',
-              } as const,
-            ]
-          : []),
-        ...(attacked && fuel
-          ? [
-              {
-                grade: fittingVerdict(attacked.material, fuel, job.materials) === 'attacked' ? 'stop' : 'fix',
-                stage: 'joints',
-                part: to,
-                which: `${id}-fuel`,
-                path: ['parts', to, 'ports', joint.inlet.port, 'fitting'],
-                what: `An adapter at ${where} does not last in this fuel: ${fittingMaterials[attacked.material]} with ${fuelClasses[fuelClassOf(fuel)]}.`,
-                why: 'What the fuel takes off it ends in pump, jets and injectors.',
-                ...cure(),
-                source: 'typical, from memory: ask the maker',
-              } as const,
-            ]
-          : []),
-      ];
-    }),
+  check: (findings) => findings.joints.flatMap((joint) => reportsOf(findings, joint)),
 };
+
+function reportsOf(findings: Findings, joint: JointFinding): SnagReport[] {
+  const { id, to, chain, meetings } = joint;
+  // clamped hose is judged by the hose and its clamp
+  const known = meetings.flatMap((m) => (m.mating.mates && m.isKnown && m.mating.seal !== 'clampedHose' ? [m.mating.seal] : [])); // prettier-ignore
+  if (known.length === 0 && chain.length === 0) return [];
+  const place = placeOf(findings, joint);
+  const found = known.flatMap((seal) => objections(seal, [], place).map((o) => ({ o, seal })));
+  const ofParts = objections('formed', chain, place).map((o) => ({ o, seal: 'formed' as const }));
+  const first = (by: Objection['by']) =>
+    [...found, ...ofParts].filter(({ o }) => o.by === by).sort((a, b) => limitOf(a.o) - limitOf(b.o))[0];
+  return (['pressure', 'heat', 'fuel'] as const).flatMap((by): SnagReport[] => {
+    const worst = first(by);
+    if (!worst) return [];
+    const base = {
+      stage: 'joints',
+      part: to,
+      which: `${id}-${by}`,
+      path: ['parts', to, 'ports', joint.inlet.port, 'fitting'],
+      source: MEMORY,
+      ...cureOf(findings, joint),
+    } as const;
+    return [{ ...base, ...wordsOf(findings, worst.o, worst.seal, `the inlet of ${quotedId(findings.job, to)}`) }];
+  });
+}
+
+const limitOf = (o: Objection): number => (o.by === 'fuel' ? (o.verdict === 'attacked' ? 0 : 1) : o.limit);
+
+function wordsOf(
+  { fuel }: Findings,
+  o: Objection,
+  seal: Seal,
+  where: string,
+): Pick<SnagReport, 'grade' | 'what' | 'why' | 'figure' | 'limit'> {
+  // prettier-ignore
+  switch (o.by) {
+    case 'pressure':
+      return {
+        grade: 'stop',
+        what: `The joint at ${where} seals, but not at the pressure there: ${o.of === 'part' ? 'its adapter' : seals[seal]}.`,
+        figure: { label: 'highest pressure here', ...figure('pressure', o.is) },
+        limit: { label: 'such a joint holds', ...figure('pressure', o.limit) },
+        why: 'It holds while it is looked at, and lets go hot or with a blocked line.',
+      };
+    case 'heat':
+      return {
+        grade: 'fix',
+        what: `The joint at ${where} gets hotter than it lasts: ${seals[seal]}.`,
+        figure: { label: 'after stopping hot', ...figure('temperature', o.is) },
+        limit: { label: 'such a joint lasts up to', ...figure('temperature', o.limit) },
+        why: 'Its seal hardens or its body creeps, and it weeps when it cools.',
+      };
+    case 'fuel':
+      return {
+        grade: o.verdict === 'attacked' ? 'stop' : 'fix',
+        what: `An adapter at ${where} does not last in this fuel: ${fittingMaterials[o.material]} with ${fuelClasses[fuelClassOf(fuel!)]}.`,
+        why: 'What the fuel takes off it ends in pump, jets and injectors.',
+      };
+  }
+}
+
+/** Another chain, where there is one that holds here. */
+function cureOf(findings: Findings, joint: JointFinding): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
+  const best = bestChain(joint, findings);
+  const codes = (list: readonly { readonly code: string }[]) => list.map((a) => a.code).join();
+  if (!best || best.links.length === 0 || codes(best.links.map((l) => l.adapter)) === codes(joint.chain))
+    return { cure: 'Use ends of a kind that holds it, such as flare or O-ring, or move the joint.' };
+  return {
+    cure: `Put in instead: ${sayChain(best)}.`,
+    act: chooseChain(joint, best),
+    actLabel: 'Put these adapters in',
+  };
+}

@@ -1,6 +1,6 @@
-import { hoseConstruction } from '../../ratings/hose-construction.ts';
+import { hoseConstruction, INJECTION_PRESSURE } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
-import { INJECTION_PRESSURE, highestPressure, partsOfKind, quoted, worstPressure } from '../reading.ts';
+import { highestPressure, partsOfKind, quoted, worstPressure } from '../reading.ts';
 import { partNeeds } from '../../job/needs.ts';
 import type { Rule } from '../snag.ts';
 

@@ -71,7 +71,7 @@ describe('rule adapter-not-rated', () => {
   it('stops where an adapter is rated below the pressure there, just under and just over', () => {
     const union = genericAdapter('straight: swivel female flare37 -6 + male orb -6, steel')!;
     const rated = (pressure: number) =>
-      meeting('male flare37 -6', 'female orb -6', (j) => (jointInto(j, 'rail-1').chain = [{ ...union, maximumPressure: pressure }])); // prettier-ignore
+      meeting('male flare37 -6', 'female orb -6', (j) => (jointInto(j, 'rail-1').chain = [{ ...union, code: 'own', maximumPressure: pressure }])); // prettier-ignore
     const [snag] = snagsOfRule(rated(100e3), 'adapter-not-rated');
     expect(snag).to.include({ grade: 'stop' });
     const seen = snag!.figure!.si;
@@ -88,6 +88,18 @@ describe('rule adapter-not-rated', () => {
       });
     expect(snagsOfRule(with_(0.1), 'adapter-not-rated')).to.deep.equal([]);
     expect(snagsOfRule(with_(0.85), 'adapter-not-rated').map((s) => s.grade)).to.deep.equal(['fix']);
+  });
+});
+
+describe('rule adapter-not-rated, heat', () => {
+  it('wants no quick connector beside the exhaust, and leaves it in the bay', () => {
+    const lies = (rest: object) =>
+      meeting('male quick 5/16', 'female quick 5/16', (j) => Object.assign(get(j, 'hose', 1), rest));
+    expect(snagsOfRule(lies({ lies: 'bay' }), 'adapter-not-rated')).to.deep.equal([]);
+    const near = lies({ lies: 'exhaust', exhaustGap: { si: 0.01, unit: 'mm' } });
+    const [snag] = snagsOfRule(near, 'adapter-not-rated');
+    expect(snag).to.include({ grade: 'fix' });
+    expect(snag!.what).to.match(/gets hotter than it lasts/);
   });
 });
 

@@ -74,7 +74,7 @@ export function MaterialTable({ fuel }: { fuel: Fuel | undefined }) {
                         <td key={c} className={`px-2 ${looks[verdict].className} ${c === own ? 'bg-lit' : ''}`}>
                           {c === own ? (
                             <select
-                              className="input w-auto! min-h-0! py-0!"
+                              className="input w-auto!"
                               aria-label={`${name} in this job’s fuel`}
                               value={verdict}
                               onChange={(e) => say(name, c, e.target.value === on[c] ? undefined : (e.target.value as Verdict))} // prettier-ignore
@@ -98,7 +98,7 @@ export function MaterialTable({ fuel }: { fuel: Fuel | undefined }) {
                     <td className="label">
                       {held[name] ? (
                         <input
-                          className="input min-h-0! py-0! text-[0.9rem]"
+                          className="input text-[0.9rem]"
                           aria-label={`Who says so of ${name}`}
                           key={held[name].source}
                           defaultValue={held[name].source}

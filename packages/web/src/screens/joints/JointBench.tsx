@@ -1,3 +1,6 @@
+import { objections, type Objection } from '@endrel/core/fittings/allowed-here';
+import { fittingMaterials } from '@endrel/core/fittings/fitting-material';
+import { placeOf } from '@endrel/core/joints/joint-place';
 import { sayMismatch } from '@endrel/core/fittings/mating';
 import { describePort, portMeasures, portSchema } from '@endrel/core/fittings/port';
 import { seals as sealNames } from '@endrel/core/fittings/port-form';
@@ -11,7 +14,7 @@ import { ChainList, codesOf, NoChain } from '../../components/ChainList.tsx';
 import { capital } from '../../components/capital.ts';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { ChainSketch } from '../../drawing/fittings/ChainSketch.tsx';
-import { useAct, useJob, useSession } from '../../session/session-context.tsx';
+import { useAct, useAssessment, useJob, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 
@@ -163,6 +166,9 @@ function MeetingItem({ meeting, joint }: { meeting: Meeting; joint: JointFinding
   const { number, ends, mating, isKnown } = meeting;
   const materials = joint.chain.map((a) => a.material);
   const made = makeUp(meeting, joint.joint, materials);
+  const findings = useAssessment()?.findings;
+  const units = useDisplayUnits();
+  const against = findings && mating.mates ? objections(mating.seal, joint.chain, placeOf(findings, joint)) : [];
   return (
     <li className="py-1" data-meeting={number}>
       <div className="flex gap-2">
@@ -178,6 +184,11 @@ function MeetingItem({ meeting, joint }: { meeting: Meeting; joint: JointFinding
                 {capital(sealNames[made.seal])}. Goes on it: <strong>{made.goesOn}</strong>. <Tightening made={made} />
               </p>
               {mating.note && <p className="label">{mating.note}</p>}
+              {against.length > 0 && (
+                <p className="text-[0.92rem] font-semibold text-fix">
+                  It seals, but not here: {against.map((o) => sayObjection(o, units)).join('; ')}.
+                </p>
+              )}
             </>
           ) : (
             !mating.mates && (
@@ -190,6 +201,21 @@ function MeetingItem({ meeting, joint }: { meeting: Meeting; joint: JointFinding
       </div>
     </li>
   );
+}
+
+/** “912 kPa, held 690 kPa” */
+function sayObjection(o: Objection, units: ReturnType<typeof useDisplayUnits>): string {
+  if (o.by === 'fuel') return `${fittingMaterials[o.material]} does not last in this fuel`;
+  const kind = o.by === 'heat' ? 'temperature' : 'pressure';
+  const what =
+    o.by === 'heat'
+      ? 'it gets'
+      : o.of === 'clamp'
+        ? 'its clamp sees'
+        : o.of === 'part'
+          ? 'its adapter sees'
+          : 'it sees';
+  return `${what} ${units.show(kind, o.is)} and is for ${units.show(kind, o.limit)}`;
 }
 
 const NEWTON_METRES_PER_POUND_FOOT = 1.355818; // exact to its digits: BIPM

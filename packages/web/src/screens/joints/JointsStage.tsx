@@ -1,6 +1,6 @@
 import { StageTabs } from '../../components/StageTabs.tsx';
 import { stageTabs } from '../job/stage-tabs.ts';
-import type { StageProps } from '../job/stage-screens.ts';
+import type { JobView } from '../job/use-job-view.ts';
 import { BenchTab } from './BenchTab.tsx';
 import { CommonSizeTab } from './CommonSizeTab.tsx';
 import { JointListTab } from './JointListTab.tsx';
@@ -9,7 +9,7 @@ import { RatingsTab } from './RatingsTab.tsx';
 import { RoomTab } from './RoomTab.tsx';
 
 /** Every joint of the run: what seals on what, which adapters stand between, and what every length is rated for. */
-export function JointsStage({ view }: StageProps) {
+export function JointsStage({ view }: { view: JobView }) {
   return (
     <StageTabs label="Joints" names={stageTabs.joints}>
       {(tab) => {
