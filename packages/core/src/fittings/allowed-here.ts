@@ -50,7 +50,6 @@ export function objections(
   parts: readonly Pick<Adapter, 'material' | 'shape' | 'maximumPressure'>[],
   place: JointPlace,
 ): Objection[] {
-  // prettier-ignore
   const { pressure, temperature, fuel, own, clamp } = place;
   const found: Objection[] = [];
   const limits = sealLimits[seal];

@@ -68,7 +68,6 @@ export function costParts({
   readonly seals: readonly Seal[];
   readonly links: readonly { readonly adapter: Adapter; readonly onShelf: boolean; readonly price: number }[];
 }): CostPart[] {
-  // prettier-ignore
   const joints = seals.filter((s) => s !== 'formed').length;
   const risk = seals.reduce((sum, s) => sum + leakRisk[s], 0);
   const loss = links.reduce((sum, l) => sum + referenceLoss(l.adapter), 0);

@@ -12,7 +12,6 @@ export function bestChain(
   joint: JointFinding,
   { fuel, solution, job }: Pick<Findings, 'fuel' | 'solution' | 'job'>,
 ): Chain | undefined {
-  // prettier-ignore
   planner ??= new ChainPlanner(genericSearch());
   return planner.plan({ joints: [joint], fuel, solution, job })[0]?.chains[0];
 }

@@ -91,7 +91,6 @@ export function fillJoints(
   joints: readonly JointFinding[],
   plans: readonly JointPlan[],
 ): ActOf<'setOnJoints'> | undefined {
-  // prettier-ignore
   const byId = new Map(joints.map((j) => [j.id, j]));
   const changes = plans.flatMap(({ joint, state, chains }) => {
     const best = chains[0];
@@ -128,7 +127,6 @@ export function wasteOf(
   joints: readonly JointFinding[],
   plans: readonly JointPlan[],
 ): { adapter: Adapter; count: number }[] {
-  // prettier-ignore
   const mates = new Set(plans.flatMap((p) => (p.state === 'mates' ? [p.joint] : [])));
   const before = countAdapters(joints.flatMap((j) => j.chain));
   const after = countAdapters(planned(joints, plans).flatMap((j) => (mates.has(j.id) ? [] : j.chain)));

@@ -56,7 +56,6 @@ export function makeUp(
   joint: Pick<Joint, 'clamp'>,
   materials: readonly (string | undefined)[] = [],
 ): MakeUp | undefined {
-  // prettier-ignore
   if (!mating.mates) return undefined;
   const { seal } = mating;
   const spanners = [...new Set(ends.map((end) => spannerOf(end)).filter((f) => f > 0))];

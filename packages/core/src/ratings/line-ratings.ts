@@ -117,7 +117,6 @@ function pressureRating(
   worst: number | undefined,
   source: string,
 ): Rating {
-  // prettier-ignore
   const is = worst ?? running;
   const verdict = rated === undefined || is === undefined ? 'ask' : rated >= is ? 'fine' : running !== undefined && rated >= running ? 'watch' : 'attacked'; // prettier-ignore
   return {
@@ -135,7 +134,6 @@ function fuelRating(
   own: OwnMaterials | undefined,
   source: string,
 ): Rating {
-  // prettier-ignore
   const kind = fuel && fuelClassOf(fuel);
   const row = name === undefined ? undefined : materialRow(name);
   return {

@@ -22,7 +22,6 @@ export function chainLaw(
   before: ChainNeighbour,
   after: ChainNeighbour,
 ): LinkLaw & { kind: 'line' } {
-  // prettier-ignore
   const bore = Math.min(...adapters.map((a) => a.bore));
   // a loss on another bore counts by the velocity there: v² goes with the fourth power of the diameter, Re with the first
   const onBore = (k: number, own: number) => k * (bore / own) ** 4;

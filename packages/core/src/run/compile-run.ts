@@ -243,7 +243,6 @@ class Compiler {
     chains: CompiledRun['chains'],
     open: ReadonlySet<number>,
   ): number[] {
-    // prettier-ignore
     const zone = this.#circuits.zoneAt(id, 'in');
     if (zone?.kind !== 'suction') return [];
     const nodes = this.#circuits.flows.flatMap((f) =>

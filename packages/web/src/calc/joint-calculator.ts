@@ -34,7 +34,6 @@ export const jointCalculator = {
     wants: ChainWants,
     shelf: readonly ShelfPart[],
   ): { chains: Chain[]; obstacles: Obstacle[]; took: number } {
-    // prettier-ignore
     const { search } = made(shelf);
     const start = performance.now();
     const found = search.find(from, to, wants);

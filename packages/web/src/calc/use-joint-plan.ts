@@ -33,7 +33,6 @@ export function useCommonSizes(
   job: Job,
   shelf: readonly ShelfPart[] | undefined,
 ): { sizes: readonly CommonSize[]; working: boolean } {
-  // prettier-ignore
   const [state, setState] = useState<{ sizes: readonly CommonSize[]; doneFor?: Job }>({ sizes: [] });
   useEffect(() => {
     if (!shelf) return;
@@ -69,7 +68,6 @@ export function useChains(
   wants: ChainWants,
   shelf: readonly ShelfPart[] | undefined,
 ): Found | undefined {
-  // prettier-ignore
   const [found, setFound] = useState<Found>();
   const asked = JSON.stringify([from, to, { ...wants, materials: [...(wants.materials ?? [])] }]);
   useEffect(() => {

@@ -38,7 +38,6 @@ function ChainItem({
   place,
   onUse,
 }: Omit<ChainListProps, 'chains'> & { chain: Chain; next: Chain | undefined; place: number }) {
-  // prettier-ignore
   const units = useDisplayUnits();
   const adapters = chain.links.map((l) => (l.in === 0 ? l.adapter : { ...l.adapter, ports: [l.adapter.ports[1]!, l.adapter.ports[0]!] })); // prettier-ignore
   const isChosen = chosen !== undefined && codesOf(adapters) === chosen;

@@ -85,7 +85,6 @@ export function ChainSketch({
   to: Port;
   height?: number;
 }) {
-  // prettier-ignore
   const drawn = layOut(from, adapters, to);
   const corners = drawn.flatMap(({ piece, x, y, angle }) =>
     [0, piece.kind === 'bend' ? 0 : piece.length].flatMap((t) =>

@@ -20,7 +20,6 @@ export function ThreadSketch({
   reading: number | undefined;
   height?: number;
 }) {
-  // prettier-ignore
   const pitch = thread.pitch * MM;
   const crest = (gender === 'male' ? thread.readMale : thread.major) * MM;
   const root = (gender === 'male' ? thread.minorExternal : thread.minorInternal) * MM;

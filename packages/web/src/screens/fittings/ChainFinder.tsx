@@ -28,7 +28,6 @@ function wantsOf(
   get: (key: string) => string,
   bare: (field: QuantityField) => string,
 ): { wants: ChainWants; faults: Record<string, string> } {
-  // prettier-ignore
   const faults: Record<string, string> = {};
   const read = (key: keyof typeof fields) => {
     if (get(key).trim() === '') return undefined;
@@ -102,8 +101,12 @@ export function ChainFinder() {
             options={{ '': 'no', yes: 'yes: with a swivel' }}
             onChange={(v) => set('swivel', v)}
           />{' '}
-          {/* prettier-ignore */}
-          <ChosenField label="Tapers between" value={get('taper')} options={{ '': 'allowed', no: 'none' }} onChange={(v) => set('taper', v)} />
+          <ChosenField
+            label="Tapers between"
+            value={get('taper')}
+            options={{ '': 'allowed', no: 'none' }}
+            onChange={(v) => set('taper', v)}
+          />
         </div>
       </Panel>
       <div className="min-w-0" aria-live="polite">
@@ -119,7 +122,6 @@ export function ChainFinder() {
             <h2 className="border-b border-ink pb-1 text-lg">
               The best {found.chains.length === 1 ? 'chain' : `${found.chains.length} chains`}
             </h2>{' '}
-            {/* prettier-ignore */}
             <ChainList from={from} to={to} chains={found.chains} />
           </>
         ) : (

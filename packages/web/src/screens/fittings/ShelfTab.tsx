@@ -55,7 +55,6 @@ export function ShelfTab() {
             placeholder="-6 orb aluminium"
             onChange={(e) => setSought(e.target.value)}
           />{' '}
-          {/* prettier-ignore */}
         </label>
         <FileButton
           label={reading ? 'Reading …' : 'Read a shelf from CSV'}
@@ -161,7 +160,6 @@ function ShelfTable({
   onKeep(part: ShelfPart): void;
   onDrop(code: string): void;
 }) {
-  // prettier-ignore
   const units = useDisplayUnits();
   return (
     <div className="overflow-x-auto">
@@ -195,7 +193,6 @@ function ShelfTable({
                     most={1e5}
                     onChange={(price) => onKeep({ ...part, adapter: { ...adapter, price } })}
                   />{' '}
-                  {/* prettier-ignore */}
                 </td>
                 <td className="text-right">
                   <NumberCell
@@ -205,7 +202,6 @@ function ShelfTable({
                     most={100_000}
                     onChange={(n) => onKeep({ ...part, count: Math.round(n) })}
                   />{' '}
-                  {/* prettier-ignore */}
                 </td>
                 <td className="text-right">
                   <button
@@ -239,7 +235,6 @@ function NumberCell({
   most: number;
   onChange(value: number): void;
 }) {
-  // prettier-ignore
   const [typed, setTyped] = useState<string>();
   const hand = () => {
     const number = Number(typed?.replace(',', '.'));

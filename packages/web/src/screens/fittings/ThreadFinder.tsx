@@ -110,7 +110,6 @@ export function ThreadFinder() {
           fault={faults.error}
           onChange={(v) => set('error', v)}
         />{' '}
-        {/* prettier-ignore */}
         <ChosenField
           label="Pitch taken by"
           value={by}
@@ -134,7 +133,6 @@ export function ThreadFinder() {
               fault={faults.n}
               onChange={(v) => set('n', v)}
             />{' '}
-            {/* prettier-ignore */}
             <TypedField label="over" value={get('over')} fault={faults.over} onChange={(v) => set('over', v)} />
           </div>
         )}

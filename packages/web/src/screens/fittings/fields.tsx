@@ -14,7 +14,6 @@ export function TypedField({
   fault?: string;
   onChange(value: string): void;
 }) {
-  // prettier-ignore
   const id = useId();
   return (
     <div className="py-1">
@@ -49,7 +48,6 @@ export function ChosenField({
   options: Readonly<Record<string, string>>;
   onChange(value: string): void;
 }) {
-  // prettier-ignore
   const id = useId();
   return (
     <div className="py-1">

@@ -68,7 +68,6 @@ function Group({
   rows: readonly NeededPart[];
   onBench(row: NeededPart, count: number): void;
 }) {
-  // prettier-ignore
   return (
     <table className="mb-4 w-full table-fixed text-right">
       <caption className="text-left text-[1.02rem] font-semibold">{name}</caption>

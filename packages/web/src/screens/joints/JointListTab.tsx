@@ -53,7 +53,7 @@ export function JointListTab({ view }: { view: JobView }) {
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[minmax(26rem,1.05fr)_1fr]">
       <div className="min-w-0">
         <FillBar joints={joints} plans={plans} />
-        <JointTable job={job} joints={joints} chosen={chosen.id} onChoose={choose} />
+        <JointTable job={job} joints={joints} plans={plans} chosen={chosen.id} onChoose={choose} />
         <LonePorts job={job} onPart={view.selectPart} />
         <Caution>
           Figures for tightening are typical, from memory: the maker’s go first. Hold the body, turn the nut, and mark
@@ -105,15 +105,16 @@ function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: re
 function JointTable({
   job,
   joints,
+  plans,
   chosen,
   onChoose,
 }: {
   job: Job;
   joints: readonly JointFinding[];
+  plans: readonly JointPlan[];
   chosen: string;
   onChoose(id: string): void;
 }) {
-  // prettier-ignore
   return (
     <table className="w-full text-left">
       <thead className="label">
@@ -128,6 +129,8 @@ function JointTable({
         {joints.map((joint) => {
           const state = stateOf(joint);
           const wrong = state === 'wants' || state === 'stale';
+          const plan = wrong ? plans.find((p) => p.joint === joint.id) : undefined;
+          const proposed = plan?.chains[0]?.links.map((l) => l.adapter.name).join(', then ');
           return (
             <tr key={joint.id} className={`align-top ${joint.id === chosen ? 'bg-lit' : ''}`} data-joint={joint.id}>
               <td className="figure py-1">{joint.number}</td>
@@ -142,6 +145,7 @@ function JointTable({
               </td>
               <td className={`py-1 text-[0.92rem] ${wrong ? 'font-semibold text-fix' : ''}`}>
                 {wrong || state === 'opens' || state === 'unknown' ? stateWords[state] : sealsOf(joint)}
+                {proposed && <span className="label block font-normal">proposed: {proposed}</span>}
                 {joint.chain.length > 0 && (
                   <span className="label block">
                     {joint.chain.length} {joint.chain.length === 1 ? 'adapter' : 'adapters'}
