@@ -1,5 +1,6 @@
 import type { Part } from '../parts/kinds.ts';
 import { kindOf } from '../parts/kinds.ts';
+import { onceFor } from '../reckoning/once-for.ts';
 import type { Circuits } from '../run/circuits.ts';
 import { spansOf } from '../run/spans.ts';
 import { mm } from '../units/quick.ts';
@@ -11,7 +12,7 @@ type Line = Extract<Part, { kind: 'hose' | 'hardLine' }>;
 const isLine = (part: Part): part is Line => part.kind === 'hose' || part.kind === 'hardLine';
 
 /** As the fitter said; unsaid, by where most of its line lies: behind the middle of the way to the engine it is in the bay. */
-export function heatZones(circuits: Circuits): ReadonlyMap<string, HeatZone> {
+export const heatZones = onceFor((circuits: Circuits): ReadonlyMap<string, HeatZone> => {
   const [consumer] = circuits.consumers;
   const starts = new Map(spansOf(circuits).map((s) => [s.part, s.start]));
   const half = (consumer === undefined ? Infinity : starts.get(consumer)!) / 2;
@@ -22,7 +23,7 @@ export function heatZones(circuits: Circuits): ReadonlyMap<string, HeatZone> {
       return [part.id, starts.get(part.id)! > half ? 'bay' : 'underbody'];
     }),
   );
-}
+});
 
 const TO_AIR = 12; // W/(m2 K), still air and radiation to it together; typical, from memory
 const SLEEVE = 0.1; // m2 K/W, 5 mm of glass cloth with its air; typical, from memory
