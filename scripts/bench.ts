@@ -17,7 +17,8 @@ import type { LinkLaw, Network, NetworkLink } from '../packages/core/src/hydraul
 import { NetworkSolver } from '../packages/core/src/hydraulics/network-solver.ts';
 import { writeInp } from '../packages/core/src/networks/write-inp.ts';
 import { ChainSearch } from '../packages/core/src/fittings/chain-search.ts';
-import { readPort, type Port } from '../packages/core/src/fittings/port.ts';
+import { readPort } from '../packages/core/src/fittings/read-port.ts';
+import type { Port } from '../packages/core/src/fittings/port.ts';
 import { ChainPlanner } from '../packages/core/src/joints/chain-plan.ts';
 import { stockOf } from '../packages/core/src/joints/stock.ts';
 import { referenceJson } from '../packages/core/test/read-reference.ts';

@@ -7,7 +7,8 @@ import {
   type ChainWants,
 } from '@endrel/core/fittings/chain-search';
 import { whyBetter } from '@endrel/core/fittings/why-better';
-import { readPort, sayPort, type Port } from '@endrel/core/fittings/port';
+import { readPort } from '@endrel/core/fittings/read-port';
+import { sayPort, type Port } from '@endrel/core/fittings/port';
 import { lastingMaterials } from '@endrel/core/ratings/material-fuel';
 import { degrees, kPa, mm } from '@endrel/core/units/quick';
 import type { QuantityField } from '@endrel/core/units/field';

@@ -4,7 +4,8 @@ import { adapterLoss, adapterSchema, adapterShapes } from './adapter.ts';
 import { genericAdapter, genericAdapters } from './adapter-catalogue.ts';
 import { fittingLoss } from '../hydraulics/loss-coefficient.ts';
 import { mate } from './mating.ts';
-import { portForm, portSize } from './port-form.ts';
+import { portForm } from './port-form.ts';
+import { portSize } from './port-size.ts';
 import type { Port } from './port.ts';
 
 const list = genericAdapters();

@@ -1,7 +1,8 @@
 import { degrees, mm } from '../units/quick.ts';
 import { adapterShapes, type Adapter, type AdapterShape, type EndMaking } from './adapter.ts';
 import { fittingMaterials, type FittingMaterial } from './fitting-material.ts';
-import { portForm, portFormKeys, portSize, type PortFormKey } from './port-form.ts';
+import { portFormKeys, type PortFormKey } from './port-form.ts';
+import { portSize, portSizes } from './port-size.ts';
 import { sayPort, type Port } from './port.ts';
 
 /** Ends that the bodies of adapters are made with. A nut that turns is a swivel. */
@@ -103,7 +104,7 @@ function make({ shape, ports, angle = 0, material, making, extra = 0, dear = 1 }
 
 const everyEnd = (): Port[] =>
   bodyEnds.flatMap(([form, gender, swivel]) =>
-    Object.keys(portForm(form).sizes).map((size): Port => ({ form, size, gender, ...(swivel ? { swivel } : {}) })),
+    Object.keys(portSizes(form)).map((size): Port => ({ form, size, gender, ...(swivel ? { swivel } : {}) })),
   );
 
 function* bodies(): Generator<Adapter> {
@@ -130,7 +131,7 @@ function* bodies(): Generator<Adapter> {
 const endWork: Record<EndMaking, number> = { reusable: 2, pushOn: 1.4, crimped: 2.4 };
 
 function* hoseEnds(): Generator<Adapter> {
-  for (const size of Object.keys(portForm('hoseEnd').sizes)) {
+  for (const size of Object.keys(portSizes('hoseEnd'))) {
     const dash = size.split(' ')[0]!;
     const hose: Port = { form: 'hoseEnd', size, gender: 'male' };
     const swivel: Port = { form: 'flare37', size: dash, gender: 'female', swivel: true };
@@ -143,7 +144,7 @@ function* hoseEnds(): Generator<Adapter> {
     // straight onto pipe and metric threads, without a cone between
     const { nominal } = sizeOf(swivel);
     for (const form of ['npt', 'metricBanjo', 'oRingBoss'] as const)
-      for (const other of Object.keys(portForm(form).sizes)) {
+      for (const other of Object.keys(portSizes(form))) {
         const to: Port = { form, size: other, gender: 'male' };
         const step = sizeOf(to).nominal / nominal;
         if (step < 0.7 || step > 1.4) continue;
@@ -162,11 +163,11 @@ function* tubeEnds(): Generator<Adapter> {
     ['bead', 'male'],
     ['quickConnector', 'male'],
   ];
-  for (const size of Object.keys(portForm('tube').sizes)) {
+  for (const size of Object.keys(portSizes('tube'))) {
     const tube: Port = { form: 'tubeEnd', size, gender: 'female' };
     const nominal = sizeOf(tube).nominal;
     for (const [form, gender] of worked)
-      for (const other of Object.keys(portForm(form).sizes)) {
+      for (const other of Object.keys(portSizes(form))) {
         const to: Port = { form, size: other, gender, ...(form === 'bead' || form === 'quickConnector' ? {} : { swivel: true }) }; // prettier-ignore
         if (Math.abs(sizeOf(to).nominal - nominal) > (form === 'bead' ? BEAD_OFF : mm(0.11))) continue;
         const isWhole = form === 'bead'; // the tube's own metal, with a hand tool
@@ -194,13 +195,13 @@ const tubeEndNames: Partial<Record<PortFormKey, string>> = {
 };
 
 function* bulkheadsAndBranches(): Generator<Adapter> {
-  for (const size of Object.keys(portForm('flare37').sizes)) {
+  for (const size of Object.keys(portSizes('flare37'))) {
     const cone: Port = { form: 'flare37', size, gender: 'male' };
     const nut: Port = { form: 'flare37', size, gender: 'female', swivel: true };
     const { nominal } = sizeOf(cone);
     for (const angle of [0, 45, 90])
       yield make({ shape: 'bulkhead', ports: [cone, cone], angle, material: 'aluminium', extra: BULKHEAD, dear: 1.6 });
-    for (const barbed of Object.keys(portForm('barb').sizes)) {
+    for (const barbed of Object.keys(portSizes('barb'))) {
       const barb: Port = { form: 'barb', size: barbed, gender: 'male' };
       if (Math.abs(sizeOf(barb).nominal / nominal - 1) < 0.3)
         yield make({ shape: 'bulkhead', ports: [cone, barb], material: 'aluminium', extra: BULKHEAD, dear: 1.6 });
@@ -210,7 +211,7 @@ function* bulkheadsAndBranches(): Generator<Adapter> {
     yield make({ shape: 'gaugePort', ports: [cone, cone, gauge], material: 'aluminium', dear: 1.7 });
     yield make({ shape: 'tee', ports: [cone, cone, cone], material: 'aluminium', dear: 2 });
     yield make({ shape: 'tee', ports: [nut, cone, cone], material: 'aluminium', dear: 2.2 });
-    for (const branch of Object.keys(portForm('flare37').sizes)) {
+    for (const branch of Object.keys(portSizes('flare37'))) {
       const leg: Port = { form: 'flare37', size: branch, gender: 'male' };
       if (sizeOf(leg).nominal > nominal || sizeOf(leg).nominal < nominal / 2) continue;
       yield make({ shape: 'y', ports: [cone, leg, leg], material: 'aluminium', dear: 2.5 });
@@ -220,7 +221,7 @@ function* bulkheadsAndBranches(): Generator<Adapter> {
 
 function* closures(): Generator<Adapter> {
   for (const form of portFormKeys)
-    for (const size of Object.keys(portForm(form).sizes)) {
+    for (const size of Object.keys(portSizes(form))) {
       if (['hose', 'hoseEnd', 'tube', 'tubeEnd', 'bead', 'barb', 'ferrule', 'neck'].includes(form)) continue;
       const material = materialsOf([form])[0]!;
       yield make({ shape: 'cap', ports: [{ form, size, gender: 'female', ...(form === 'flare37' ? { swivel: true } : {}) }], material, dear: 0.5 }); // prettier-ignore

@@ -5,8 +5,10 @@ import { genericAdapters } from './adapter-catalogue.ts';
 import { costParts, jointCost, leakRisk, partCost, referenceLoss, weights } from './chain-cost.ts';
 import { ChainSearch, MOST_PARTS, obstacles, type Chain, type ChainWants, type Stocked } from './chain-search.ts'; // prettier-ignore
 import { mate } from './mating.ts';
-import { portSize, type Seal } from './port-form.ts';
-import { readPort, sayPort, type Port } from './port.ts';
+import type { Seal } from './port-form.ts';
+import { portSize } from './port-size.ts';
+import { readPort } from './read-port.ts';
+import { sayPort, type Port } from './port.ts';
 import { whyBetter } from './why-better.ts';
 
 const port = (text: string): Port => {

@@ -3,7 +3,8 @@ import { sealLimits } from './allowed-here.ts';
 import { jointCost, partCost, referenceLoss } from './chain-cost.ts';
 import type { FittingMaterial } from './fitting-material.ts';
 import { mate } from './mating.ts';
-import { portForm, portFormKeys, type PortFormKey, type Seal } from './port-form.ts';
+import { portFormKeys, type PortFormKey, type Seal } from './port-form.ts';
+import { portSizes } from './port-size.ts';
 import type { Port } from './port.ts';
 
 /** One adapter that can be had, and how. */
@@ -83,7 +84,7 @@ interface Label {
 /** Ports that mate alike have one key. */
 const keyOf = ({ form, size, gender }: Port): string => `${form} ${size} ${gender}`;
 const keys: readonly Port[] = portFormKeys.flatMap((form: PortFormKey) =>
-  Object.keys(portForm(form).sizes).flatMap((size): Port[] => [
+  Object.keys(portSizes(form)).flatMap((size): Port[] => [
     { form, size, gender: 'male' },
     { form, size, gender: 'female' },
   ]),

@@ -1,7 +1,9 @@
 import { expect } from 'chai';
 import { mate, sayMismatch, seatings, startsByHand, type Mismatch } from './mating.ts';
-import { readPort, sayPort, type Port } from './port.ts';
-import { portForm, portFormKeys, portSize } from './port-form.ts';
+import { readPort } from './read-port.ts';
+import { sayPort, type Port } from './port.ts';
+import { portForm, portFormKeys } from './port-form.ts';
+import { portSize, portSizes } from './port-size.ts';
 import { threadByCode } from '../threads/thread.ts';
 
 const port = (text: string): Port => {
@@ -22,7 +24,7 @@ const said = (a: string, b: string) => sayMismatch(mismatch(a, b), port(a), port
 
 const everyPort = (): Port[] =>
   portFormKeys.flatMap((form) =>
-    Object.keys(portForm(form).sizes).flatMap((size): Port[] =>
+    Object.keys(portSizes(form)).flatMap((size): Port[] =>
       (['male', 'female'] as const)
         .filter((gender) => (portForm(form).only ?? gender) === gender)
         .map((gender) => ({ form, size, gender })),
@@ -100,7 +102,7 @@ describe('what mates with what', () => {
   });
   it('has for every seating two ends that mate by it', () => {
     for (const { a, b, seal } of seatings) {
-      const size = Object.keys(portForm(a[0]).sizes).find((s) => portSize(b[0], s))!;
+      const size = Object.keys(portSizes(a[0])).find((s) => portSize(b[0], s))!;
       expect(mate({ form: a[0], size, gender: a[1] }, { form: b[0], size, gender: b[1] })).to.include({ seal });
     }
   });

@@ -1,6 +1,7 @@
 import { mm } from '../units/quick.ts';
 import type { Thread } from '../threads/thread.ts';
-import { portForm, portSize, seals, type PortFormKey, type Seal } from './port-form.ts';
+import { portForm, seals, type PortFormKey, type Seal } from './port-form.ts';
+import { portSize } from './port-size.ts';
 import type { Port } from './port.ts';
 
 type Gender = Port['gender'];

@@ -1,10 +1,11 @@
 import { mm } from '../units/quick.ts';
-import { NIPPLE, portForm, portSize, type PortFormKey } from './port-form.ts';
+import { portForm, type PortFormKey } from './port-form.ts';
+import { NIPPLE, portSize, portSizes } from './port-size.ts';
 import type { Port } from './port.ts';
 
 /** Size of a form whose hole, or whose tube or hose, is nearest. @param by - `bore` the hole through it, `nominal` what it goes with. */
 export function nearestSize(form: PortFormKey, by: 'bore' | 'nominal', value: number): string {
-  const sizes = Object.keys(portForm(form).sizes);
+  const sizes = Object.keys(portSizes(form));
   const off = (size: string) => Math.abs(portSize(form, size)![by] - value);
   return sizes.reduce((best, size) => (off(size) < off(best) - mm(0.01) ? size : best));
 }
@@ -30,7 +31,7 @@ export type HoseHold = 'clamped' | 'rubber' | 'ptfe';
 /** Clamped hose goes by its bore, hose for hose ends by its dash size, PTFE hose with ends of its own. */
 export function usualHose(bore: number | undefined, hold: HoseHold): Port {
   if (bore === undefined) return usual('hose', hold === 'clamped' ? '5/16' : hold === 'ptfe' ? '−6 PTFE' : '−6');
-  const sizes = Object.keys(portForm('hose').sizes).filter((size) =>
+  const sizes = Object.keys(portSizes('hose')).filter((size) =>
     hold === 'clamped' ? isClampedSize(size) : hold === 'ptfe' ? size.endsWith('PTFE') : /^−\d+$/.test(size),
   );
   const boreOf = (size: string) => portSize('hose', size)!.bore + (hold === 'clamped' ? 0 : NIPPLE);

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { portForm } from '../fittings/port-form.ts';
+import { dashSizes } from '../units/dash-size.ts';
 import { mm } from '../units/quick.ts';
 import { choice, quantity, rowOf, text } from './property.ts';
 
-const dashes = Object.keys(portForm('flare37').sizes);
+const dashes = dashSizes.map((dash) => `−${dash}`);
 
 /** One of several hose ends that go through one wall or sit on one body, and where it sits there. */
 export const bulkheadEndProperties = {

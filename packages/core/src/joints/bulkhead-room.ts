@@ -1,4 +1,4 @@
-import { portSize } from '../fittings/port-form.ts';
+import { portSize } from '../fittings/port-size.ts';
 import { apart } from '../fittings/spanner-room.ts';
 import type { BulkheadEnd } from '../job/bulkhead.ts';
 

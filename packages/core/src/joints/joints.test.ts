@@ -3,7 +3,8 @@ import { carburettorJob, changed, cleanJob, fit, get } from '../../test/rule-cas
 import { demoJobs } from '../demo/index.ts';
 import { genericAdapter, genericAdapters } from '../fittings/adapter-catalogue.ts';
 import { ChainSearch } from '../fittings/chain-search.ts';
-import { readPort, sayPort, type Port } from '../fittings/port.ts';
+import { readPort } from '../fittings/read-port.ts';
+import { sayPort, type Port } from '../fittings/port.ts';
 import { sizeChangeLoss } from '../hydraulics/loss-coefficient.ts';
 import { applyAct, tryAct } from '../job/acts/apply-act.ts';
 import type { Job } from '../job/job.ts';

@@ -1,4 +1,5 @@
-import { portSize, type Seal } from '../fittings/port-form.ts';
+import type { Seal } from '../fittings/port-form.ts';
+import { portSize } from '../fittings/port-size.ts';
 import type { Port } from '../fittings/port.ts';
 import type { Meeting } from '../run/joints.ts';
 import type { Joint } from '../parts/joint.ts';

@@ -1,8 +1,9 @@
 import { adapterSchema, adapterShapes, endMakings, type Adapter } from '../fittings/adapter.ts';
 import { genericAdapter } from '../fittings/adapter-catalogue.ts';
 import { fittingMaterials } from '../fittings/fitting-material.ts';
-import { portSize } from '../fittings/port-form.ts';
-import { readPort, sayPort, type Port } from '../fittings/port.ts';
+import { portSize } from '../fittings/port-size.ts';
+import { readPort } from '../fittings/read-port.ts';
+import { sayPort, type Port } from '../fittings/port.ts';
 import { lineSchema } from '../job/text.ts';
 import { failure, success, type Result } from '../result.ts';
 import type { QuantityField } from '../units/field.ts';
@@ -58,6 +59,7 @@ export function readShelfCsv(cells: readonly (readonly string[])[]): Result<Shel
     if (first !== undefined) read.faults.push(`“${code}” stands in row ${first} already`);
     else seen.set(code, row);
     for (const message of read.faults) if (faults.length < MOST_FAULTS) faults.push({ row, message });
+    if (faults.length >= MOST_FAULTS) break; // nothing of it is taken anyway
     if (read.part) parts.push(read.part);
   }
   return faults.length > 0 ? failure(faults) : success(parts);

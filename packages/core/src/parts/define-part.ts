@@ -4,7 +4,6 @@ import { seals } from '../ratings/material-fuel.ts';
 import { choice, idSchema, namesOf, objectOf, prose, text, type Property } from '../job/property.ts';
 import type { Measured } from '../job/measured.ts';
 import type { Lowered, Site } from './lower.ts';
-import { usual, type Meets, type UsualPort } from '../fittings/usual-port.ts';
 import type { SmallPart } from './list-line.ts';
 import { portNameSchema, portStateSchema, type PortSpec, type PortState } from './port.ts';
 import { roles } from './roles.ts';
@@ -66,8 +65,6 @@ export interface Behaviour<T> {
   ports(part: T): Record<string, PortSpec>;
   /** Ports that some have: what a port of that name is, or undefined where the kind knows none such. */
   mayHave?(port: string): PortSpec | undefined;
-  /** How a port of it usually is, until it is looked at; `undefined` where that cannot be told. Common practice. */
-  usualPort?(part: T, port: string, meets: Meets): UsualPort | undefined;
   /** What it is in the network. Called only when nothing that `blocks` is unknown. */
   lower(part: T, site: Site): Lowered;
   /** Whether the flow cannot be computed while that property is unknown. */
@@ -133,7 +130,6 @@ export const twoEnds = (): Record<string, PortSpec> => ({
 /** What sits on one port and lets nothing pass: an instrument, a damper, a service valve. */
 export const onOnePort = {
   ports: (): Record<string, PortSpec> => ({ port: { name: 'port', use: 'tap' } }),
-  usualPort: (): UsualPort => usual('npt', '1/8'),
   blocks: () => false,
   lower: (): Lowered => ({ links: [] }),
 };

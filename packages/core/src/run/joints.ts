@@ -5,6 +5,7 @@ import { isClampedHose, type Meets } from '../fittings/usual-port.ts';
 import { peersOf, type Graph } from '../job/graph.ts';
 import { kindOf, type Part } from '../parts/kinds.ts';
 import type { Joint } from '../parts/joint.ts';
+import { usualPortOf } from '../parts/usual-ports.ts';
 import { portKey } from '../parts/port.ts';
 import { circuitsOf } from './circuits.ts';
 import { lineOfZone, type Line } from './zones.ts';
@@ -116,7 +117,7 @@ function usualOf(job: Graph, part: Part, port: string, looksAcross: boolean): Po
     ...(peer?.joint.clamp === undefined ? {} : { clamp: peer.joint.clamp }),
     ...(across ? { hose: across } : {}),
   };
-  return kindOf(part).usualPort?.(part, port, meets);
+  return usualPortOf(part, port, meets);
 }
 
 /** The hose that is pushed over a port, as far as it is one to be clamped. */

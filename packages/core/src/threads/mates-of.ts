@@ -1,5 +1,6 @@
 import { mate, startsByHand } from '../fittings/mating.ts';
-import { portForm, portFormKeys, portSize, seals, type PortFormKey } from '../fittings/port-form.ts';
+import { portForm, portFormKeys, seals, type PortFormKey } from '../fittings/port-form.ts';
+import { portSize, portSizes } from '../fittings/port-size.ts';
 import { describePort, type Port } from '../fittings/port.ts';
 import { measureNext, measurements } from './measure-next.ts';
 import { sayThread, threads, type Gender, type Thread } from './thread.ts';
@@ -11,7 +12,7 @@ const formOf = (thread: Thread): PortFormKey | undefined =>
 /** What a thread mates with, in words; none for a plain screw, which seals nowhere. */
 export function matesOf(thread: Thread, gender: Gender): string[] {
   const form = formOf(thread);
-  const size = form && Object.keys(portForm(form).sizes).find((s) => portSize(form, s)?.thread === thread);
+  const size = form && Object.keys(portSizes(form)).find((s) => portSize(form, s)?.thread === thread);
   if (!form || size === undefined) return [];
   const own: Port = { form, size, gender };
   return portFormKeys.flatMap((other) =>

@@ -1,4 +1,5 @@
-import { portForm, portSize, type PortFormKey } from '../fittings/port-form.ts';
+import { portForm, type PortFormKey } from '../fittings/port-form.ts';
+import { portSize, portSizes } from '../fittings/port-size.ts';
 import { mm } from '../units/quick.ts';
 import { CALIPER_ERROR, normal } from './thread-reading.ts';
 import type { Gender } from './thread.ts';
@@ -37,7 +38,7 @@ const kinds: readonly Kind[] = [
 
 /** Every end without a thread that Endrel knows. Hose for hose ends goes by a bore of its own. */
 export const smoothEnds: readonly SmoothEnd[] = kinds.flatMap(({ form, gender, where, over, source }) =>
-  Object.keys(portForm(form).sizes).map((size): SmoothEnd => {
+  Object.keys(portSizes(form)).map((size): SmoothEnd => {
     const { nominal, bore } = portSize(form, size)!;
     const at = form === 'hose' && size.startsWith('−') ? bore + mm(1.2) : nominal;
     const plain = size.replace('−', '-').replace(' ', '_');

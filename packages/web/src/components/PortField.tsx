@@ -1,4 +1,5 @@
-import { portForm, portFormKeys, portSize, type PortFormKey } from '@endrel/core/fittings/port-form';
+import { portForm, portFormKeys, type PortFormKey } from '@endrel/core/fittings/port-form';
+import { portSize, portSizes } from '@endrel/core/fittings/port-size';
 import type { Port } from '@endrel/core/fittings/port';
 import { capital } from './capital.ts';
 
@@ -19,7 +20,7 @@ export function PortField({
 }) {
   const choose = (change: Partial<Port>) => {
     const form = change.form ?? value?.form ?? 'flare37';
-    const sizes = Object.keys(portForm(form).sizes);
+    const sizes = Object.keys(portSizes(form));
     const size =
       change.size ?? (value && sizes.includes(value.size) ? value.size : sizes[Math.min(3, sizes.length - 1)]!);
     const gender = portForm(form).only ?? change.gender ?? value?.gender ?? 'male';
@@ -54,7 +55,7 @@ export function PortField({
               value={value.size}
               onChange={(e) => choose({ size: e.target.value })}
             >
-              {Object.keys(portForm(value.form).sizes).map((size) => (
+              {Object.keys(portSizes(value.form)).map((size) => (
                 <option key={size} value={size}>
                   {sayWithThread(value.form, size)}
                 </option>

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { carburettorJob, cleanJob, expectSnag, fit, get, jointInto, snagsOfRule } from '../../../test/rule-cases.ts';
 import { genericAdapter } from '../../fittings/adapter-catalogue.ts';
-import { readPort, type Port } from '../../fittings/port.ts';
+import { readPort } from '../../fittings/read-port.ts';
+import type { Port } from '../../fittings/port.ts';
 import { applyAct } from '../../job/acts/apply-act.ts';
 import type { Job } from '../../job/job.ts';
 import { jointsOf, seals } from '../../run/joints.ts';

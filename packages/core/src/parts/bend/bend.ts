@@ -2,7 +2,6 @@ import { bendLoss } from '../../hydraulics/loss-coefficient.ts';
 import { quantity } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { degrees, mm } from '../../units/quick.ts';
-import { heldHose, usualByBore } from '../../fittings/usual-port.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -33,7 +32,6 @@ const properties = {
 /** A bent tube or hose end by itself: 180° where a hose would kink, and every other angle. */
 export const bend = definePart('bend', 'Bend', properties, {
   ports: twoEnds,
-  usualPort: ({ bore }, _port, meets) => heldHose(meets, 'bead', usualByBore('tube', bore?.si, '3/8')),
   blocks: () => true,
   bore: ({ bore }) => bore?.si,
   length: ({ angle, centreLineRadius }) => (angle?.si ?? 0) * (centreLineRadius?.si ?? 0),

@@ -1,5 +1,4 @@
 import { count } from '../../job/property.ts';
-import { heldHose, usualByBore } from '../../fittings/usual-port.ts';
 import { definePart, numbered } from '../define-part.ts';
 import { junctionBore } from '../junction-bore.ts';
 import { lowerJunction } from '../line-loss.ts';
@@ -20,7 +19,6 @@ export const block = definePart('block', 'Distribution block', properties, {
   mayHave: port,
   blocks: () => false,
   bore: ({ bore }) => bore?.si,
-  usualPort: ({ bore }, _port, meets) => heldHose(meets, 'barb', usualByBore('oRingBoss', bore?.si, '−6', 'female')),
   buys: ({ ways, bore }, say) =>
     specification(
       'distribution block',

@@ -1,6 +1,5 @@
 import { kPa, psi } from '../../units/quick.ts';
 import { quantity } from '../../job/property.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart } from '../define-part.ts';
 
 const properties = {
@@ -16,7 +15,6 @@ const properties = {
 
 export const carburettor = definePart('carburettor', 'Carburettor', properties, {
   ports: () => ({ in: { name: 'inlet', use: 'in' } }),
-  usualPort: (_part, _port, meets) => heldHose(meets, 'barb', usual('flare37', '−6')),
   blocks: () => false,
   buys: () => undefined, // the vehicle's own
   symbol: () => 'carburettor',

@@ -1,7 +1,6 @@
 import { kPa, mm } from '../../units/quick.ts';
 import { flag, quantity, TYPICAL } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { heldHose, usualByBore } from '../../fittings/usual-port.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { specification } from '../list-line.ts';
@@ -24,7 +23,6 @@ const properties = {
 
 export const checkValve = definePart('checkValve', 'Check valve', properties, {
   ports: twoEnds,
-  usualPort: ({ bore }, _port, meets) => heldHose(meets, 'barb', usualByBore('flare37', bore?.si, '−6')),
   blocks: () => true,
   bore: ({ bore }) => bore?.si,
   buys: ({ cracking }, say) =>

@@ -3,7 +3,6 @@ import type { Measured } from '../../job/measured.ts';
 import { flag, quantity, TYPICAL } from '../../job/property.ts';
 import { monotoneCurve } from '../../numerics/curve.ts';
 import { kPa, litresPerHour, psi, revolutionsPerMinute } from '../../units/quick.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart, settled } from '../define-part.ts';
 import { specification } from '../list-line.ts';
 import type { Moment } from '../lower.ts';
@@ -48,7 +47,6 @@ const VALVES = 2e3 / litresPerHour(100); // Pa s/m3 forward through the valves o
 /** A carburettor pump that the engine drives: its spring limits the pressure, its stroke the flow. */
 export const enginePump = definePart('enginePump', 'Engine-driven pump', properties, {
   ports: () => ({ in: { name: 'inlet', use: 'in' }, out: { name: 'outlet', use: 'out' } }),
-  usualPort: (_part, _port, meets) => heldHose(meets, 'barb', usual('npt', '1/4', 'female')),
   blocks: () => false,
   buys: ({ springPressure }, say) =>
     specification('engine-driven pump', springPressure && say('pressure', springPressure.si)),

@@ -1,7 +1,6 @@
 import { quantity } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { mm } from '../../units/quick.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 
@@ -18,7 +17,6 @@ const CELL_LOSS = 1.5; // K of the measuring cell on its own bore, typical, from
 /** Tells the control unit how much ethanol passes. Most have two ends; a blind one is screwed in by one of them. */
 export const ethanolSensor = definePart('ethanolSensor', 'Ethanol-content sensor', properties, {
   ports: twoEnds,
-  usualPort: (_part, _port, meets) => heldHose(meets, 'bead', usual('quickConnector', '3/8')),
   blocks: () => false,
   bore: ({ bore }) => bore?.si,
   buys: () => 'ethanol-content sensor',

@@ -1,7 +1,6 @@
 import { quantity } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, micrometres } from '../../units/quick.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart, settled } from '../define-part.ts';
 import { fuelHeld, sheetLaw, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
@@ -30,10 +29,6 @@ export const filterRegulator = definePart('filterRegulator', 'Filter and regulat
     return: { name: 'return port', use: 'spill' },
   }),
   mayHave: (port) => (port === 'reference' ? { name: 'manifold reference', use: 'dry' } : undefined),
-  usualPort(_part, port, meets) {
-    if (port === 'reference') return usual('barb', '3/16');
-    return heldHose(meets, 'bead', usual('quickConnector', port === 'return' ? '5/16' : '3/8'));
-  },
   blocks: (key) => key !== 'rating',
   buys: (part, say) =>
     specification(

@@ -1,7 +1,6 @@
 import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
 import { flag, quantity } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
 import { dropBy, elementLaw, fuelHeld, isElementRelevant, meshProperties, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
@@ -30,7 +29,6 @@ const properties = {
 
 export const filter = definePart('filter', 'Filter', properties, {
   ports: twoEnds,
-  usualPort: (_part, _port, meets) => heldHose(meets, 'bead', usual('oRingBoss', '−6', 'female')),
   blocks: () => false,
   buys: ({ rating, ratedFlow, maximumPressure }, say) =>
     specification(

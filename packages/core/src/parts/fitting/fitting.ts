@@ -2,7 +2,6 @@ import { mm } from '../../units/quick.ts';
 import { choice, quantity } from '../../job/property.ts';
 import { fittingLoss, type LossCoefficient } from '../../hydraulics/loss-coefficient.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { heldHose, usualByBore } from '../../fittings/usual-port.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -56,11 +55,6 @@ function lossOf(shape: keyof typeof properties.shape.options, bore: number): Los
 
 export const fitting = definePart('fitting', 'Fitting', properties, {
   ports: twoEnds,
-  usualPort({ shape, bore }, _port, meets) {
-    if (shape === 'quickConnector') return heldHose(meets, 'barb', usualByBore('quickConnector', bore?.si, '5/16'));
-    if (shape === 'banjo') return heldHose(meets, 'barb', usualByBore('metricBanjo', bore?.si, 'M14×1.5'));
-    return heldHose(meets, 'barb', usualByBore('flare37', bore?.si, '−6'));
-  },
   blocks: () => true,
   bore: ({ bore }) => bore?.si,
   buys: ({ shape, bore }, say) =>

@@ -5,7 +5,6 @@ import { fittingLoss } from '../../hydraulics/loss-coefficient.ts';
 import type { Measured } from '../../job/measured.ts';
 import { DRAWN_TUBE_ROUGHNESS, lineMaterials } from '../../ratings/line-material.ts';
 import { heatProperties, isHeatRelevant } from '../line-place.ts';
-import { usual, nearestSize } from '../../fittings/usual-port.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -49,8 +48,6 @@ export const hardLine = definePart('hardLine', 'Hard line', properties, {
   ports: twoEnds,
   blocks: (key) => key === 'length' || key === 'outsideDiameter' || key === 'wall',
   isRelevant: isHeatRelevant,
-  usualPort: ({ outsideDiameter }) =>
-    usual('tube', outsideDiameter === undefined ? '3/8' : nearestSize('tube', 'nominal', outsideDiameter.si)),
   bore: boreOfTube,
   length: ({ length }) => length?.si ?? 0,
   buys: ({ material, outsideDiameter, wall, length, bends }, say) =>

@@ -3,7 +3,6 @@ import { choice, count, flag, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
 import { heatProperties, isHeatRelevant } from '../line-place.ts';
-import { usualHose } from '../../fittings/usual-port.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -44,11 +43,6 @@ export const hose = definePart('hose', 'Hose', properties, {
   ports: twoEnds,
   blocks: (key) => key === 'length' || key === 'bore',
   isRelevant: isHeatRelevant,
-  usualPort({ bore, construction }, _port, { clamp }) {
-    const hasEnds = construction === 'ptfe' || construction === 'braidedRubber';
-    const held = clamp === 'hoseEnds' || ((clamp === 'crimped' || clamp === undefined) && hasEnds);
-    return usualHose(bore?.si, !held ? 'clamped' : construction === 'ptfe' ? 'ptfe' : 'rubber');
-  },
   bore: ({ bore }) => bore?.si,
   length: ({ length }) => length?.si ?? 0,
   isInTank: ({ immersed }) => immersed === true,

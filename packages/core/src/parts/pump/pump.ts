@@ -6,7 +6,6 @@ import { pumpTableSchema } from './pump-table.ts';
 import { pumpModel } from '../../pumps/pump-model.ts';
 import { pumpRuns } from '../../pumps/staging.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart } from '../define-part.ts';
 import { specification } from '../list-line.ts';
 import { STOPPED_PUMP } from '../../hydraulics/network.ts';
@@ -98,13 +97,6 @@ const properties = {
 
 export const pump = definePart('pump', 'Pump', properties, {
   ports: () => ({ in: { name: 'inlet', use: 'in' }, out: { name: 'outlet', use: 'out' } }),
-  usualPort({ place }, port, meets) {
-    // a strainer pushes onto the inlet of a pump in the tank, hose goes over what stands elsewhere
-    if (place === 'inTank')
-      return heldHose(meets, 'barb', port === 'in' && meets.isInTank ? usual('neck', '11 mm') : usual('barb', '5/16'));
-    const threaded = port === 'in' ? usual('metricBanjo', 'M18×1.5', 'female') : usual('metricBanjo', 'M12×1.5', 'female'); // prettier-ignore
-    return heldHose(meets, 'barb', threaded);
-  },
   blocks: (key) => ['tables', 'targetPressure', 'startsAtDemand', 'startsAtBoost'].includes(key),
   needs: (part) => [
     ...(part.tables?.length ? [] : ['tables']),

@@ -2,7 +2,6 @@ import { SHARP_ENTRANCE } from '../../hydraulics/loss-coefficient.ts';
 import { count, quantity, TYPICAL } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { mm } from '../../units/quick.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart, numbered, settled } from '../define-part.ts';
 import { lineLaw } from '../line-loss.ts';
 import type { LoweredLink } from '../lower.ts';
@@ -27,17 +26,12 @@ const properties = {
   }),
 };
 
-const WIDE_RAIL = mm(9); // rails bored wider are usually tapped −8, common practice
 const MOST_NODES = 8; // more injectors share places: the loss along a rail is small
 
 /** One fuel rail. Side ports meet it at the injector nearest its middle. */
 export const rail = definePart('rail', 'Fuel rail', properties, {
   ports: () => ({ in: { name: 'first end', use: 'either' }, out: { name: 'second end', use: 'either' } }),
   mayHave: numbered('side', { name: 'side port', use: 'either' }),
-  usualPort({ bore }, port, meets) {
-    if (port.startsWith('side')) return heldHose(meets, 'bead', usual('npt', '1/8', 'female'));
-    return heldHose(meets, 'bead', usual('oRingBoss', (bore?.si ?? 0) > WIDE_RAIL ? '−8' : '−6', 'female'));
-  },
   blocks: () => false,
   bore: ({ bore }) => settled(properties.bore, bore),
   length: ({ length }) => settled(properties.length, length),

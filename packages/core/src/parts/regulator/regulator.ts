@@ -1,4 +1,3 @@
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart } from '../define-part.ts';
 import { specification } from '../list-line.ts';
 import type { PortSpec } from '../port.ts';
@@ -24,11 +23,6 @@ export const regulator = definePart('regulator', 'Regulator', regulatorPropertie
           : port === 'reference'
             ? reference
             : undefined,
-  usualPort(_part, port, meets) {
-    if (port === 'reference') return usual('barb', '3/16');
-    if (port === 'gauge') return usual('npt', '1/8', 'female');
-    return heldHose(meets, 'barb', usual('oRingBoss', '−6', 'female'));
-  },
   blocks: () => true,
   buys: (part, say) => specification(...regulatorWords(part, say)),
   symbol: ({ action }) => (action === 'bypass' ? 'bypassRegulator' : 'deadHeadRegulator'),

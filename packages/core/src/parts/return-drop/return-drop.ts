@@ -1,7 +1,6 @@
 import { mm } from '../../units/quick.ts';
 import { quantity } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { heldHose, usualByBore } from '../../fittings/usual-port.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -33,8 +32,6 @@ const properties = {
 
 export const returnDrop = definePart('returnDrop', 'Return drop', properties, {
   ports: twoEnds,
-  usualPort: ({ bore }, port, meets) =>
-    port === 'out' ? 'fuel' : heldHose(meets, 'bead', usualByBore('flare37', bore?.si, '−6')),
   blocks: () => true,
   bore: ({ bore }) => bore?.si,
   length: ({ length }) => length?.si ?? 0,

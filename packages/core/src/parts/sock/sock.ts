@@ -2,7 +2,6 @@ import type { Measured } from '../../job/measured.ts';
 import { quantity, TYPICAL } from '../../job/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
-import { usual } from '../../fittings/usual-port.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
 import { dropBy, elementLaw, isElementRelevant, meshProperties, sheetProperties } from '../filter-element.ts';
 import { specification } from '../list-line.ts';
@@ -27,7 +26,6 @@ const rated = <P extends { rating?: Measured }>(part: P) => ({
 /** The strainer over a pump's inlet in the tank. */
 export const sock = definePart('sock', 'Sock', properties, {
   ports: twoEnds,
-  usualPort: (_part, port) => (port === 'out' ? usual('neck', '11 mm', 'female') : 'fuel'),
   blocks: () => false,
   isInTank: () => true,
   buys: ({ rating }) => specification('Sock', rating && formatQuantity('length', rating.si, 'µm')),

@@ -1,7 +1,6 @@
 import type { Measured } from '../../job/measured.ts';
 import { choice, quantity, TYPICAL } from '../../job/property.ts';
 import { litresPerHour, mm } from '../../units/quick.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart, settled } from '../define-part.ts';
 import { specification } from '../list-line.ts';
 
@@ -46,7 +45,6 @@ export const swirlPot = definePart('swirlPot', 'Swirl pot', properties, {
   }),
   mayHave: (port) => (port === 'return' ? { name: 'return inlet', use: 'in' } : undefined),
   isVessel: true,
-  usualPort: (_part, port, meets) => heldHose(meets, 'bead', usual('flare37', port === 'feed' ? '−8' : '−6')),
   blocks: (key) => key === 'baseHeight',
   buys: ({ volume }, say) => specification('swirl pot', volume && say('volume', volume.si)),
   symbol: () => 'swirlPot',

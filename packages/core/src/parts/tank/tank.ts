@@ -1,7 +1,6 @@
 import { dischargeCoefficient } from '../../hydraulics/orifice.ts';
 import { choice } from '../../job/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
-import { heldHose, usual } from '../../fittings/usual-port.ts';
 import { definePart, numbered } from '../define-part.ts';
 import { lineLaw } from '../line-loss.ts';
 import { SURFACE, type LoweredLink, type MomentPoint } from '../lower.ts';
@@ -32,10 +31,6 @@ export const tank = definePart(
   {
     ports: () => ({}),
     mayHave: (port) => kinds.map((kind) => kind(port)).find((spec) => spec !== undefined),
-    usualPort(_part, port, meets) {
-      if (meets.isInTank) return 'fuel';
-      return heldHose(meets, 'bead', usual('flare37', port.startsWith('vent') || port.startsWith('overflow') ? '−8' : '−6')); // prettier-ignore
-    },
     isVessel: true,
     blocks: () => false,
     buys: () => undefined, // the vehicle's own

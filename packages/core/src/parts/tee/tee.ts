@@ -1,5 +1,4 @@
 import { fittingLoss } from '../../hydraulics/loss-coefficient.ts';
-import { heldHose, usualByBore } from '../../fittings/usual-port.ts';
 import { definePart } from '../define-part.ts';
 import { junctionBore } from '../junction-bore.ts';
 import { lowerJunction } from '../line-loss.ts';
@@ -16,7 +15,6 @@ export const tee = definePart('tee', 'Tee', properties, {
   }),
   blocks: () => false,
   bore: ({ bore }) => bore?.si,
-  usualPort: ({ bore }, _port, meets) => heldHose(meets, 'barb', usualByBore('flare37', bore?.si, '−6')),
   buys: ({ bore }, say) => specification('tee', bore && `bore ${sizeOf(bore, say)} or larger`),
   symbol: () => 'tee',
   lower({ id, bore }, site) {

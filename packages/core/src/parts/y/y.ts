@@ -1,4 +1,3 @@
-import { heldHose, usualByBore } from '../../fittings/usual-port.ts';
 import { definePart } from '../define-part.ts';
 import { junctionBore } from '../junction-bore.ts';
 import { lowerJunction } from '../line-loss.ts';
@@ -17,7 +16,6 @@ export const y = definePart('y', 'Y', properties, {
   }),
   blocks: () => false,
   bore: ({ bore }) => bore?.si,
-  usualPort: ({ bore }, _port, meets) => heldHose(meets, 'barb', usualByBore('flare37', bore?.si, '−6')),
   buys: ({ bore }, say) => specification('Y', bore && `bore ${sizeOf(bore, say)} or larger`),
   symbol: () => 'y',
   lower: ({ id, bore }, site) =>

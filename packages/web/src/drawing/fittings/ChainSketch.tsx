@@ -1,5 +1,5 @@
 import type { Adapter } from '@endrel/core/fittings/adapter';
-import { portSize } from '@endrel/core/fittings/port-form';
+import { portSize } from '@endrel/core/fittings/port-size';
 import { describePort, type Port } from '@endrel/core/fittings/port';
 
 /** One piece of a chain along its own axis, mm. */

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import type { ChainWants } from '@endrel/core/fittings/chain-search';
 import { genericAdapters } from '@endrel/core/fittings/adapter-catalogue';
-import { readPort, sayPort, type Port } from '@endrel/core/fittings/port';
+import { readPort } from '@endrel/core/fittings/read-port';
+import { sayPort, type Port } from '@endrel/core/fittings/port';
 import { lastingMaterials } from '@endrel/core/ratings/material-fuel';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
 import type { QuantityField } from '@endrel/core/units/field';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { genericAdapters } from '@endrel/core/fittings/adapter-catalogue';
-import { portSize } from '@endrel/core/fittings/port-form';
+import { portSize } from '@endrel/core/fittings/port-size';
 import { sayPort, type Port } from '@endrel/core/fittings/port';
 import type { QuantityField } from '@endrel/core/units/field';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
