@@ -64,6 +64,10 @@ export type Adapter = z.infer<typeof adapterSchema>;
 /** More than these between two ports is no joint but a heap. */
 export const MOST_IN_CHAIN = 6;
 
+/** A chain as it is read from its other end. */
+export const turned = (chain: readonly Adapter[]): Adapter[] =>
+  chain.map((adapter) => ({ ...adapter, ports: [adapter.ports[1]!, adapter.ports[0]!, ...adapter.ports.slice(2)] })).reverse(); // prettier-ignore
+
 const STRAIGHT_LOSS = 0.1; // K of a straight union on its own bore, typical, from memory
 
 /** Loss of an adapter, K on its own bore: straight ones typical, from memory; bent ones by Darby's 3-K. */

@@ -1,9 +1,9 @@
-import type { Adapter } from '../fittings/adapter.ts';
+import { turned, type Adapter } from '../fittings/adapter.ts';
 import { obstacles, type Chain, type ChainSearch, type ChainWants, type Obstacle } from '../fittings/chain-search.ts';
 import { mate } from '../fittings/mating.ts';
 import type { ActOf } from '../job/acts/act.ts';
 import type { Findings } from '../run/findings.ts';
-import { joined, seals, turned, type JointFinding } from '../run/joints.ts';
+import { joined, seals, type JointFinding } from '../run/joints.ts';
 import { jointWants } from './joint-wants.ts';
 import { asLink } from './stock.ts';
 

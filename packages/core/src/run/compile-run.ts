@@ -14,7 +14,7 @@ import { brimOf } from '../parts/swirl-pot/swirl-pot.ts';
 import { chainLaw } from './chain-law.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
 import type { Flow } from './flow-directions.ts';
-import { turned } from './joints.ts';
+import { turned } from '../fittings/adapter.ts';
 import { HeightFill } from './heights.ts';
 
 /** A link of the compiled run; a law that depends on the moment is asked for at each. */

@@ -1,5 +1,5 @@
 import { mate, type Mating } from '../fittings/mating.ts';
-import type { Adapter } from '../fittings/adapter.ts';
+import { turned, type Adapter } from '../fittings/adapter.ts';
 import type { Port } from '../fittings/port.ts';
 import { isClampedHose, type Meets } from '../fittings/usual-port.ts';
 import { peersOf, type Graph } from '../job/graph.ts';
@@ -72,10 +72,6 @@ export function jointsOf(job: Graph): JointFinding[] {
     return { id, number: i + 1, line, from: from.part, to: to.part, outlet, inlet, chain, meetings, opens, joint };
   });
 }
-
-/** A chain as it is read from its other end. */
-export const turned = (chain: readonly Adapter[]): Adapter[] =>
-  chain.map((adapter) => ({ ...adapter, ports: [adapter.ports[1]!, adapter.ports[0]!, ...adapter.ports.slice(2)] })).reverse(); // prettier-ignore
 
 /** A joint as it would be with other adapters in it. */
 export const joined = (joint: JointFinding, chain: readonly Adapter[]): JointFinding => ({
