@@ -42,7 +42,7 @@ await withDemoApp(async ({ address, browser }) => {
     const page = await browser.newPage({ viewport, locale: 'en-GB' });
     const job = name && jobs.find((j) => j.name.includes(name)).id;
     await page.goto(`${address}${job ? `/jobs/${job}/${below}` : `/${below ?? ''}`}`);
-    await page.waitForTimeout(1500);
+    await page.waitForTimeout(4500); // until everything is reckoned, on a slow machine too
     await act?.(page);
     await page.waitForTimeout(700);
     await page.screenshot({ path: path.join(folder, `${file}.png`) });
