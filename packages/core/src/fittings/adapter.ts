@@ -64,9 +64,19 @@ export type Adapter = z.infer<typeof adapterSchema>;
 /** More than these between two ports is no joint but a heap. */
 export const MOST_IN_CHAIN = 6;
 
+/** An adapter with that one of its two ports first. */
+export const entered = (adapter: Adapter, inlet: number): Adapter =>
+  inlet === 0 ? adapter : { ...adapter, ports: [adapter.ports[1]!, adapter.ports[0]!, ...adapter.ports.slice(2)] };
+
 /** A chain as it is read from its other end. */
-export const turned = (chain: readonly Adapter[]): Adapter[] =>
-  chain.map((adapter) => ({ ...adapter, ports: [adapter.ports[1]!, adapter.ports[0]!, ...adapter.ports.slice(2)] })).reverse(); // prettier-ignore
+export const turned = (chain: readonly Adapter[]): Adapter[] => chain.map((adapter) => entered(adapter, 1)).reverse();
+
+/** Adapters of a chain that was found, each with its port on the side that it was looked for from first. */
+export const adaptersOf = (chain: {
+  readonly links: readonly { readonly adapter: Adapter; readonly in: number }[];
+}): Adapter[] =>
+  // prettier-ignore
+  chain.links.map((link) => entered(link.adapter, link.in));
 
 const STRAIGHT_LOSS = 0.1; // K of a straight union on its own bore, typical, from memory
 

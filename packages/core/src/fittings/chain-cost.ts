@@ -1,7 +1,7 @@
-import type { Adapter } from './adapter.ts';
-import { adapterLoss } from './adapter.ts';
+import { fuelLiquid } from '../fluids/fuel.ts';
+import { adapterLoss, type Adapter } from './adapter.ts';
 import type { Seal } from './port-form.ts';
-import { litresPerHour } from '../units/quick.ts';
+import { celsius, litresPerHour } from '../units/quick.ts';
 
 /**
  * What makes one chain of adapters worse than another, in points. Common practice, as weights: a joint is a place to leak, a taper
@@ -36,15 +36,14 @@ export const leakRisk: Readonly<Record<Seal, number>> = {
 
 /** Flow and liquid at which losses are compared: a common pump's, petrol. */
 export const REFERENCE_FLOW = litresPerHour(200);
-const DENSITY = 745; // kg/m3, petrol, typical
-const VISCOSITY = 0.00053; // Pa s, petrol at 20 °C, typical
+const PETROL = fuelLiquid({ family: 'petrol', ethanol: 0 }, celsius(20));
 
 /** Pressure lost in an adapter, Pa, at the reference flow. */
 export function referenceLoss(adapter: Pick<Adapter, 'shape' | 'angle' | 'bore'>): number {
   const { k1, kInfinity } = adapterLoss(adapter);
   const velocity = REFERENCE_FLOW / ((Math.PI / 4) * adapter.bore ** 2);
-  const reynolds = (DENSITY * velocity * adapter.bore) / VISCOSITY;
-  return ((k1 / reynolds + kInfinity + CHANGES) * DENSITY * velocity ** 2) / 2;
+  const reynolds = (PETROL.density * velocity * adapter.bore) / PETROL.viscosity;
+  return ((k1 / reynolds + kInfinity + CHANGES) * PETROL.density * velocity ** 2) / 2;
 }
 const CHANGES = 0.5; // K of the changes of bore before and behind a narrower fitting, typical, from memory
 

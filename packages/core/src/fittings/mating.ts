@@ -1,6 +1,6 @@
 import { mm } from '../units/quick.ts';
 import type { Thread } from '../threads/thread.ts';
-import { portForm, seals, type PortFormKey, type Seal } from './port-form.ts';
+import { portForm, type PortFormKey, type Seal } from './port-form.ts';
 import { portSize } from './port-size.ts';
 import type { Port } from './port.ts';
 
@@ -153,5 +153,3 @@ export function sayMismatch(mismatch: Mismatch, a: Port, b: Port): string {
       return `${mismatch.size} is not a size of that form`;
   }
 }
-
-export const saySeal = (seal: Seal): string => seals[seal];

@@ -1,11 +1,11 @@
-import { turned, type Adapter } from '../fittings/adapter.ts';
+import { adaptersOf, type Adapter } from '../fittings/adapter.ts';
 import { obstacles, type Chain, type ChainSearch, type ChainWants, type Obstacle } from '../fittings/chain-search.ts';
 import { mate } from '../fittings/mating.ts';
 import type { ActOf } from '../job/acts/act.ts';
+import { readFrom } from '../parts/joint.ts';
 import type { Findings } from '../run/findings.ts';
 import { joined, seals, type JointFinding } from '../run/joints.ts';
 import { jointWants } from './joint-wants.ts';
-import { asLink } from './stock.ts';
 
 /**
  * How a joint stands: its ends mate as they are, its chain is chosen and seals, it opens into the tank, an end is unknown, it wants
@@ -67,21 +67,19 @@ export class ChainPlanner {
 }
 const MOST_KEPT = 500;
 
-/** A chain as its joint keeps it: from the joint's own first end. */
-export function keptChain({ joint, outlet }: JointFinding, chain: Chain): Adapter[] {
-  const forward = adaptersOf(chain);
-  return joint.a.part === outlet.part && joint.a.port === outlet.port ? forward : turned(forward);
-}
+/** A chain as its joint keeps it: from the joint's own first end; of ends that mate by themselves none. */
+export const keptChain = ({ joint, outlet }: JointFinding, chain: Chain): readonly Adapter[] | undefined =>
+  chain.links.length === 0 ? undefined : readFrom(joint, outlet, adaptersOf(chain));
 
-/** Adapters of a chain, each with its port on the side that fuel comes from first. */
-export const adaptersOf = ({ links }: Chain): Adapter[] => links.map((l) => asLink(l.adapter, l.in));
+/** The best chain for a joint that has none, or one that fits no more. */
+const toPutIn = (plan: JointPlan | undefined): Chain | undefined =>
+  plan?.state === 'wants' || plan?.state === 'stale' ? plan.chains[0] : undefined;
 
 /** Every joint as it is planned: what wants adapters with the best chain in it. */
 export function planned(joints: readonly JointFinding[], plans: readonly JointPlan[]): JointFinding[] {
   const byId = new Map(plans.map((p) => [p.joint, p]));
   return joints.map((joint) => {
-    const plan = byId.get(joint.id);
-    const best = plan?.state === 'wants' || plan?.state === 'stale' ? plan.chains[0] : undefined;
+    const best = toPutIn(byId.get(joint.id));
     return best ? joined(joint, adaptersOf(best)) : joint;
   });
 }
@@ -92,10 +90,9 @@ export function fillJoints(
   plans: readonly JointPlan[],
 ): ActOf<'setOnJoints'> | undefined {
   const byId = new Map(joints.map((j) => [j.id, j]));
-  const changes = plans.flatMap(({ joint, state, chains }) => {
-    const best = chains[0];
-    if ((state !== 'wants' && state !== 'stale') || !best) return [];
-    return [{ id: joint, key: 'chain', value: keptChain(byId.get(joint)!, best) }];
+  const changes = plans.flatMap((plan) => {
+    const best = toPutIn(plan);
+    return best ? [changeOf(byId.get(plan.joint)!, best)] : [];
   });
   if (changes.length === 0) return undefined;
   return {
@@ -108,9 +105,15 @@ export function fillJoints(
 /** Another chain in a joint, or none. */
 export const chooseChain = (joint: JointFinding, chain: Chain | undefined): ActOf<'setOnJoints'> => ({
   act: 'setOnJoints',
-  changes: [{ id: joint.id, key: 'chain', ...(chain ? { value: keptChain(joint, chain) } : {}) }],
-  title: chain ? `another chain in joint ${joint.number}` : `no adapters in joint ${joint.number}`,
+  changes: [changeOf(joint, chain)],
+  title: chain?.links.length ? `another chain in joint ${joint.number}` : `no adapters in joint ${joint.number}`,
 });
+
+/** A field that is absent is taken out. */
+function changeOf(joint: JointFinding, chain: Chain | undefined) {
+  const value = chain && keptChain(joint, chain);
+  return { id: joint.id, key: 'chain', ...(value ? { value } : {}) };
+}
 
 /** Parts by code, with how many. */
 export type Counts = ReadonlyMap<string, { readonly adapter: Adapter; readonly count: number }>;
@@ -127,9 +130,8 @@ export function wasteOf(
   joints: readonly JointFinding[],
   plans: readonly JointPlan[],
 ): { adapter: Adapter; count: number }[] {
-  const mates = new Set(plans.flatMap((p) => (p.state === 'mates' ? [p.joint] : [])));
   const before = countAdapters(joints.flatMap((j) => j.chain));
-  const after = countAdapters(planned(joints, plans).flatMap((j) => (mates.has(j.id) ? [] : j.chain)));
+  const after = countAdapters(planned(joints, plans).flatMap((j) => j.chain));
   return [...before.values()].flatMap(({ adapter, count }) => {
     const left = count - (after.get(adapter.code)?.count ?? 0);
     return left > 0 ? [{ adapter, count: left }] : [];

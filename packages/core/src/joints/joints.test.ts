@@ -101,7 +101,7 @@ describe('chains in the joints of a job', () => {
     const again = jointsOf(round).find((j) => j.id === joint.id)!;
     expect(again.chain).to.deep.equal(joint.chain);
     const best = planOf(round).find((p) => p.joint === joint.id)!.chains[0]!;
-    expect(keptChain(again, best)[0]!.ports[0]).to.deep.equal(best.links.at(-1)!.adapter.ports[best.links.at(-1)!.out]);
+    expect(keptChain(again, best)![0]!.ports[0]).to.deep.equal(best.links.at(-1)!.adapter.ports[best.links.at(-1)!.out]);
   });
   it('are done again only where a changed line no longer fits, and what became waste is named', () => {
     const job = filled(demoJobs.rescuePickup);
@@ -114,6 +114,20 @@ describe('chains in the joints of a job', () => {
     const waste = wasteOf(jointsOf(thicker), plans).map((w) => w.adapter.shape);
     expect(waste).to.deep.equal(['tubeEnd', 'tubeEnd']);
     expect(wasteOf(jointsOf(job), planOf(job))).to.deep.equal([]);
+  });
+  it('come out where a part was changed so that the ends mate by themselves', () => {
+    const job = filled(cleanJob());
+    const joint = jointsOf(job).find((j) => j.chain.length === 2)!;
+    const mating = changed(job, (j) => {
+      for (const [end, text] of [
+        [joint.outlet, 'male flare37 -6'],
+        [joint.inlet, 'swivel female flare37 -6'],
+      ] as const)
+        fit(j, end.part, end.port, port(text));
+    });
+    const after = filled(mating);
+    expect(after.joints[joint.id]!.chain).to.equal(undefined);
+    expect(wasteOf(jointsOf(mating), planOf(mating)).map((w) => w.adapter.code).sort()).to.deep.equal(joint.chain.map((a) => a.code).sort()); // prettier-ignore
   });
   it('use what lies on the shelf first', () => {
     const lucky = genericAdapters().find((a) => a.code === 'straight: male flare37 -6 + male orb -6, stainless')!;

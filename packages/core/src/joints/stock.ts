@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { adapterSchema, type Adapter } from '../fittings/adapter.ts';
+import { adapterSchema } from '../fittings/adapter.ts';
 import { lineSchema } from '../job/text.ts';
 import { genericAdapters } from '../fittings/adapter-catalogue.ts';
 import { ChainSearch, type Stocked } from '../fittings/chain-search.ts';
@@ -30,7 +30,3 @@ export function stockOf(shelf: readonly ShelfPart[]): Stocked[] {
 let generic: ChainSearch | undefined;
 /** The generic parts alone, made ready once. */
 export const genericSearch = (): ChainSearch => (generic ??= new ChainSearch(stockOf([])));
-
-/** An adapter as a job keeps it: its port on the side of the joint's first end first. */
-export const asLink = (adapter: Adapter, inlet: number): Adapter =>
-  inlet === 0 ? adapter : { ...adapter, ports: [adapter.ports[1]!, adapter.ports[0]!, ...adapter.ports.slice(2)] };

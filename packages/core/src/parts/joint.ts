@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { mm } from '../units/quick.ts';
 import { choice, flag, idSchema, objectOf, prose, quantity } from '../job/property.ts';
-import { adapterSchema, MOST_IN_CHAIN } from '../fittings/adapter.ts';
-import { portRefSchema } from './port.ts';
+import { adapterSchema, MOST_IN_CHAIN, turned, type Adapter } from '../fittings/adapter.ts';
+import { portRefSchema, type PortRef } from './port.ts';
 
 /** What is known of a joint besides the two ports that make it. */
 export const jointProperties = {
@@ -48,6 +48,10 @@ export const jointSchema = objectOf(jointProperties).extend({
 /** Whether an act may set that of a joint. */
 export const isJointField = (key: string): boolean => key in jointProperties || key === 'chain';
 export type Joint = z.infer<typeof jointSchema>;
+
+/** Adapters of a joint as they are read from one of its ends: kept from `a` on, they are turned round for `b`, and the other way. */
+export const readFrom = ({ a }: Pick<Joint, 'a'>, end: PortRef, chain: readonly Adapter[]): readonly Adapter[] =>
+  a.part === end.part && a.port === end.port ? chain : turned(chain);
 
 /** The clamp of a joint as it is bought. */
 export const clampNames: Record<NonNullable<Joint['clamp']>, string | undefined> = {

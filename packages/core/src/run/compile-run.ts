@@ -14,7 +14,7 @@ import { brimOf } from '../parts/swirl-pot/swirl-pot.ts';
 import { chainLaw } from './chain-law.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
 import type { Flow } from './flow-directions.ts';
-import { turned } from '../fittings/adapter.ts';
+import { readFrom } from '../parts/joint.ts';
 import { HeightFill } from './heights.ts';
 
 /** A link of the compiled run; a law that depends on the moment is asked for at each. */
@@ -330,13 +330,13 @@ class Compiler {
   }
 
   #chainLaw(flow: Flow): LawAt {
-    const { a, chain = [] } = this.#job.joints[flow.joint]!;
-    const isForward = a.part === flow.from && a.port === flow.fromPort;
+    const joint = this.#job.joints[flow.joint]!;
+    const chain = readFrom(joint, { part: flow.from, port: flow.fromPort }, joint.chain ?? []);
     const meets = (id: string) => {
       const part = this.#changed.get(id) ?? this.#circuits.part(id);
       return { bore: kindOf(part).bore?.(part), isVessel: kindOf(part).isVessel === true };
     };
-    return chainLaw(isForward ? chain : turned(chain), meets(flow.from), meets(flow.to));
+    return chainLaw(chain, meets(flow.from), meets(flow.to));
   }
 
   #find(name: string): string {

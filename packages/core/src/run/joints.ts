@@ -1,10 +1,10 @@
 import { mate, type Mating } from '../fittings/mating.ts';
-import { turned, type Adapter } from '../fittings/adapter.ts';
+import type { Adapter } from '../fittings/adapter.ts';
 import type { Port } from '../fittings/port.ts';
 import { isClampedHose, type Meets } from '../fittings/usual-port.ts';
 import { peersOf, type Graph } from '../job/graph.ts';
 import { kindOf, type Part } from '../parts/kinds.ts';
-import type { Joint } from '../parts/joint.ts';
+import { readFrom, type Joint } from '../parts/joint.ts';
 import { usualPortOf } from '../parts/usual-ports.ts';
 import { portKey } from '../parts/port.ts';
 import { circuitsOf } from './circuits.ts';
@@ -65,8 +65,7 @@ export function jointsOf(job: Graph): JointFinding[] {
   return ways.map(({ id, line, from, to }, i): JointFinding => {
     const joint = job.joints[id]!;
     const [outlet, inlet] = [endOf(job, from.part, from.port), endOf(job, to.part, to.port)];
-    const isForward = joint.a.part === from.part && joint.a.port === from.port;
-    const chain = isForward ? (joint.chain ?? []) : turned(joint.chain ?? []);
+    const chain = readFrom(joint, from, joint.chain ?? []);
     const opens = outlet.opens || inlet.opens;
     const meetings = opens ? [] : meetingsOf(String(i + 1), outlet, inlet, chain);
     return { id, number: i + 1, line, from: from.part, to: to.part, outlet, inlet, chain, meetings, opens, joint };

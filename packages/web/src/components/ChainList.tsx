@@ -1,4 +1,5 @@
 import type { Chain, Obstacle } from '@endrel/core/fittings/chain-search';
+import { adaptersOf } from '@endrel/core/fittings/adapter';
 import { costParts } from '@endrel/core/fittings/chain-cost';
 import { seals } from '@endrel/core/fittings/port-form';
 import { describePort, type Port } from '@endrel/core/fittings/port';
@@ -39,7 +40,7 @@ function ChainItem({
   onUse,
 }: Omit<ChainListProps, 'chains'> & { chain: Chain; next: Chain | undefined; place: number }) {
   const units = useDisplayUnits();
-  const adapters = chain.links.map((l) => (l.in === 0 ? l.adapter : { ...l.adapter, ports: [l.adapter.ports[1]!, l.adapter.ports[0]!] })); // prettier-ignore
+  const adapters = adaptersOf(chain);
   const isChosen = chosen !== undefined && codesOf(adapters) === chosen;
   const better = next ? whyBetter(chain, next) : [];
   const toBuy = chain.links.filter((l) => !l.onShelf);

@@ -1,3 +1,4 @@
+import { materialRow, verdictOn } from '../../ratings/material-fuel.ts';
 import { lineMaterials } from '../../ratings/line-material.ts';
 import { figure } from '../../units/quantity.ts';
 import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../reading.ts';
@@ -10,8 +11,8 @@ export const aluminiumWithEthanol: Rule = {
     partsOfKind(job, 'hardLine').flatMap((part) => {
       const share = ethanolShare(job);
       if (!part.material || share <= MILD_BLEND) return [];
-      const { name, ethanol } = lineMaterials[part.material];
-      if ((job.materials?.[name]?.on.high ?? (ethanol === 'rated' ? 'fine' : 'attacked')) === 'fine') return [];
+      const row = materialRow(lineMaterials[part.material].name)!;
+      if (verdictOn(row, 'high', job.materials) === 'fine') return [];
       return [
         {
           grade: 'fix',

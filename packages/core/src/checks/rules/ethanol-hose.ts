@@ -1,3 +1,4 @@
+import { materialRow, verdictOn } from '../../ratings/material-fuel.ts';
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
 import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../reading.ts';
@@ -10,8 +11,8 @@ export const ethanolHose: Rule = {
     partsOfKind(job, 'hose').flatMap((part) => {
       const share = ethanolShare(job);
       if (!part.construction || share <= MILD_BLEND) return [];
-      const { name, ethanol } = hoseConstruction(part.construction);
-      if ((job.materials?.[name]?.on.high ?? (ethanol === 'rated' ? 'fine' : 'ask')) === 'fine') return [];
+      const row = materialRow(hoseConstruction(part.construction).name)!;
+      if (verdictOn(row, 'high', job.materials) === 'fine') return [];
       return [
         {
           grade: 'fix',

@@ -24,7 +24,7 @@ export const jointDoesNotSeal: Rule = {
       const isHose = first.mating.mismatch.code === 'differentSizes' && first.ends.some((end) => end.form === 'hose');
       const wasChosen = joint.chain.length > 0;
       const between = best && best.links.length > 0 ? sayChain(best) : undefined;
-      const act = best ? chooseChain(joint, best.links.length > 0 ? best : undefined) : undefined;
+      const act = best && chooseChain(joint, best);
       const { outlet, inlet, from, to, id } = joint;
       return [
         {

@@ -93,7 +93,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
                     to={inlet.fitting}
                     chains={plan.chains}
                     chosen={codesOf(chain)}
-                    onUse={(found) => act(chooseChain(joint, found.links.length > 0 ? found : undefined))}
+                    onUse={(found) => act(chooseChain(joint, found))}
                   />
                 ) : (
                   <NoChain obstacles={plan.obstacles} />
