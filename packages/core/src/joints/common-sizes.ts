@@ -30,7 +30,7 @@ export interface CommonSize {
   readonly act: ActOf<'setOnParts'>;
 }
 
-/** Every choice of common size, fewest sizes first and of those the least pressure lost; the run is solved with each, adapters and all. */
+/** Every choice of common size, one after the other; the run is solved with each, adapters and all. */
 export function* commonSizes(job: Job, search: ChainSearch): Generator<CommonSize> {
   const planner = new ChainPlanner(search);
   const hasReturn = circuitsOf(job).parts.some((p) => isLine(p) && circuitsOf(job).lineOf(p.id) === 'return');
@@ -44,7 +44,8 @@ export function* commonSizes(job: Job, search: ChainSearch): Generator<CommonSiz
 
 function sized(job: Job, act: ActOf<'setOnParts'>, feed: number, back: number, planner: ChainPlanner): CommonSize {
   let after = applyAct(job, act);
-  const filling = fillJoints(findingsOf(after).joints, planner.plan(findingsOf(after)));
+  const bare = findingsOf(after);
+  const filling = fillJoints(bare.joints, planner.plan(bare));
   if (filling) after = applyAct(after, filling);
   const { joints, solution } = findingsOf(after);
   const chain = joints.flatMap((j) => j.chain);

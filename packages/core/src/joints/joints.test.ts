@@ -101,7 +101,9 @@ describe('chains in the joints of a job', () => {
     const again = jointsOf(round).find((j) => j.id === joint.id)!;
     expect(again.chain).to.deep.equal(joint.chain);
     const best = planOf(round).find((p) => p.joint === joint.id)!.chains[0]!;
-    expect(keptChain(again, best)![0]!.ports[0]).to.deep.equal(best.links.at(-1)!.adapter.ports[best.links.at(-1)!.out]);
+    expect(keptChain(again, best)![0]!.ports[0]).to.deep.equal(
+      best.links.at(-1)!.adapter.ports[best.links.at(-1)!.out],
+    );
   });
   it('are done again only where a changed line no longer fits, and what became waste is named', () => {
     const job = filled(demoJobs.rescuePickup);

@@ -16,6 +16,8 @@ export type Tightening =
 export interface MakeUp {
   readonly seal: Seal;
   readonly goesOn: string;
+  /** What of it has to be bought, as it is bought; absent for nothing, and for what every shop has. */
+  readonly bought?: string;
   /** Across flats of what is turned and of what is held, m, as far as they have flats. */
   readonly spanners: readonly number[];
   readonly tightening: Tightening;
@@ -62,7 +64,7 @@ export function makeUp(
   const spanners = [...new Set(ends.map((end) => spannerOf(end)).filter((f) => f > 0))];
   const share = [...materials, ...ends.map((e) => e.material)].includes('aluminium') ? ALLOY : 1;
   const size = ends[0].size;
-  const made = { seal, goesOn: goesOnOf(seal, ends, joint), spanners, source: MEMORY };
+  const made = { seal, ...goesOnOf(seal, ends, joint), spanners, source: MEMORY };
   const torque = (range: readonly [number, number, ...number[]], flats?: number): MakeUp => {
     const [least, most] = scaled(range, share);
     return { ...made, tightening: { by: 'torque', least, most, ...(flats === undefined ? {} : { flats }) } };
@@ -114,29 +116,40 @@ const clampHows: Record<NonNullable<Joint['clamp']>, string> = {
   none: 'pushed on to the stop; no clamp on hose made for it',
 };
 
-function goesOnOf(seal: Seal, ends: readonly Port[], { clamp }: Pick<Joint, 'clamp'>): string {
+function goesOnOf(
+  seal: Seal,
+  ends: readonly Port[],
+  { clamp }: Pick<Joint, 'clamp'>,
+): Pick<MakeUp, 'goesOn' | 'bought'> {
+  const { size } = ends[0]!;
   switch (seal) {
+    case 'oRing':
+      return { goesOn: 'an oiled O-ring', bought: `O-ring for a boss ${size}` };
+    case 'taperedThread':
+      return { goesOn: 'liquid sealant on the male thread only' };
+    case 'washer':
+      return ends.some((e) => e.form === 'metricBanjo' && e.swivel)
+        ? { goesOn: 'two new washers', bought: `Pair of sealing washers ${size}` }
+        : { goesOn: 'a new washer', bought: `Sealing washer ${size}` };
+    case 'clampedHose':
+      if (clamp === 'none') return { goesOn: 'nothing' };
+      if (clamp === 'worm') return { goesOn: 'a worm-drive clamp', bought: `Worm-drive clamp for hose ${size}` };
+      if (clamp === 'crimped') return { goesOn: 'a crimp sleeve', bought: `Crimp sleeve for hose ${size}` };
+      return { goesOn: 'a band clamp', bought: `Band clamp, injection type, for hose ${size}` };
+    case 'hoseEnd':
+      return { goesOn: 'a drop of oil on nipple and thread' };
+    case 'quickConnector':
+      return { goesOn: 'a drop of oil on the spigot' };
+    case 'ferrule':
+      return { goesOn: 'a new ferrule', bought: `Ferrule ${size}` };
     case 'metalCone':
     case 'otherCone':
-      return 'nothing';
-    case 'oRing':
-      return 'an oiled O-ring';
-    case 'taperedThread':
-      return 'liquid sealant on the male thread only';
-    case 'washer':
-      return ends.some((e) => e.form === 'metricBanjo' && e.swivel) ? 'two new washers' : 'a new washer';
-    case 'clampedHose':
-      return clamp === 'none' ? 'nothing' : clamp === 'worm' ? 'a worm-drive clamp' : clamp === 'crimped' ? 'a crimp sleeve' : 'a band clamp'; // prettier-ignore
-    case 'hoseEnd':
-      return 'a drop of oil on nipple and thread';
-    case 'quickConnector':
-    case 'ferrule':
-      return seal === 'ferrule' ? 'a new ferrule' : 'a drop of oil on the spigot';
     case 'pushFit':
     case 'formed':
-      return 'nothing';
+      return { goesOn: 'nothing' };
   }
 }
 
 /** What a joint wants on it, as its own field says it. */
-export const rightSealant = (seal: Seal): 'liquid' | 'none' => (seal === 'taperedThread' ? 'liquid' : 'none');
+export const rightSealant = (seals: readonly Seal[]): 'liquid' | 'none' =>
+  seals.includes('taperedThread') ? 'liquid' : 'none';

@@ -66,9 +66,8 @@ export function neededParts(
       take(isEnd ? 'ends' : 'adapters', adapter.code, name, String(joint.number), adapter);
     }
     for (const meeting of joint.meetings) {
-      const made = makeUp(meeting, joint.joint);
-      const what = made && sundry(made.goesOn, meeting.ends[0].size);
-      if (what) take('seals', what, what, meeting.number);
+      const bought = makeUp(meeting, joint.joint)?.bought;
+      if (bought) take('seals', bought, bought, meeting.number);
     }
   }
   const run = circuitsOf(job);
@@ -79,33 +78,28 @@ export function neededParts(
       const name = `${state === 'capped' ? 'Cap' : 'Plug'} for${size || ` the ${spec.name} of ${partName(part)}`}`;
       take('closures', name, name, '–');
     }
-  const onShelf = new Map(shelf.map((p) => [p.adapter.code, p.count]));
   const bench = job.bench ?? {};
+  for (const [code, { name, count }] of Object.entries(bench))
+    if (count > 0 && !found.has(code)) found.set(code, { group: 'adapters', name, count: 0, joints: [] });
+  const held = new Map(shelf.map((p) => [p.adapter.code, p.count]));
   const rows = [...found].map(([code, { group, name, count, joints: at, adapter }]): NeededPart => {
-    const here = bench[code]?.count ?? 0;
-    const spare = SPOILT.test(name) ? 1 : 0;
-    const missing = Math.max(0, count - here);
-    const toBuy = Math.max(0, count + spare - here - (onShelf.get(code) ?? 0));
-    return { group, code, name, needed: count, spare, onBench: here, onShelf: onShelf.get(code) ?? 0, missing, toBuy, over: Math.max(0, here - count - spare), joints: at, ...(adapter ? { adapter } : {}) }; // prettier-ignore
+    const [onBench, onShelf] = [bench[code]?.count ?? 0, held.get(code) ?? 0];
+    const spare = count > 0 && SPOILT.test(name) ? 1 : 0;
+    return {
+      group,
+      code,
+      name,
+      needed: count,
+      spare,
+      onBench,
+      onShelf,
+      missing: Math.max(0, count - onBench),
+      toBuy: Math.max(0, count + spare - onBench - onShelf),
+      over: Math.max(0, onBench - count - spare),
+      joints: at,
+      ...(adapter ? { adapter } : {}),
+    };
   });
-  const unneeded = Object.entries(bench).flatMap(
-    ([code, { name, count }]): NeededPart[] =>
-    found.has(code) || count === 0
-      ? []
-      : [{ group: 'adapters', code, name, needed: 0, spare: 0, onBench: count, onShelf: onShelf.get(code) ?? 0, missing: 0, toBuy: 0, over: count, joints: [] }], // prettier-ignore
-  );
   const order = Object.keys(orderGroups) as OrderGroup[];
-  return [...rows, ...unneeded].sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.name.localeCompare(b.name)); // prettier-ignore
-}
-
-/** The small thing that goes on a joint, as it is bought; undefined for what needs nothing or has it in the shop. */
-function sundry(goesOn: string, size: string): string | undefined {
-  if (goesOn === 'an oiled O-ring') return `O-ring for a boss ${size}`;
-  if (goesOn === 'a new washer') return `Sealing washer ${size}`;
-  if (goesOn === 'two new washers') return `Pair of sealing washers ${size}`;
-  if (goesOn === 'a new ferrule') return `Ferrule ${size}`;
-  if (goesOn === 'a band clamp') return `Band clamp, injection type, for hose ${size}`;
-  if (goesOn === 'a worm-drive clamp') return `Worm-drive clamp for hose ${size}`;
-  if (goesOn === 'a crimp sleeve') return `Crimp sleeve for hose ${size}`;
-  return undefined;
+  return rows.sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.name.localeCompare(b.name)); // prettier-ignore
 }

@@ -1,4 +1,3 @@
-import { setImmediate } from 'node:timers/promises';
 import express, { Router, type Request } from 'express';
 import { z } from 'zod';
 import { keepPumpSchema, MOST_PUMPS } from '@endrel/core/contract/api';
@@ -8,9 +7,10 @@ import { InvalidError, NotFoundError } from '../errors.ts';
 import type { PumpRepository } from '../repositories/pump-repository.ts';
 import type { Acting } from '../services/job-service.ts';
 import { only } from './only.ts';
+import { sendList } from './send-list.ts';
 import { readRequest } from './read-request.ts';
 
-const AT_ONCE = 20; // pumps
+const AT_ONCE = 20; // pumps: a full library is 4 MB
 const LARGEST_BODY = '200kb'; // six tables of forty rows are 50
 
 export function pumpRoutes(pumps: PumpRepository, acting: (req: Request) => Acting): Router {
@@ -19,14 +19,7 @@ export function pumpRoutes(pumps: PumpRepository, acting: (req: Request) => Acti
   router
     .route('/')
     .get(async (req, res) => {
-      const list = await pumps.list(acting(req).shop);
-      res.type('json').write('[');
-      // a full library is 4 MB: others get their turn between
-      for (let i = 0; i < list.length; i += AT_ONCE) {
-        res.write(`${i > 0 ? ',' : ''}${list.slice(i, i + AT_ONCE).join()}`);
-        await setImmediate();
-      }
-      res.end(']');
+      await sendList(res, await pumps.list(acting(req).shop), AT_ONCE);
     })
     .post(express.json({ limit: LARGEST_BODY }), async (req, res) => {
       const { name, tables } = readRequest(keepPumpSchema, req.body);

@@ -1,4 +1,3 @@
-import { setImmediate } from 'node:timers/promises';
 import express, { Router, type Request } from 'express';
 import { z } from 'zod';
 import { keepShelfSchema } from '@endrel/core/contract/api';
@@ -8,9 +7,10 @@ import { InvalidError, NotFoundError } from '../errors.ts';
 import type { ShelfRepository } from '../repositories/shelf-repository.ts';
 import type { Acting } from '../services/job-service.ts';
 import { only } from './only.ts';
+import { sendList } from './send-list.ts';
 import { readRequest } from './read-request.ts';
 
-const AT_ONCE = 500; // parts
+const AT_ONCE = 500; // parts: a full shelf is some megabytes
 const LARGEST_BODY = '4mb'; // a full shelf is 3
 
 /** What lies on the shop's shelf. */
@@ -19,14 +19,7 @@ export function shelfRoutes(shelf: ShelfRepository, acting: (req: Request) => Ac
   router
     .route('/')
     .get(async (req, res) => {
-      const list = await shelf.list(acting(req).shop);
-      res.type('json').write('[');
-      // a full shelf is some megabytes: others get their turn between
-      for (let i = 0; i < list.length; i += AT_ONCE) {
-        res.write(`${i > 0 ? ',' : ''}${list.slice(i, i + AT_ONCE).join()}`);
-        await setImmediate();
-      }
-      res.end(']');
+      await sendList(res, await shelf.list(acting(req).shop), AT_ONCE);
     })
     .post(express.json({ limit: LARGEST_BODY }), async (req, res) => {
       const { parts } = readRequest(keepShelfSchema, req.body);

@@ -11,8 +11,8 @@ export const sealantWrong: Rule = {
       const { sealant } = joint;
       const seals = meetings.flatMap((m) => (m.mating.mates && m.isKnown ? [m.mating.seal] : []));
       if (sealant === undefined || seals.length === 0 || seals.length < meetings.length) return [];
-      const tapered = seals.includes('taperedThread');
-      const right = rightSealant(tapered ? 'taperedThread' : seals[0]!);
+      const right = rightSealant(seals);
+      const tapered = right === 'liquid';
       if (sealant === right) return [];
       const title = `sealant at the inlet of ${quotedId(job, to)}: ${right}`;
       return [
