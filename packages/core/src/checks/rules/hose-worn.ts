@@ -19,53 +19,51 @@ export const hoseWorn: Rule = {
       const [hot, bend] = [rated.get('temperature')!, rated.get('bend')!];
       const [heat, limit] = [asFigure(hot.required), asFigure(hot.rated)];
       const [bent, tightest] = [asFigure(bend.required), asFigure(bend.rated)];
-      const base = { stage: 'run', part: part.id, source: made.source } as const;
-      return [
-        ...(hot.verdict === 'attacked' && heat && limit
-          ? [
-              {
-                ...base,
-                grade: 'fix' as const,
-                which: 'hot',
-                path: ['parts', part.id, 'sleeved'],
-                what: `${quoted(part)} gets hotter where it lies than its kind lasts.`,
-                figure: { label: 'after stopping hot', ...heat },
-                limit: { label: made.name, ...limit },
-                why: 'Its cover hardens and cracks, and the clamp lets go of it.',
-                cure: 'Sleeve it, put a shield between, move it away from the exhaust, or use PTFE-lined hose.',
-              },
-            ]
-          : []),
-        ...(bend.verdict === 'attacked' && bent && tightest
-          ? [
-              {
-                ...base,
-                grade: 'fix' as const,
-                which: 'bend',
-                path: ['parts', part.id, 'bend'],
-                what: `${quoted(part)} is bent tighter than it stands.`,
-                figure: { label: 'inside radius', ...bent },
-                limit: { label: 'at least', ...tightest },
-                why: 'It kinks, sooner or later shut.',
-                cure: 'A longer hose, a hose end with the bend in it, or hard line.',
-              },
-            ]
-          : []),
-        ...(part.years !== undefined && part.years > made.lasts
-          ? [
-              {
-                ...base,
-                grade: 'fix' as const,
-                which: 'age',
-                path: ['parts', part.id, 'years'],
-                what: `${quoted(part)} is older than its kind lasts.`,
-                figure: { label: 'years', ...figure('number', part.years) },
-                limit: { label: 'lasts about', ...figure('number', made.lasts) },
-                why: 'Old rubber cracks from inside, where nobody sees it.',
-                cure: 'New hose with this year’s date on it.',
-              },
-            ]
-          : []),
-      ];
+      const report = (
+        which: string,
+        key: string,
+        words: Pick<SnagReport, 'what' | 'figure' | 'limit' | 'why' | 'cure'>,
+      ): SnagReport => ({
+        // prettier-ignore
+        grade: 'fix',
+        stage: 'run',
+        part: part.id,
+        which,
+        path: ['parts', part.id, key],
+        source: made.source,
+        ...words,
+      });
+      const reports: SnagReport[] = [];
+      if (hot.verdict === 'attacked' && heat && limit)
+        reports.push(
+          report('hot', 'sleeved', {
+            what: `${quoted(part)} gets hotter where it lies than its kind lasts.`,
+            figure: { label: 'after stopping hot', ...heat },
+            limit: { label: made.name, ...limit },
+            why: 'Its cover hardens and cracks, and the clamp lets go of it.',
+            cure: 'Sleeve it, put a shield between, move it away from the exhaust, or use PTFE-lined hose.',
+          }),
+        );
+      if (bend.verdict === 'attacked' && bent && tightest)
+        reports.push(
+          report('bend', 'bend', {
+            what: `${quoted(part)} is bent tighter than it stands.`,
+            figure: { label: 'inside radius', ...bent },
+            limit: { label: 'at least', ...tightest },
+            why: 'It kinks, sooner or later shut.',
+            cure: 'A longer hose, a hose end with the bend in it, or hard line.',
+          }),
+        );
+      if (part.years !== undefined && part.years > made.lasts)
+        reports.push(
+          report('age', 'years', {
+            what: `${quoted(part)} is older than its kind lasts.`,
+            figure: { label: 'years', ...figure('number', part.years) },
+            limit: { label: 'lasts about', ...figure('number', made.lasts) },
+            why: 'Old rubber cracks from inside, where nobody sees it.',
+            cure: 'New hose with this year’s date on it.',
+          }),
+        );
+      return reports;
     }),
 };

@@ -25,8 +25,6 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
   const job = useJob();
   const act = useAct();
   const { outlet, inlet, chain, meetings } = joint;
-  const set = (key: string, value: unknown, group?: string) =>
-    act({ act: 'setOnJoints', title: `set ${jointProperties[key as keyof typeof jointProperties].name} of joint ${joint.number}`, changes: [{ id: joint.id, key, value }] }, group); // prettier-ignore
   const hasHose = [joint.from, joint.to].some((id) => job.parts[id]?.kind === 'hose');
   return (
     <section aria-label={`Joint ${joint.number}`} className="min-w-0">
@@ -54,17 +52,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
               <MeetingItem key={meeting.number} meeting={meeting} joint={joint} />
             ))}
           </ul>
-          <div className="grid gap-x-6 sm:grid-cols-3">
-            {(['sealant', ...(hasHose ? (['clamp'] as const) : []), 'tight'] as const).map((key) => (
-              <PropertyField
-                key={key}
-                property={jointProperties[key]}
-                path={['joints', joint.id, key]}
-                value={joint.joint[key]}
-                onChange={(value, group) => set(key, value, group)}
-              />
-            ))}
-          </div>
+          <JointFields joint={joint} keys={['sealant', ...(hasHose ? (['clamp'] as const) : []), 'tight']} />
           {plan &&
             (plan.chains.length > 0 || plan.state === 'wants' || plan.state === 'stale') &&
             outlet.fitting &&
@@ -75,17 +63,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
                   <summary className="label min-h-[26px] py-1">
                     What they have to keep to besides fuel and pressure
                   </summary>
-                  <div className="grid gap-x-6 sm:grid-cols-3">
-                    {adapterWishes.map((key) => (
-                      <PropertyField
-                        key={key}
-                        property={jointProperties[key]}
-                        path={['joints', joint.id, key]}
-                        value={joint.joint[key]}
-                        onChange={(value, group) => set(key, value, group)}
-                      />
-                    ))}
-                  </div>
+                  <JointFields joint={joint} keys={adapterWishes} />
                 </details>
                 {plan.chains.length > 0 ? (
                   <ChainList
@@ -103,6 +81,24 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
         </>
       )}
     </section>
+  );
+}
+
+/** The fields of some of a joint’s properties. */
+function JointFields({ joint, keys }: { joint: JointFinding; keys: readonly (keyof typeof jointProperties)[] }) {
+  const act = useAct();
+  return (
+    <div className="grid gap-x-6 sm:grid-cols-3">
+      {keys.map((key) => (
+        <PropertyField
+          key={key}
+          property={jointProperties[key]}
+          path={['joints', joint.id, key]}
+          value={joint.joint[key]}
+          onChange={(value, group) => act({ act: 'setOnJoints', title: `set ${jointProperties[key].name} of joint ${joint.number}`, changes: [{ id: joint.id, key, value }] }, group)} // prettier-ignore
+        />
+      ))}
+    </div>
   );
 }
 
