@@ -29,6 +29,8 @@ test('every joint is filled in one act, feeds the solver, and is swapped, taken 
   await expect(second.getByText('chosen', { exact: true })).toBeVisible();
   await bench(page).getByRole('button', { name: 'Take the adapters out' }).click();
   await expect(page.getByText('1 wants adapters.')).toBeVisible();
+  // the button that was pressed is gone: keys go on from the bench
+  await expect(page.getByRole('main')).toBeFocused();
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
@@ -70,6 +72,20 @@ test('a usual port is agreed to, or another is said, and the joint follows', asy
   await expect(bench(page).getByLabel('As looked at: form').first()).toHaveValue('oRingBoss');
   await bench(page).getByLabel('As looked at: size').first().selectOption('−8');
   await expect(bench(page).locator('[data-chain="1"]')).toContainText('male O-ring boss −8');
+  // one measure of it after the other: each keeps what is known already
+  await bench(page).getByText('Its envelope, angle and material').first().click();
+  const flats = bench(page)
+    .getByLabel(/^Across flats/)
+    .first();
+  const standsOut = bench(page)
+    .getByLabel(/^Length that stands out/)
+    .first();
+  await flats.fill('22 mm');
+  await flats.press('Tab');
+  await standsOut.fill('14 mm');
+  await standsOut.press('Tab');
+  await expect(flats).toHaveValue(/^22/);
+  await expect(standsOut).toHaveValue(/^14/);
   await bench(page)
     .getByLabel(/^Tightened and marked/)
     .selectOption('yes');

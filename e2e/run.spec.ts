@@ -14,8 +14,9 @@ const order = (page: Parameters<typeof part>[0]) =>
 
 test('parts are put in, moved, swapped and taken out; undo brings them back', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Run');
-  const before = await order(page);
+  // once the part is there to be chosen, the strip is drawn
   await part(page, /^Fine filter/).click();
+  const before = await order(page);
   await page.getByRole('button', { name: 'Move it one place towards the start' }).click();
   // the strip is drawn with what the edit leads to
   await expect.poll(async () => (await order(page)).indexOf('filter-1')).toBe(before.indexOf('filter-1') - 1);

@@ -29,9 +29,16 @@ export function useReturnFocus(): ReturnFocus {
 /** Where the work is: when what had the focus is gone, keys and screen readers go on from here. */
 const focusBench = (): void => document.querySelector<HTMLElement>('main')?.focus({ preventScroll: true });
 
-/** After an act that takes its own button away. */
+/** For how many frames a button may outlive the act that takes it away: what shows a finding is drawn when that is reckoned. */
+const framesToWait = 30;
+
+/** After an act that takes its own button away, whether at once or when its consequences are reckoned. */
 export function keepFocusNear(): void {
-  requestAnimationFrame(() => {
-    if (document.activeElement === document.body || document.activeElement === null) focusBench();
-  });
+  const had = document.activeElement;
+  const look = (frames: number) => {
+    const now = document.activeElement;
+    if (now === document.body || now === null) return focusBench();
+    if (now === had && frames > 0) requestAnimationFrame(() => look(frames - 1));
+  };
+  requestAnimationFrame(() => look(framesToWait));
 }

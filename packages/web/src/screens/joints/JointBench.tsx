@@ -2,17 +2,21 @@ import { objections, type Objection } from '@endrel/core/fittings/allowed-here';
 import { fittingMaterials } from '@endrel/core/fittings/fitting-material';
 import { placeOf } from '@endrel/core/joints/joint-place';
 import { sayMismatch } from '@endrel/core/fittings/mating';
-import { describePort, portMeasures, portSchema } from '@endrel/core/fittings/port';
+import { describePort, portMeasures, portSchema, type Port } from '@endrel/core/fittings/port';
 import { seals as sealNames } from '@endrel/core/fittings/port-form';
+import { setOnPort } from '@endrel/core/job/acts/set-on-port';
 import type { Property } from '@endrel/core/job/property';
 import { chooseChain, type JointPlan } from '@endrel/core/joints/chain-plan';
 import { makeUp, type MakeUp } from '@endrel/core/joints/make-up';
-import { adapterWishes, jointProperties } from '@endrel/core/parts/joint';
+import { adapterWishes } from '@endrel/core/parts/joint';
 import { partName, portOf } from '@endrel/core/parts/kinds';
 import type { JointEnd, JointFinding, Meeting } from '@endrel/core/run/joints';
+import { ActButton } from '../../components/ActButton.tsx';
 import { ChainList, codesOf, NoChain } from '../../components/ChainList.tsx';
 import { capital } from '../../components/capital.ts';
+import { JointFields } from '../../components/JointFields.tsx';
 import { PropertyField } from '../../components/PropertyField.tsx';
+import { keepFocusNear } from '../../components/return-focus.ts';
 import { ChainSketch } from '../../drawing/fittings/ChainSketch.tsx';
 import { useAct, useAssessment, useJob, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
@@ -25,6 +29,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
   const job = useJob();
   const act = useAct();
   const { outlet, inlet, chain, meetings } = joint;
+  const fields = { joint: joint.joint, of: `of joint ${joint.number}`, className: 'grid gap-x-6 sm:grid-cols-3' };
   const hasHose = [joint.from, joint.to].some((id) => job.parts[id]?.kind === 'hose');
   return (
     <section aria-label={`Joint ${joint.number}`} className="min-w-0">
@@ -42,9 +47,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
           {chain.length > 0 && outlet.fitting && inlet.fitting && (
             <div className="my-1">
               <ChainSketch from={outlet.fitting} adapters={chain} to={inlet.fitting} />
-              <button className="button" onClick={() => act(chooseChain(joint, undefined))}>
-                Take the adapters out
-              </button>
+              <ActButton act={chooseChain(joint, undefined)}>Take the adapters out</ActButton>
             </div>
           )}
           <ul className="ruled my-1" aria-label="How it is made up">
@@ -52,7 +55,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
               <MeetingItem key={meeting.number} meeting={meeting} joint={joint} />
             ))}
           </ul>
-          <JointFields joint={joint} keys={['sealant', ...(hasHose ? (['clamp'] as const) : []), 'tight']} />
+          <JointFields {...fields} keys={['sealant', ...(hasHose ? (['clamp'] as const) : []), 'tight']} />
           {plan &&
             (plan.chains.length > 0 || plan.state === 'wants' || plan.state === 'stale') &&
             outlet.fitting &&
@@ -63,7 +66,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
                   <summary className="label min-h-[26px] py-1">
                     What they have to keep to besides fuel and pressure
                   </summary>
-                  <JointFields joint={joint} keys={adapterWishes} />
+                  <JointFields {...fields} keys={adapterWishes} />
                 </details>
                 {plan.chains.length > 0 ? (
                   <ChainList
@@ -71,7 +74,10 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
                     to={inlet.fitting}
                     chains={plan.chains}
                     chosen={codesOf(chain)}
-                    onUse={(found) => act(chooseChain(joint, found))}
+                    onUse={(found) => {
+                      act(chooseChain(joint, found));
+                      keepFocusNear();
+                    }}
                   />
                 ) : (
                   <NoChain obstacles={plan.obstacles} />
@@ -84,24 +90,6 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
   );
 }
 
-/** The fields of some of a joint’s properties. */
-function JointFields({ joint, keys }: { joint: JointFinding; keys: readonly (keyof typeof jointProperties)[] }) {
-  const act = useAct();
-  return (
-    <div className="grid gap-x-6 sm:grid-cols-3">
-      {keys.map((key) => (
-        <PropertyField
-          key={key}
-          property={jointProperties[key]}
-          path={['joints', joint.id, key]}
-          value={joint.joint[key]}
-          onChange={(value, group) => act({ act: 'setOnJoints', title: `set ${jointProperties[key].name} of joint ${joint.number}`, changes: [{ id: joint.id, key, value }] }, group)} // prettier-ignore
-        />
-      ))}
-    </div>
-  );
-}
-
 /** A port: as it was looked at, or as such a port usually is, to be agreed to. */
 function End({ end, view }: { end: JointEnd; view: JobView }) {
   const job = useJob();
@@ -109,9 +97,12 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
   const act = useAct();
   const part = job.parts[end.part]!;
   const spec = portOf(part, end.port);
-  const set = (fitting: unknown, group?: string) => {
-    const { fitting: _old, ...rest } = session.getSnapshot().job.parts[end.part]?.ports?.[end.port] ?? {};
-    act({ act: 'setPort', part: end.part, port: end.port, state: fitting === undefined ? rest : { ...rest, fitting: fitting as never } }, group); // prettier-ignore
+  // looked up when it is set: a field whose own value stays is not drawn again for what the others set
+  const now = () => session.getSnapshot().job;
+  const set = (fitting: unknown, group?: string) => act(setOnPort(now(), end, 'fitting', fitting as Port | undefined), group); // prettier-ignore
+  const setMeasure = (key: keyof typeof portMeasures, value: unknown, group?: string) => {
+    const known = now().parts[end.part]?.ports?.[end.port]?.fitting;
+    if (known) set({ ...known, [key]: value }, group);
   };
   return (
     <div className="py-1">
@@ -126,9 +117,13 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
           <span className="italic">
             {describePort(end.fitting)} <span className="label block not-italic">typical, not looked at yet</span>
           </span>
-          <button className="button shrink-0" onClick={() => set(end.fitting)}>
-            It is so<span className="sr-only">: {partName(part)}</span>
-          </button>
+          <ActButton
+            act={setOnPort(job, end, 'fitting', end.fitting)}
+            label={`It is so: ${partName(part)}`}
+            className="button shrink-0"
+          >
+            It is so
+          </ActButton>
         </p>
       )}
       <PropertyField
@@ -148,7 +143,7 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
                 property={portMeasures[key]}
                 path={['parts', end.part, 'ports', end.port, 'fitting', key]}
                 value={end.fitting![key]}
-                onChange={(value, group) => set({ ...end.fitting, [key]: value }, group)}
+                onChange={(value, group) => setMeasure(key, value, group)}
               />
             ))}
           </div>

@@ -8,8 +8,10 @@ import { circuitsOf } from '@endrel/core/run/circuits';
 import type { JointFinding } from '@endrel/core/run/joints';
 import { useShelf } from '../../api/shelf.ts';
 import { useJointPlan } from '../../calc/use-joint-plan.ts';
+import { ActButton } from '../../components/ActButton.tsx';
 import { Caution } from '../../components/Caution.tsx';
-import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
+import { PortClosing } from '../../components/PortClosing.tsx';
+import { useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { JointBench } from './JointBench.tsx';
 
@@ -67,7 +69,6 @@ export function JointListTab({ view }: { view: JobView }) {
 
 /** Fills all joints that want adapters in one act, and says what becomes waste by it. */
 function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: readonly JointPlan[] }) {
-  const act = useAct();
   // what the worker said of a job before this one is not acted on
   const isCurrent = plans.length === joints.length && joints.every((j, i) => plans[i]!.joint === j.id && plans[i]!.state === stateOf(j)); // prettier-ignore
   const filling = isCurrent ? fillJoints(joints, plans) : undefined;
@@ -84,9 +85,9 @@ function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: re
         </p>
         {open > 0 && !isCurrent && <span className="text-ink-soft">Searching adapters …</span>}
         {filling && (
-          <button className="button button-ink" onClick={() => act(filling)}>
+          <ActButton act={filling} className="button button-ink">
             {filling.changes.length === 1 ? 'Fill that joint' : `Fill all ${filling.changes.length}`}
-          </button>
+          </ActButton>
         )}
       </div>
       {waste.length > 0 && (
@@ -166,7 +167,6 @@ const sealsOf = ({ meetings }: JointFinding): string =>
 
 /** Ports that no joint is on: capped, plugged, or open. With the joints they are every port of the run. */
 function LonePorts({ job, onPart }: { job: Job; onPart(id: string): void }) {
-  const act = useAct();
   const run = circuitsOf(job);
   const lone = run.parts.flatMap((part) => run.ports(part.id).flatMap((port) => (port.state === 'mated' || port.spec.use === 'dry' ? [] : [{ part, port }]))); // prettier-ignore
   if (lone.length === 0) return <p className="label mt-2">Every port that holds fuel is in one of these joints.</p>;
@@ -174,50 +174,27 @@ function LonePorts({ job, onPart }: { job: Job; onPart(id: string): void }) {
     <table className="mt-3 w-full text-left">
       <caption className="label text-left">Ports without a joint</caption>
       <tbody className="ruled">
-        {lone.map(({ part, port: { port, spec, state, known } }) => {
-          const close = (closed: 'capped' | 'plugged' | undefined) => {
-            const { closed: _old, ...rest } = known;
-            act({ act: 'setPort', part: part.id, port, state: closed ? { ...rest, closed } : rest });
-          };
-          return (
-            <tr key={`${part.id} ${port}`} className="align-baseline">
-              <th scope="row" className="py-0.5 font-normal">
-                <button
-                  className="min-h-[26px] text-left underline decoration-hair-strong underline-offset-3"
-                  onClick={() => onPart(part.id)}
-                >
-                  {partName(part)}, {spec.name}
-                </button>
-              </th>
-              <td className={state === 'open' ? 'font-semibold text-fix' : 'text-ink-soft'}>{state}</td>
-              <td className="text-right">
-                {state === 'open' ? (
-                  <>
-                    <button className="quiet" onClick={() => close('capped')}>
-                      Cap it
-                      <span className="sr-only">
-                        : {partName(part)}, {spec.name}
-                      </span>
-                    </button>
-                    <button className="quiet" onClick={() => close('plugged')}>
-                      Plug it
-                      <span className="sr-only">
-                        : {partName(part)}, {spec.name}
-                      </span>
-                    </button>
-                  </>
-                ) : (
-                  <button className="quiet" onClick={() => close(undefined)}>
-                    Open it
-                    <span className="sr-only">
-                      : {partName(part)}, {spec.name}
-                    </span>
-                  </button>
-                )}
-              </td>
-            </tr>
-          );
-        })}
+        {lone.map(({ part, port: { port, spec, state } }) => (
+          <tr key={`${part.id} ${port}`} className="align-baseline">
+            <th scope="row" className="py-0.5 font-normal">
+              <button
+                className="min-h-[26px] text-left underline decoration-hair-strong underline-offset-3"
+                onClick={() => onPart(part.id)}
+              >
+                {partName(part)}, {spec.name}
+              </button>
+            </th>
+            <td className={state === 'open' ? 'font-semibold text-fix' : 'text-ink-soft'}>{state}</td>
+            <td className="text-right">
+              <PortClosing
+                port={{ part: part.id, port }}
+                isOpen={state === 'open'}
+                of={`${partName(part)}, ${spec.name}`}
+                className="quiet"
+              />
+            </td>
+          </tr>
+        ))}
       </tbody>
     </table>
   );

@@ -9,16 +9,16 @@ import type { Property } from '@endrel/core/job/property';
 import { commonProperties } from '@endrel/core/parts/define-part';
 import { kindOf, partKinds, partName, propertiesOf, type Part, type PartKind } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
+import { ActButton } from '../../components/ActButton.tsx';
 import { PropertyField } from '../../components/PropertyField.tsx';
+import { keepFocusNear } from '../../components/return-focus.ts';
 import { PartSymbol } from '../../drawing/symbols/PartSymbol.tsx';
 import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
-import { ActButton } from './ActButton.tsx';
 import { MenuItem } from './AddPart.tsx';
 import { newPartId } from './place-part.ts';
 import { PartReadings } from './PartReadings.tsx';
 import { PortList } from './PortList.tsx';
-import { keepFocusNear } from '../../components/return-focus.ts';
 
 const heat = ['lies', 'exhaustGap', 'shielded', 'sleeved', 'standOff'] as const;
 const drop = ['dropBy', 'sheetLiquid', 'viscousShare', 'meshArea', 'portBore', 'fuelHeld'] as const;

@@ -1,18 +1,24 @@
 import { DropdownMenu } from 'radix-ui';
 import type { Act } from '@endrel/core/job/acts/act';
+import { setOnPort } from '@endrel/core/job/acts/set-on-port';
 import type { PortAsItIs } from '@endrel/core/job/graph';
 import type { Property } from '@endrel/core/job/property';
-import { portSchema } from '@endrel/core/fittings/port';
+import { portSchema, type Port } from '@endrel/core/fittings/port';
 import { adapterWishes, jointProperties, type JointKey } from '@endrel/core/parts/joint';
 import { partName, type Part } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
+import { ActButton } from '../../components/ActButton.tsx';
+import { JointFields } from '../../components/JointFields.tsx';
+import { PortClosing } from '../../components/PortClosing.tsx';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { capital } from '../../components/capital.ts';
-import { useAct, useNeeds, useJob, useSession } from '../../session/session-context.tsx';
-import { ActButton } from './ActButton.tsx';
+import { keepFocusNear } from '../../components/return-focus.ts';
+import { useAct, useJob, useSession } from '../../session/session-context.tsx';
 import { AddPart, MenuItem } from './AddPart.tsx';
 import { freeEnds, teeing } from './place-part.ts';
-import { keepFocusNear } from '../../components/return-focus.ts';
+
+/** How a joint is made up; what its adapters have to keep to stands with them. */
+const made = (Object.keys(jointProperties) as JointKey[]).filter((key) => !(adapterWishes as readonly string[]).includes(key)); // prettier-ignore
 
 const fittingProperty: Property = { type: 'port', name: 'form and size', schema: portSchema };
 
@@ -36,11 +42,6 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
   const { peer, known, spec, state } = port;
   const ref = { part: part.id, port: port.port };
   const other = peer && job.parts[peer.part];
-  const setClosed = (closed: 'capped' | 'plugged' | undefined): Act => {
-    const { closed: _old, ...rest } = known;
-    return { act: 'setPort', ...ref, state: closed ? { ...rest, closed } : rest };
-  };
-  const { paths: needs } = useNeeds();
   return (
     <li className="py-1.5" data-port={port.port}>
       <div className="flex flex-wrap items-baseline gap-x-2">
@@ -67,39 +68,17 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
           path={['parts', part.id, 'ports', port.port, 'fitting']}
           value={known.fitting}
           needed={false}
-          onChange={(fitting, group) => {
-            const { fitting: _old, ...rest } = session.getSnapshot().job.parts[part.id]?.ports?.[port.port] ?? {};
-            act({ act: 'setPort', ...ref, state: fitting === undefined ? rest : { ...rest, fitting: fitting as never } }, group); // prettier-ignore
-          }}
+          onChange={(fitting, group) =>
+            act(setOnPort(session.getSnapshot().job, ref, 'fitting', fitting as Port | undefined), group)
+          }
         />
         {peer && (
-          <div className="grid gap-x-5 sm:grid-cols-2">
-            {(Object.keys(jointProperties) as JointKey[])
-              .filter((key) => !(adapterWishes as readonly string[]).includes(key))
-              .filter((key) => key !== 'clamp' || part.kind === 'hose' || other?.kind === 'hose')
-              .map((key) => {
-                const path = ['joints', peer.joint.id, key];
-                return (
-                  <PropertyField
-                    key={key}
-                    property={jointProperties[key]}
-                    path={path}
-                    value={peer.joint[key]}
-                    needed={needs.has(path.join('/'))}
-                    onChange={(value, group) =>
-                      act(
-                        {
-                          act: 'setOnJoints',
-                          title: `set ${jointProperties[key].name} at the ${spec.name} of ${partName(part)}`,
-                          changes: [{ id: peer.joint.id, key, value }],
-                        },
-                        group,
-                      )
-                    }
-                  />
-                );
-              })}
-          </div>
+          <JointFields
+            joint={peer.joint}
+            keys={made.filter((key) => key !== 'clamp' || part.kind === 'hose' || other?.kind === 'hose')}
+            of={`at the ${spec.name} of ${partName(part)}`}
+            className="grid gap-x-5 sm:grid-cols-2"
+          />
         )}
         <div className="flex flex-wrap gap-2 py-1.5">
           {peer ? (
@@ -116,14 +95,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
             </>
           ) : spec.use === 'dry' ? null : (
             <>
-              {state === 'open' ? (
-                <>
-                  <ActButton act={setClosed('capped')}>Cap it</ActButton>
-                  <ActButton act={setClosed('plugged')}>Plug it</ActButton>
-                </>
-              ) : (
-                <ActButton act={setClosed(undefined)}>Open it</ActButton>
-              )}
+              <PortClosing port={ref} isOpen={state === 'open'} />
               <AddPart spot={{ port: ref }} onAdded={onPart} label="Put a part on it" />
               <EndMenu label="Join it to" part={part.id} acts={(to) => ({ act: 'connect', a: ref, b: to })} />
             </>

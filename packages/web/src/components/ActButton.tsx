@@ -1,9 +1,9 @@
 import { useMemo, type ReactNode } from 'react';
 import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
-import { capital } from '../../components/capital.ts';
-import { keepFocusNear } from '../../components/return-focus.ts';
-import { useAct, useJob, useSession } from '../../session/session-context.tsx';
+import { capital } from './capital.ts';
+import { keepFocusNear } from './return-focus.ts';
+import { useAct, useJob, useSession } from '../session/session-context.tsx';
 
 /** A button that does an act and says beforehand what it changes; where it would be refused it says why instead. */
 export function ActButton({
