@@ -1,21 +1,13 @@
 import type { Job } from '../job/job.ts';
-import { kindOf, type Part, type PartOf } from '../parts/kinds.ts';
-import {
-  SURFACE,
-  type LawAt,
-  type Lowered,
-  type LoweredPump,
-  type MomentPoint,
-  type Place,
-  type Site,
-} from '../parts/lower.ts';
+import { kindOf, type Part } from '../parts/kinds.ts';
+import { SURFACE, type LawAt, type Lowered, type LoweredPump, type MomentPoint, type Place } from '../parts/lower.ts';
 import { portKey } from '../parts/port.ts';
-import { brimOf } from '../parts/swirl-pot/swirl-pot.ts';
 import { chainLaw } from './chain-law.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
 import type { Flow } from './flow-directions.ts';
 import { readFrom } from '../parts/joint.ts';
 import { HeightFill } from './heights.ts';
+import { injectorsOf, siteOf } from './site.ts';
 
 /** A link of the compiled run; a law that depends on the moment is asked for at each. */
 export interface CompiledLink {
@@ -124,7 +116,7 @@ class Compiler {
     // what is joined to nothing of the run has no pressure
     const lowered = circuits.parts
       .filter((part) => circuits.isReached(part.id))
-      .map((part) => ({ part, low: kindOf(part).lower(part, this.#site(part)) }));
+      .map((part) => ({ part, low: kindOf(part).lower(part, siteOf(part, this.#circuits, this.#job, this.#changed)) }));
     this.#strong.set('surface', 3);
     for (const { part, low } of lowered)
       for (const { place } of low.open ?? []) this.#strong.set(this.#name(part.id, place), 2);
@@ -271,7 +263,7 @@ class Compiler {
     for (const id of met) {
       if (!circuits.isReached(id)) continue;
       const part = changed.get(id) ?? circuits.part(id);
-      const low = kindOf(part).lower(part, this.#site(part));
+      const low = kindOf(part).lower(part, siteOf(part, this.#circuits, this.#job, this.#changed));
       lowered.set(id, low);
       if (low.pump) pumps.set(id, low.pump);
       if (linkNames(low) !== linksOf.get(id))
@@ -382,7 +374,7 @@ class Compiler {
 
   #draws(lowered: readonly { part: Part; low: Lowered }[]) {
     const drawn = lowered.filter(({ low }) => low.draws);
-    const weight = (part: Part) => (part.kind === 'rail' ? this.#injectors(part) : 1);
+    const weight = (part: Part) => (part.kind === 'rail' ? injectorsOf(part, this.#circuits, this.#job) : 1);
     const total = drawn.reduce((sum, { part }) => sum + weight(part), 0);
     return drawn.flatMap(({ part, low }) =>
       low.draws!.map((place) => ({
@@ -391,59 +383,6 @@ class Compiler {
         share: weight(part) / total / low.draws!.length,
       })),
     );
-  }
-
-  #injectors(rail: PartOf<'rail'>): number {
-    const rails = this.#circuits.parts.filter((p) => p.kind === 'rail').length;
-    return rail.injectors ?? Math.ceil((this.#job.brief.injectors ?? TYPICAL_INJECTORS) / rails);
-  }
-
-  #site(part: Part): Site {
-    const circuits = this.#circuits;
-    const ports = circuits.ports(part.id);
-    const peer = (port: string) => {
-      const found = ports.find((p) => p.port === port)?.peer;
-      return found && circuits.has(found.part) ? found : undefined;
-    };
-    const beyond = (port: string): Part | undefined => {
-      const found = peer(port);
-      return found && (this.#changed.get(found.part) ?? circuits.part(found.part));
-    };
-    const { survey, hanger } = this.#job;
-    return {
-      boreBeyond: (port) => {
-        const { part: to, joint } = peer(port) ?? {};
-        const chain = joint?.chain;
-        // of what stands between, the first that is met
-        if (chain) return (joint.a.part === to ? chain.at(-1)! : chain[0]!).bore;
-        const other = beyond(port);
-        return other && kindOf(other).bore?.(other);
-      },
-      isVesselBeyond: (port) => {
-        if (peer(port)?.joint.chain) return false; // the adapters answer for it
-        const other = beyond(port);
-        return other !== undefined && kindOf(other).isVessel === true;
-      },
-      isMated: (port) => peer(port) !== undefined,
-      flowsIn: (port) => circuits.flowsIn(part.id, port),
-      endHeight: (port) => {
-        const pot = circuits.potBehind(port);
-        // what runs over from a pot above the tank falls: it does not draw the pot down
-        if (pot) return Math.max(brimOf(circuits.part(pot) as PartOf<'swirlPot'>), survey.tank.depth?.si ?? 0);
-        const other = beyond(port);
-        return other?.kind === 'returnDrop' ? other.endHeight?.si : undefined;
-      },
-      isSuction: circuits.zoneOf(part.id)?.kind === 'suction',
-      isBeside: circuits.isBeside(part.id),
-      ports: ports.filter((p) => p.spec.use !== 'dry').map((p) => p.port),
-      tankDepth: survey.tank.depth?.si,
-      railHeight: survey.railHeight?.si,
-      injectors: part.kind === 'rail' ? this.#injectors(part) : 0,
-      jet:
-        hanger?.jetDrill && hanger.jetDrill.si > 0
-          ? { drill: hanger.jetDrill.si, edge: hanger.jetEdge ?? 'sharp' }
-          : undefined,
-    };
   }
 }
 
@@ -454,6 +393,3 @@ const chainLink = (joint: string): string => `joint:${joint}`;
 export const lengthOf = (law: LawAt): number => (typeof law === 'object' && law.kind === 'line' ? law.length : 0);
 
 const linkNames = ({ links }: Lowered): string => links.map((l) => l.id).join(' ');
-
-/** Of an engine whose injectors are not counted yet; shown as standing in. */
-export const TYPICAL_INJECTORS = 4; // common practice
