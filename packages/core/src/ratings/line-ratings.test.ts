@@ -111,6 +111,14 @@ describe('materials that the job knows better', () => {
     const cell = rateLine(get(job, 'hose', 1), lineStress(findingsOf(job), get(job, 'hose', 1))).find((r) => r.check === 'fuel')!; // prettier-ignore
     expect([cell.verdict, cell.source]).to.deep.equal(['attacked', 'sheet of the maker']);
   });
+  it('are named by the snags that they make, whatever the material', () => {
+    const made = (name: string, change: (job: Job) => void) =>
+      snagsOf(findingsOf(e85((j) => { change(j); j.materials = own(name, 'attacked'); }))).filter((s) => s.source === 'sheet of the maker'); // prettier-ignore
+    const stainless = made('stainless 304', (j) => (get(j, 'hardLine').material = 'stainless304'));
+    expect(stainless.map((s) => [s.rule, s.act])).to.deep.equal([['aluminium-with-ethanol', undefined]]);
+    expect(stainless[0]!.what).to.match(/ is stainless 304 on an ethanol blend/);
+    expect(made('stainless', (j) => (j.survey.tank.coating = 'stainless')).map((s) => s.rule)).to.deep.equal(['coating-attacked']); // prettier-ignore
+  });
   it('decide what new adapters may be made of', () => {
     const e = { family: 'petrol', ethanol: 0.85 } as const;
     expect([...lastingMaterials(e)]).to.not.include('brass');

@@ -4,7 +4,7 @@ import { seals, type Seal } from '../../fittings/port-form.ts';
 import { bestChain, sayChain } from '../../joints/best-chain.ts';
 import { chooseChain } from '../../joints/chain-plan.ts';
 import { placeOf } from '../../joints/joint-place.ts';
-import { fuelClasses, fuelClassOf } from '../../ratings/material-fuel.ts';
+import { fittingMetals, fuelClasses, fuelClassOf, sourceOn } from '../../ratings/material-fuel.ts';
 import type { Findings } from '../../run/findings.ts';
 import type { JointFinding } from '../../run/joints.ts';
 import { figure } from '../../units/quantity.ts';
@@ -37,12 +37,15 @@ function reportsOf(findings: Findings, joint: JointFinding): SnagReport[] {
       part: to,
       which: `${id}-${by}`,
       path: ['parts', to, 'ports', joint.inlet.port, 'fitting'],
-      source: MEMORY,
+      source: sourceOf(findings, worst.o),
       ...cureOf(findings, joint),
     } as const;
     return [{ ...base, ...wordsOf(findings, worst.o, worst.seal, `the inlet of ${quotedId(findings.job, to)}`) }];
   });
 }
+
+const sourceOf = ({ fuel, job }: Findings, o: Objection): string =>
+  o.by === 'fuel' ? sourceOn(fittingMetals[o.material], fuelClassOf(fuel!), job.materials) : MEMORY;
 
 const limitOf = (o: Objection): number => (o.by === 'fuel' ? (o.verdict === 'attacked' ? 0 : 1) : o.limit);
 

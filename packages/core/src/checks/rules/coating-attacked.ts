@@ -1,4 +1,4 @@
-import { tankWalls, verdictOn } from '../../ratings/material-fuel.ts';
+import { sourceOn, tankWalls, verdictOn } from '../../ratings/material-fuel.ts';
 import { figure } from '../../units/quantity.ts';
 import { ethanolShare, MILD_BLEND } from '../reading.ts';
 import type { Rule } from '../snag.ts';
@@ -20,7 +20,7 @@ export const coatingAttacked: Rule = {
         limit: { label: 'slow attack up to', ...figure('fraction', MILD_BLEND) },
         why: 'The coating comes off as grit and gel that blocks the sock and wears the pump.',
         cure: 'Change the tank, have it lined with a sealer rated for this blend, or run petrol without ethanol; never leave the blend in over a lay-up.',
-        source: 'common practice',
+        source: sourceOn(tankWalls[coating], 'high', job.materials),
       },
     ];
   },

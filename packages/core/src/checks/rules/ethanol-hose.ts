@@ -1,4 +1,4 @@
-import { materialRow, verdictOn } from '../../ratings/material-fuel.ts';
+import { materialRow, sourceOn, verdictOn } from '../../ratings/material-fuel.ts';
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
 import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../reading.ts';
@@ -26,7 +26,7 @@ export const ethanolHose: Rule = {
           cure: 'Ask the maker, or use PTFE-lined hose.',
           act: part.immersed ? undefined : { act: 'setOnPart', id: part.id, key: 'construction', value: 'ptfe' },
           actLabel: 'Use PTFE-lined hose',
-          source: hoseConstruction(part.construction).source,
+          source: sourceOn(row, 'high', job.materials),
         },
       ];
     }),

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { wireCovers } from '../../ratings/material-fuel.ts';
 import { carburettorJob, cleanJob, expectSnag, fit, get, jointInto, snagsOfRule } from '../../../test/rule-cases.ts';
 import { genericAdapter } from '../../fittings/adapter-catalogue.ts';
 import { readPort } from '../../fittings/read-port.ts';
@@ -114,6 +115,12 @@ describe('rule wire-in-tank', () => {
     expectSnag('wire-in-tank', covered('fluoropolymer'), covered('pvc'), 'stop', 'pump-1');
     expect(snagsOfRule(covered('nylon'), 'wire-in-tank')).to.deep.equal([]);
     expect(snagsOfRule(covered('nylon', 0.85), 'wire-in-tank').map((s) => s.grade)).to.deep.equal(['note']);
+  });
+  it('cites who says so', () => {
+    const job = covered('nylon');
+    job.materials = { [wireCovers.nylon.name]: { on: { e10: 'attacked' }, source: 'sheet of the maker' } };
+    const sources = [covered('pvc'), job].map((j) => snagsOfRule(j, 'wire-in-tank').map((s) => s.source));
+    expect(sources).to.deep.equal([['common practice'], ['sheet of the maker']]);
   });
 });
 

@@ -1,4 +1,4 @@
-import { fuelClasses, fuelClassOf, verdictOn, wireCovers } from '../../ratings/material-fuel.ts';
+import { fuelClasses, fuelClassOf, sourceOn, verdictOn, wireCovers } from '../../ratings/material-fuel.ts';
 import { partsOfKind, quoted } from '../reading.ts';
 import type { Rule } from '../snag.ts';
 
@@ -9,7 +9,8 @@ export const wireInTank: Rule = {
     partsOfKind(job, 'pump').flatMap((part) => {
       if (part.place !== 'inTank' || !part.wireCover || !fuel) return [];
       const cover = wireCovers[part.wireCover];
-      const verdict = verdictOn(cover, fuelClassOf(fuel), job.materials);
+      const kind = fuelClassOf(fuel);
+      const verdict = verdictOn(cover, kind, job.materials);
       if (verdict === 'fine') return [];
       return [
         {
@@ -20,12 +21,12 @@ export const wireInTank: Rule = {
           what:
             verdict === 'ask'
               ? `Only the maker can say whether the wires to ${quoted(part)} stand this fuel: ${cover.name}.`
-              : `The wires to ${quoted(part)} do not last inside the tank: ${cover.name} with ${fuelClasses[fuelClassOf(fuel)]}.`,
+              : `The wires to ${quoted(part)} do not last inside the tank: ${cover.name} with ${fuelClasses[kind]}.`,
           why: 'The cover hardens and falls off, and bare wires lie in the vapour.',
           cure: 'Use wire covered with PTFE or ETFE, or the harness made for the hanger.',
           act: { act: 'setOnPart', id: part.id, key: 'wireCover', value: 'fluoropolymer' },
           actLabel: 'Wire in PTFE or ETFE it is',
-          source: cover.source,
+          source: sourceOn(cover, kind, job.materials),
         },
       ];
     }),
