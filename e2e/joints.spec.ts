@@ -204,3 +204,42 @@ test('a shelf file is taken whole or not at all: every fault by its row, and the
   await page.reload();
   await expect(page.getByLabel('How many of shop 1')).toHaveValue('8');
 });
+
+test('on the shelf the focus stays near when a button goes, and what the server refuses stays typed', async ({
+  page,
+}) => {
+  await page.goto('/threads?tab=shelf');
+  await expect(page.getByText('11 parts on the shelf')).toBeVisible();
+  await page.getByLabel('Find on the shelf').fill('cap flare37 -8');
+  await page
+    .getByRole('button', { name: /^Put one there/ })
+    .first()
+    .click();
+  await expect(page.getByText('12 parts on the shelf')).toBeVisible();
+  await expect(page.getByRole('main')).toBeFocused();
+  await page
+    .getByRole('button', { name: /off the shelf’s list$/ })
+    .first()
+    .click();
+  await expect(page.getByText('11 parts on the shelf')).toBeVisible();
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.getByText('A part of your own, by hand').click();
+  await page.getByLabel('Code', { exact: true }).fill('shop 2');
+  await page.getByLabel('Smallest hole').fill('7 mm');
+  for (const port of ['first port', 'second port']) {
+    await page.getByLabel(`${port}: form`).selectOption('oRingBoss');
+    await page.getByLabel(`${port}: size`).selectOption('−6');
+  }
+  await page.route('**/shelf', (route) =>
+    route.request().method() === 'POST'
+      ? route.fulfill({ status: 503, json: { code: 'away', message: 'The database cannot be reached at the moment.' } })
+      : route.continue(),
+  );
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByRole('alert')).toContainText('The database cannot be reached');
+  await expect(page.getByLabel('Code', { exact: true })).toHaveValue('shop 2');
+  await page.unroute('**/shelf');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('12 parts on the shelf')).toBeVisible();
+  await expect(page.getByLabel('Code', { exact: true })).toHaveValue('');
+});

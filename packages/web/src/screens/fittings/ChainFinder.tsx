@@ -101,7 +101,7 @@ export function ChainFinder() {
             value={get('swivel')}
             options={{ '': 'no', yes: 'yes: with a swivel' }}
             onChange={(v) => set('swivel', v)}
-          />{' '}
+          />
           <ChosenField
             label="Tapers between"
             value={get('taper')}
@@ -122,7 +122,7 @@ export function ChainFinder() {
           <>
             <h2 className="border-b border-ink pb-1 text-lg">
               The best {found.chains.length === 1 ? 'chain' : `${found.chains.length} chains`}
-            </h2>{' '}
+            </h2>
             <ChainList from={from} to={to} chains={found.chains} />
           </>
         ) : (

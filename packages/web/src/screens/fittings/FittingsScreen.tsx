@@ -30,7 +30,7 @@ export function FittingsScreen() {
           <ThemeButton />
         </div>
       </header>
-      <main>
+      <main tabIndex={-1} className="outline-none">
         <StageTabs label="Threads and adapters" names={tabs}>
           {(tab) => (tab === 'thread' ? <ThreadFinder /> : tab === 'chain' ? <ChainFinder /> : <ShelfTab />)}
         </StageTabs>

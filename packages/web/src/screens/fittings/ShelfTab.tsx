@@ -14,6 +14,7 @@ import { longCalculator } from '../../calc/calculator.ts';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 import { FileButton } from '../../components/FileButton.tsx';
+import { keepFocusNear } from '../../components/return-focus.ts';
 import { ScreenFault } from '../../components/ScreenState.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
@@ -54,7 +55,7 @@ export function ShelfTab() {
             value={sought}
             placeholder="-6 orb aluminium"
             onChange={(e) => setSought(e.target.value)}
-          />{' '}
+          />
         </label>
         <FileButton
           label={reading ? 'Reading …' : 'Read a shelf from CSV'}
@@ -111,7 +112,7 @@ export function ShelfTab() {
             </p>
           ),
       )}
-      <OwnPart taken={codes} onKeep={(part) => keep.mutate([part])} />
+      <OwnPart taken={codes} onKeep={(part, onKept) => keep.mutate([part], { onSuccess: onKept })} />
       {offered.length > 0 && (
         <section className="my-3">
           <h2 className="text-lg">Generic parts to put there</h2>
@@ -121,7 +122,10 @@ export function ShelfTab() {
                 <span>
                   {adapter.name}: {adapter.ports.map(sayPort).join(', ')}
                 </span>
-                <button className="button" onClick={() => keep.mutate([{ adapter, count: 1 }])}>
+                <button
+                  className="button"
+                  onClick={() => keep.mutate([{ adapter, count: 1 }], { onSuccess: keepFocusNear })}
+                >
                   Put one there
                   <span className="sr-only">: {adapter.code}</span>
                 </button>
@@ -143,7 +147,7 @@ export function ShelfTab() {
         <ShelfTable
           parts={held.slice(0, SHOWN)}
           onKeep={(p) => keep.mutate([p])}
-          onDrop={(code) => drop.mutate(code)}
+          onDrop={(code) => drop.mutate(code, { onSuccess: keepFocusNear })}
         />
       )}
       {held.length > SHOWN && <p className="label">{held.length - SHOWN} more: narrow the search.</p>}
@@ -192,7 +196,7 @@ function ShelfTable({
                     step={0.1}
                     most={1e5}
                     onChange={(price) => onKeep({ ...part, adapter: { ...adapter, price } })}
-                  />{' '}
+                  />
                 </td>
                 <td className="text-right">
                   <NumberCell
@@ -201,7 +205,7 @@ function ShelfTable({
                     step={1}
                     most={100_000}
                     onChange={(n) => onKeep({ ...part, count: Math.round(n) })}
-                  />{' '}
+                  />
                 </td>
                 <td className="text-right">
                   <button
@@ -257,10 +261,12 @@ function NumberCell({
 
 const boreField: QuantityField = { kind: 'length', name: 'bore', unit: 'mm', minimum: mm(0.1), maximum: mm(100) };
 
-/** A part that the shop made or found, put in by hand. */
-function OwnPart({ taken, onKeep }: { taken: ReadonlySet<string>; onKeep(part: ShelfPart): void }) {
+const blank = { code: '', name: '', bore: '', count: '1', price: '' };
+
+/** A part that the shop made or found, put in by hand; what was typed stays until it is kept. */
+function OwnPart({ taken, onKeep }: { taken: ReadonlySet<string>; onKeep(part: ShelfPart, onKept: () => void): void }) {
   const units = useDisplayUnits();
-  const [typed, setTyped] = useState({ code: '', name: '', bore: '', count: '1', price: '' });
+  const [typed, setTyped] = useState(blank);
   const [ports, setPorts] = useState<readonly [Port?, Port?]>([]);
   const [faults, setFaults] = useState<Readonly<Record<string, string>>>({});
   const set = (key: keyof typeof typed) => (value: string) => setTyped({ ...typed, [key]: value });
@@ -279,12 +285,14 @@ function OwnPart({ taken, onKeep }: { taken: ReadonlySet<string>; onKeep(part: S
     if (Object.keys(wrong).length > 0 || !bore.ok) return;
     const [a, b] = ports as [Port, Port];
     const flats = Math.max(...[a, b].map((p) => portSize(p.form, p.size)!.flats[p.gender]));
-    onKeep({
+    const part: ShelfPart = {
       adapter: { code: typed.code.trim().slice(0, 120), name: (typed.name.trim() || typed.code.trim()).slice(0, 120), shape: 'straight', ports: [a, b], angle: 0, bore: bore.value.si, length: mm(30), flats, material: 'steel', price }, // prettier-ignore
       count,
+    };
+    onKeep(part, () => {
+      setTyped(blank);
+      setPorts([]);
     });
-    setTyped({ code: '', name: '', bore: '', count: '1', price: '' });
-    setPorts([]);
   };
   return (
     <details className="my-2">

@@ -109,7 +109,7 @@ export function ThreadFinder() {
           value={get('error')}
           fault={faults.error}
           onChange={(v) => set('error', v)}
-        />{' '}
+        />
         <ChosenField
           label="Pitch taken by"
           value={by}
@@ -132,7 +132,7 @@ export function ThreadFinder() {
               value={get('n')}
               fault={faults.n}
               onChange={(v) => set('n', v)}
-            />{' '}
+            />
             <TypedField label="over" value={get('over')} fault={faults.over} onChange={(v) => set('over', v)} />
           </div>
         )}

@@ -16,10 +16,7 @@ export function TypedField({
 }) {
   const id = useId();
   return (
-    <div className="py-1">
-      <label className="label block" htmlFor={id}>
-        {label}
-      </label>
+    <Labelled id={id} label={label} note={fault ?? hint} isFault={fault !== undefined}>
       <input
         id={id}
         className="input"
@@ -29,10 +26,7 @@ export function TypedField({
         aria-describedby={`${id}-note`}
         onChange={(e) => onChange(e.target.value)}
       />
-      <p id={`${id}-note`} className={`min-h-[1.15rem] text-[0.82rem] ${fault ? 'text-stop' : 'text-ink-soft'}`}>
-        {fault ?? hint}
-      </p>
-    </div>
+    </Labelled>
   );
 }
 
@@ -50,10 +44,7 @@ export function ChosenField({
 }) {
   const id = useId();
   return (
-    <div className="py-1">
-      <label className="label block" htmlFor={id}>
-        {label}
-      </label>
+    <Labelled id={id} label={label}>
       <select id={id} className="input" value={value} onChange={(e) => onChange(e.target.value)}>
         {Object.entries(options).map(([key, text]) => (
           <option key={key} value={key}>
@@ -61,7 +52,33 @@ export function ChosenField({
           </option>
         ))}
       </select>
-      <p className="min-h-[1.15rem]" />
+    </Labelled>
+  );
+}
+
+/** The name over a field and the note under it, for which room is kept: fields beside one another stand on one line. */
+function Labelled({
+  id,
+  label,
+  note,
+  isFault = false,
+  children,
+}: {
+  id: string;
+  label: string;
+  note?: string;
+  isFault?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <div className="py-1">
+      <label className="label block" htmlFor={id}>
+        {label}
+      </label>
+      {children}
+      <p id={`${id}-note`} className={`min-h-[1.15rem] text-[0.82rem] ${isFault ? 'text-stop' : 'text-ink-soft'}`}>
+        {note}
+      </p>
     </div>
   );
 }
