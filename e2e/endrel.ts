@@ -78,6 +78,8 @@ export const test = base.extend<{ server: Server }>({
 });
 export { expect, type Page };
 
+const NARROW = 800; // px: below it the run is folded away
+
 export const openJob = async (
   page: Page,
   name: string,
@@ -88,6 +90,8 @@ export const openJob = async (
   const stages = page.getByRole('navigation', { name: 'Stages' });
   // the job opens on a stage of its own choice; who clicks before that is there would be taken to it afterwards
   await expect(stages.locator('[aria-current="page"]')).toBeVisible();
+  // and the run above them is fetched: as it comes it moves them down, away from under who clicks just then
+  if (page.viewportSize()!.width > NARROW) await expect(page.locator('[data-part]').first()).toBeVisible();
   await stages.getByRole('link', { name: stage }).click();
 };
 
