@@ -29,6 +29,12 @@ test('working opens for rail pressure, demand and margin, with formula, values, 
   await expect(page.getByLabel('System voltage, running')).toBeFocused();
 });
 
+const computeLater = (page: Page) =>
+  page.route(/calc\.worker.*\.js$/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2000));
+    await route.continue();
+  });
+
 test('the keyboard alone walks the run, the snags and the missing measurements', async ({ page }) => {
   await openJob(page, 'Tarrow 30', 'Run');
   await part(page, /^Fine filter on the pickup/).focus();
@@ -56,13 +62,28 @@ test('the keyboard alone walks the run, the snags and the missing measurements',
 });
 
 test('a key pressed before anything is computed acts when it is', async ({ page }) => {
-  await page.route(/calc\.worker.*\.js$/, async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 2000));
-    await route.continue();
-  });
+  await computeLater(page);
   await openJob(page, 'Beach patrol buggy', 'Run');
   await page.keyboard.press('m');
   await expect(page.getByLabel(/^Tank depth/)).toBeFocused();
+});
+
+test('keys pressed before anything is computed act when it is', async ({ page }) => {
+  await computeLater(page);
+  await openJob(page, 'Tarrow 30', 'Run');
+  await page.keyboard.press('n');
+  await page.keyboard.press('n');
+  await expect(snags(page).locator('[data-snag]').nth(1).getByRole('button').first()).toBeFocused();
+});
+
+test('a part of the page that cannot be fetched says so, and is asked for again', async ({ page }) => {
+  let refused = 0;
+  await page.route(/RunStrip.*\.js$/, (route) => (refused++ < 2 ? route.abort() : route.continue()));
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Beach patrol buggy' }).click();
+  await expect(page.getByText(/^This part of the page could not be fetched/)).toBeVisible();
+  await expect(part(page, /^Suction hose/)).toBeVisible();
+  expect(refused).toBeGreaterThan(2);
 });
 
 test('the card prints without the screen around it, and comes as CSV', async ({ page }, info) => {

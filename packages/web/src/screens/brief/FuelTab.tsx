@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import {
   ethanolForMultiplier,
   fuelLiquid,
@@ -17,12 +17,13 @@ import { formatNumber } from '@endrel/core/units/format-quantity';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { Reading } from '../../components/Reading.tsx';
+import { loadable } from '../../components/loadable.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { FuelSwitch } from './FuelSwitch.tsx';
 import { MaterialTable } from './MaterialTable.tsx';
 
-const VapourChart = lazy(() => import('../../charts/VapourChart.tsx').then((m) => ({ default: m.VapourChart })));
+const VapourChart = loadable(() => import('../../charts/VapourChart.tsx').then((m) => m.VapourChart));
 
 /** What the fuel is: its blend, what it boils at, what it attacks, and what another would change. */
 export function FuelTab() {

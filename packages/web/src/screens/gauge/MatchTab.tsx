@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import type { GaugeFindings } from '@endrel/core/gauge/gauge-findings';
 import { gaugeProperties } from '@endrel/core/job/gauge';
 import type { MatchedNetwork } from '@endrel/core/senders/match-sender';
@@ -7,10 +7,11 @@ import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { CircuitDrawing, ohms } from '../../drawing/CircuitDrawing.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { Reading } from '../../components/Reading.tsx';
+import { loadable } from '../../components/loadable.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 
-const NeedleChart = lazy(() => import('../../charts/NeedleChart.tsx').then((m) => ({ default: m.NeedleChart })));
+const NeedleChart = loadable(() => import('../../charts/NeedleChart.tsx').then((m) => m.NeedleChart));
 
 /** What goes between sender and gauge, and what the needle then shows in litres. */
 export function MatchTab({ view }: { view: JobView }) {

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { Suspense, useState, type ReactNode } from 'react';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
 import { usePickupMap } from '../../calc/use-pickup-map.ts';
@@ -7,9 +7,10 @@ import { PickupMapDrawing } from '../../drawing/tank/PickupMapDrawing.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../../components/Reading.tsx';
+import { loadable } from '../../components/loadable.tsx';
 import { HangerSection } from './HangerSection.tsx';
 
-const JetChart = lazy(() => import('../../charts/JetChart.tsx').then((m) => ({ default: m.JetChart })));
+const JetChart = loadable(() => import('../../charts/JetChart.tsx').then((m) => m.JetChart));
 
 /** What the pickup leaves behind at any tilt, where the return ends, and what the siphon brings across. */
 export function PickupTab() {

@@ -7,6 +7,8 @@ import type { JobView } from './use-job-view.ts';
 
 const GO_WINDOW = 1500; // ms in which the letter after `g` counts
 
+const NEEDS_RESULTS = ['m', 'n', 'N'];
+
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;
 
@@ -23,8 +25,8 @@ export function useJobShortcuts(
   const assessment = useAssessment();
   const units = useDisplayUnits();
   const goPressed = useRef(0);
-  /** A key whose answer is still being computed: it acts once the first results are there. */
-  const waiting = useRef<string>(undefined);
+  /** Keys whose answers are still being computed: they act once the first results are there. */
+  const waiting = useRef<string[]>([]);
 
   useEffect(() => {
     function press(event: KeyboardEvent): void {
@@ -60,8 +62,8 @@ export function useJobShortcuts(
       const act = actions[event.key];
       if (!act) return;
       event.preventDefault();
-      waiting.current = assessment ? undefined : event.key;
-      act();
+      if (!assessment && NEEDS_RESULTS.includes(event.key)) waiting.current.push(event.key);
+      else act();
     }
     const stepSnag = (step: number) => {
       // in the order in which they stand: those at hand first
@@ -84,11 +86,7 @@ export function useJobShortcuts(
       '/': () => open.openDialog('finder'),
       '?': () => open.openDialog('shortcuts'),
     };
-    if (assessment && waiting.current !== undefined) {
-      const key = waiting.current;
-      waiting.current = undefined;
-      if (['m', 'n', 'N'].includes(key)) actions[key]!();
-    }
+    if (assessment) for (const key of waiting.current.splice(0)) actions[key]!();
     document.addEventListener('keydown', press);
     return () => document.removeEventListener('keydown', press);
   });

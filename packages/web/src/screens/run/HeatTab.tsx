@@ -1,15 +1,16 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import type { HotSoak } from '@endrel/core/heat/hot-soak';
 import { assumptionProperties } from '@endrel/core/job/assumption';
 import type { Job } from '@endrel/core/job/job';
 import { partName } from '@endrel/core/parts/kinds';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { Reading } from '../../components/Reading.tsx';
+import { loadable } from '../../components/loadable.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
-const SoakChart = lazy(() => import('../../charts/SoakChart.tsx').then((m) => ({ default: m.SoakChart })));
-const DriveChart = lazy(() => import('../../charts/DriveChart.tsx').then((m) => ({ default: m.DriveChart })));
+const SoakChart = loadable(() => import('../../charts/SoakChart.tsx').then((m) => m.SoakChart));
+const DriveChart = loadable(() => import('../../charts/DriveChart.tsx').then((m) => m.DriveChart));
 
 /** A drive at cruise: what the pump and the engine do to the tank, and when the pump begins to draw vapour. */
 export function HeatTab({ onWorking }: { onWorking(key: string): void }) {

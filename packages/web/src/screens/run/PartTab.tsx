@@ -1,6 +1,6 @@
 import { partsAside, partsOnRun } from '@endrel/core/job/graph';
 import { partName } from '@endrel/core/parts/kinds';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
@@ -8,9 +8,10 @@ import { LossList } from './LossList.tsx';
 import { NetworkExport } from './NetworkExport.tsx';
 import { PartBench } from './PartBench.tsx';
 import { RunSummary } from './RunSummary.tsx';
+import { loadable } from '../../components/loadable.tsx';
 
-const PressureChart = lazy(() => import('../../charts/PressureChart.tsx').then((m) => ({ default: m.PressureChart })));
-const PumpChart = lazy(() => import('../../charts/PumpChart.tsx').then((m) => ({ default: m.PumpChart })));
+const PressureChart = loadable(() => import('../../charts/PressureChart.tsx').then((m) => m.PressureChart));
+const PumpChart = loadable(() => import('../../charts/PumpChart.tsx').then((m) => m.PumpChart));
 const drawing = <p className="h-64 text-ink-soft">Drawing …</p>;
 
 /** The chosen part with its measurements, beside the pressure along the whole run. */

@@ -1,13 +1,12 @@
-import { lazy, Suspense, useMemo } from 'react';
+import { Suspense, useMemo } from 'react';
 import { fillReadings } from '@endrel/core/tanks/fills';
 import { volumeAtLevel } from '@endrel/core/tanks/strapping-table';
 import { tankProperties } from '@endrel/core/job/tank';
 import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { loadable } from '../../components/loadable.tsx';
 
-const StrappingChart = lazy(() =>
-  import('../../charts/StrappingChart.tsx').then((m) => ({ default: m.StrappingChart })),
-);
+const StrappingChart = loadable(() => import('../../charts/StrappingChart.tsx').then((m) => m.StrappingChart));
 
 /** The few volumes that matter, and litres against height. */
 export function TankLitres() {

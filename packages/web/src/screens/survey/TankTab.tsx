@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { baffleProperties, stationProperties, tankProperties, zoneProperties } from '@endrel/core/job/tank';
 import { fuelPlane } from '@endrel/core/tanks/fuel-plane';
 import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
@@ -6,6 +6,7 @@ import { faultPlaces } from '@endrel/core/tanks/tank-fault';
 import { DrawingBoundary } from '../../components/DrawingBoundary.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
+import { loadable } from '../../components/loadable.tsx';
 import { MeasureSketch } from '../../drawing/tank/MeasureSketch.tsx';
 import { SectionTrace } from '../../drawing/tank/SectionTrace.tsx';
 import { TankContents } from '../../drawing/tank/TankContents.tsx';
@@ -21,7 +22,7 @@ import { StrappingField } from './StrappingField.tsx';
 import { TankLitres } from './TankLitres.tsx';
 import { Tilt, type TiltState } from './Tilt.tsx';
 
-const TankSolid = lazy(() => import('../../drawing/tank/TankSolid.tsx').then((m) => ({ default: m.TankSolid })));
+const TankSolid = loadable(() => import('../../drawing/tank/TankSolid.tsx').then((m) => m.TankSolid));
 
 const looks = { sketch: 'Where to measure', side: 'Side', behind: 'From behind', solid: 'In the round' } as const;
 type Look = keyof typeof looks;
