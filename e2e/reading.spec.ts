@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, expectAccessible, openJob, part, snags, test } from './endrel.ts';
+import { expect, expectAccessible, openJob, part, snags, test, type Page } from './endrel.ts';
 
 test('the list shows each job with its next measurement and its worst snag', async ({ page }) => {
   await page.goto('/');
