@@ -3,7 +3,7 @@ import type { Act } from './job/acts/act.ts';
 import type { Job } from './job/job.ts';
 import { snagsOf } from './checks/snags.ts';
 import type { Snag } from './checks/snag.ts';
-import { findingsOf, type Findings } from './run/findings.ts';
+import { findingsOf, reckoned, type Findings } from './run/findings.ts';
 import { figure, type Figure, type QuantityKind } from './units/quantity.ts';
 
 /** All that Endrel has to say about a job. Plain data, so that it can cross from a worker. */
@@ -14,7 +14,7 @@ export interface Assessment {
 
 export function assess(job: Job): Assessment {
   const findings = findingsOf(job);
-  return { findings, snags: snagsOf(findings) };
+  return { findings, snags: snagsOf(reckoned(findings)) };
 }
 
 /** What an act would change, for its button to show before it is pressed. */

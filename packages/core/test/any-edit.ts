@@ -9,7 +9,7 @@ import { briefProperties } from '../src/job/brief.ts';
 import { throughPorts } from '../src/job/acts/graph-edit.ts';
 import { portsOf } from '../src/job/graph.ts';
 import { jointProperties } from '../src/parts/joint.ts';
-import { isRegulator, kindOf, partKinds, propertiesOf, type Part, type PartKind } from '../src/parts/kinds.ts';
+import { isLine, isRegulator, kindOf, partKinds, propertiesOf, type Part, type PartKind } from '../src/parts/kinds.ts';
 import { circuitsOf } from '../src/run/circuits.ts';
 import { gaugeProperties } from '../src/job/gauge.ts';
 import {
@@ -34,6 +34,16 @@ import {
   zoneProperties,
 } from '../src/job/tank.ts';
 import { ventProperties } from '../src/job/vent.ts';
+import {
+  candidateProperties,
+  lineRouteProperties,
+  pointProperties,
+  zoneKinds,
+  zoneProperties as routeZoneProperties,
+} from '../src/job/routes.ts';
+import { setOnPort } from '../src/job/acts/set-on-port.ts';
+import type { PortRef } from '../src/parts/port.ts';
+import { linePorts } from '../src/routes/line-ports.ts';
 
 /** Numbers from 0 to 1 that decide what an edit is on the job that it meets. */
 export type Dice = readonly [kind: number, place: number, key: number, size: number, spread: number];
@@ -90,7 +100,33 @@ const lists: [readonly string[], Record<string, Property>][] = [
   [['hanger', 'ports'], platePortProperties],
   [['points', 'own'], ownPointProperties],
   [['bulkhead'], bulkheadEndProperties],
+  [['routes', 'points'], pointProperties],
+  [['routes', 'zones'], routeZoneProperties],
+  [['routes', 'candidates'], candidateProperties],
 ];
+
+/** An edit of where things are and how a line goes between. */
+function routeEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {
+  const lines = circuitsOf(job).parts.filter(isLine);
+  const line = lines.length > 0 ? pick(lines, place).id : 'none';
+  const where = (axis: number) => ({ si: Math.round(2000 * ((size * 7 + axis * 0.31) % 1) - 1000) / 1000, unit: 'mm' });
+  const at = { rearward: where(0), left: where(1), up: where(2) };
+  const [name, property] = pick(Object.entries(lineRouteProperties as Record<string, Property>), key);
+  switch (Math.floor(spread * 5)) {
+    case 0: {
+      const ref = pick(linePorts(job), place) as PortRef | undefined;
+      return ref ? setOnPort(job, ref, 'place', { ...at, heading: { si: 6 * key - 3, unit: '°' } }) : { act: 'set', path: ['routes', 'tankFloor'], value: where(0) }; // prettier-ignore
+    }
+    case 1:
+      return { act: 'routeLine', id: line, changes: [{ key: 'through', value: [{ id: `place-${nth}`, ...at, clip: size < 0.5 }] }], title: 'a way' }; // prettier-ignore
+    case 2:
+      return { act: 'routeLine', id: line, changes: [{ key: name, value: anyValue(property, size, key) }], title: 'a line' }; // prettier-ignore
+    case 3:
+      return { act: 'addRow', path: ['routes', 'zones'], row: { id: `zone-${nth}`, kind: pick(Object.keys(zoneKinds), key), shape: size < 0.5 ? 'box' : 'pipe', radius: { si: 0.03, unit: 'mm' }, a: at, b: { rearward: where(3), left: where(4), up: where(5) } } }; // prettier-ignore
+    default:
+      return { act: 'set', path: ['routes', 'vent'], value: size < 0.3 ? undefined : { start: { ...at, tilt: { si: 1, unit: '°' } }, finish: { rearward: where(3), left: where(4), up: where(5) } } }; // prettier-ignore
+  }
+}
 
 const inChains = genericAdapters().filter((a) => a.ports.length === 2);
 
@@ -152,7 +188,8 @@ function graphEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): A
 function editOf(job: Job, dice: Dice, nth: number): Act {
   const [kind, place, key, size, spread] = dice;
   const parts = Object.values(job.parts);
-  if (kind < 0.12) return rowEdit(job, dice, nth);
+  if (kind < 0.1) return rowEdit(job, dice, nth);
+  if (kind < 0.18) return routeEdit(job, dice, nth);
   if (kind < 0.4 || parts.length === 0) {
     const [path, properties] = pick(groups, place);
     const [name, property] = pick(Object.entries(properties), key);

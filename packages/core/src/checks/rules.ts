@@ -54,6 +54,16 @@ import { pressureCreep } from './rules/pressure-creep.ts';
 import { pumpAboveOutlet } from './rules/pump-above-outlet.ts';
 import { pumpKeepsRunning } from './rules/pump-keeps-running.ts';
 import { pumpMargin } from './rules/pump-margin.ts';
+import { hoseRoute } from './rules/hose-route.ts';
+import { lineTooNear } from './rules/line-too-near.ts';
+import { panelHoleRule } from './rules/panel-hole.ts';
+import { tubeBending } from './rules/tube-bending.ts';
+import { lineHeld } from './rules/line-held.ts';
+import { tankCannotDrop } from './rules/tank-cannot-drop.ts';
+import { routeHeights } from './rules/route-heights.ts';
+import { placeWrong } from './rules/place-wrong.ts';
+import { jointOutOfReach } from './rules/joint-out-of-reach.ts';
+import { routeImpossible } from './rules/route-impossible.ts';
 import { railPressureLow } from './rules/rail-pressure-low.ts';
 import { regulatorsFight } from './rules/regulators-fight.ts';
 import { regulatorAboveDeadHead } from './rules/regulator-above-dead-head.ts';
@@ -160,6 +170,16 @@ export const rules: readonly Rule[] = [
   tankShape,
   ventLine,
   oldConnection,
+  hoseRoute,
+  lineTooNear,
+  panelHoleRule,
+  tubeBending,
+  lineHeld,
+  tankCannotDrop,
+  routeHeights,
+  placeWrong,
+  jointOutOfReach,
+  routeImpossible,
   gaugeMismatch,
   senderWorn,
   floatPastTank,

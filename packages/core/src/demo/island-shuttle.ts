@@ -4,6 +4,7 @@ import {
   amp,
   bar,
   bsfc,
+  degree,
   part,
   inch,
   kPa,
@@ -104,6 +105,7 @@ export const islandShuttle: Job = {
         dirt: plain(1),
         maximumPressure: bar(12),
         reversed: false,
+        ports: { out: { place: { ...at(4050, 550, 420), heading: degree(180) } } },
       }),
       part('hardLine', 'hard-line-1', {
         label: 'Feed line',
@@ -114,6 +116,7 @@ export const islandShuttle: Job = {
         material: 'steelCoated',
         bends: 9,
         tag: 'feed',
+        ports: { out: { place: { ...at(-450, 380, 480), heading: degree(180) } } },
       }),
       part('hose', 'hose-2', {
         label: 'Engine feed hose',
@@ -130,7 +133,7 @@ export const islandShuttle: Job = {
         injectors: 1,
         bore: mm(8),
         length: mm(60),
-        ports: { out: { closed: 'plugged' } },
+        ports: { out: { closed: 'plugged' }, in: { place: { ...at(-700, 160, 660), heading: degree(0) } } },
       }),
     ],
     [
@@ -139,4 +142,89 @@ export const islandShuttle: Job = {
     ],
     { 'hose-1': 'band', 'hose-2': 'band' },
   ),
+  routes: {
+    datum: 'Middle of the front axle beam, at the height of the yard; vehicle level',
+    tankFloor: mm(220),
+    points: [
+      { id: 'row-1', label: 'Left rail, front hanger bolt', ...at(620, 460, 420) },
+      { id: 'row-2', label: 'Tank strap bolt', ...at(4100, -100, 420) },
+      {
+        id: 'row-3',
+        label: 'Filter outlet',
+        up: mm(420),
+        side: 'left',
+        tapes: [
+          { id: 'row-1', to: 'row-1', far: mm(3431) },
+          { id: 'row-2', to: 'row-2', far: mm(652) },
+        ],
+      },
+    ],
+    zones: [
+      { id: 'row-1', label: 'Tank', kind: 'tank', shape: 'box', a: at(4150, 80, 220), b: at(4850, 460, 500) },
+      { id: 'row-2', label: 'Exhaust', kind: 'hot', shape: 'pipe', a: at(-200, -350, 250), b: at(5000, -400, 220), radius: mm(32) }, // prettier-ignore
+      { id: 'row-3', label: 'Propeller shaft', kind: 'moving', shape: 'pipe', a: at(500, 0, 360), b: at(3250, 0, 300), radius: mm(45), rises: mm(40), falls: mm(40) }, // prettier-ignore
+      { id: 'row-4', label: 'Rear axle', kind: 'axle', shape: 'box', a: at(3250, -800, 160), b: at(3450, 800, 340), rises: mm(100), falls: mm(60) }, // prettier-ignore
+      { id: 'row-5', label: 'Belts', kind: 'belts', shape: 'box', a: at(-1220, -300, 350), b: at(-1150, 300, 950) },
+      { id: 'row-6', label: 'Body loom', kind: 'electrical', shape: 'pipe', a: at(100, 580, 620), b: at(2900, 580, 620), radius: mm(14) }, // prettier-ignore
+      { id: 'row-7', label: 'Cabin', kind: 'cabin', shape: 'box', a: at(400, -580, 720), b: at(5200, 580, 2200) },
+      { id: 'row-8', label: 'Behind the left front wheel', kind: 'debris', shape: 'box', a: at(350, 350, 0), b: at(750, 780, 300) }, // prettier-ignore
+      {
+        id: 'row-9',
+        label: 'Rear cross-member',
+        kind: 'panel',
+        shape: 'box',
+        a: at(1800, -600, 300),
+        b: at(1840, 660, 560),
+        fasteners: [
+          { id: 'row-1', label: 'bracket bolt', ...at(1840, 480, 430), across: mm(24) },
+          { id: 'row-2', label: 'seat-belt nut plate', ...at(1800, 610, 440), across: mm(40), isBehind: true },
+        ],
+      },
+      { id: 'row-10', label: 'Wheel arch, left', kind: 'reach', shape: 'box', a: at(3900, 450, 250), b: at(4200, 800, 650) }, // prettier-ignore
+    ],
+    lines: {
+      'hard-line-1': {
+        grommet: true,
+        nutsOn: true,
+        stock: mm(6000),
+        through: [
+          at(3970, 550, 420),
+          at(3750, 550, 420),
+          at(3600, 550, 560),
+          at(3350, 550, 560),
+          at(3100, 550, 560),
+          at(2950, 550, 420),
+          at(2530, 550, 420),
+          at(2110, 550, 420),
+          at(1690, 550, 420),
+          at(1270, 550, 420),
+          at(850, 550, 420),
+          at(450, 550, 420),
+          at(200, 380, 480),
+          at(-100, 380, 480),
+          at(-370, 380, 480),
+        ].map((place, i) => ({ id: `row-${i + 1}`, ...place, clip: true })),
+      },
+      'hose-2': { moves: true },
+    },
+    vent: {
+      start: { ...at(4400, 270, 500), tilt: degree(90) },
+      through: [
+        { id: 'row-1', label: 'over the rail', ...at(4400, 270, 610) },
+        { id: 'row-2', ...at(4400, 680, 640) },
+        { id: 'row-3', label: 'top, beside the filler', ...at(4400, 680, 930) },
+        { id: 'row-4', ...at(4560, 680, 930) },
+      ],
+      finish: at(4560, 680, 300),
+    },
+    candidates: [
+      { id: 'row-1', part: 'filter-1', label: 'Behind the left wheel arch', ...at(4050, 550, 420), reason: 'Reached with the wheel off, out of the spray.' }, // prettier-ignore
+      { id: 'row-2', part: 'filter-1', label: 'On the rail beside the gearbox', ...at(900, 480, 380) },
+    ],
+  },
 };
+
+/** Millimetres rearward, left and up from the datum. */
+function at(rearward: number, left: number, up: number) {
+  return { rearward: mm(rearward), left: mm(left), up: mm(up) };
+}

@@ -13,6 +13,7 @@ import { layouts, type LayoutKey } from './layout.ts';
 import { lineSchema, textSchema } from './text.ts';
 import { pointsSchema } from './points.ts';
 import { idSchema } from './property.ts';
+import { routesSchema } from './routes.ts';
 import { surveySchema } from './survey.ts';
 
 export const MOST_PARTS = 200;
@@ -61,6 +62,8 @@ export const jobShape = {
     .optional(),
   /** Hose ends that go through one wall; absent until one is told of. */
   bulkhead: bulkheadSchema.optional(),
+  /** Where things are under the vehicle, and how lines go; absent until something is measured there. */
+  routes: routesSchema.optional(),
   /** What the shop knows better of materials than the table; absent until somebody says so. */
   materials: ownMaterialsSchema.optional(),
   assumptions: assumptionsSchema,

@@ -1,4 +1,10 @@
-import { EXIT, SHARP_ENTRANCE, sizeChangeLoss, type LossCoefficient } from '../hydraulics/loss-coefficient.ts';
+import {
+  EXIT,
+  fittingLoss,
+  SHARP_ENTRANCE,
+  sizeChangeLoss,
+  type LossCoefficient,
+} from '../hydraulics/loss-coefficient.ts';
 import type { LinkLaw } from '../hydraulics/network.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../ratings/line-material.ts';
 import type { Lowered, Site } from './lower.ts';
@@ -17,6 +23,12 @@ export function portLoss(site: Site, port: string, bore: number): number {
   const vessel = site.isVesselBeyond(port) ? (comesIn ? SHARP_ENTRANCE : EXIT) : 0;
   if (beyond === undefined || beyond <= bore) return vessel;
   return vessel + (comesIn ? sizeChangeLoss(beyond, bore) : sizeChangeLoss(bore, beyond));
+}
+
+/** K of so many bends of a quarter turn, whole or in part. */
+export function bendLoss(bore: number, bends: number): LossCoefficient {
+  const { k1, kInfinity } = fittingLoss('elbow90Bend', bore);
+  return { k1: k1 * bends, kInfinity: kInfinity * bends };
 }
 
 /** One piece of line between two ports. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { portPlaceSchema } from '../job/place.ts';
 import { lineSchema } from '../job/text.ts';
 import { portSchema } from '../fittings/port.ts';
 
@@ -10,6 +11,8 @@ export type Closure = keyof typeof closures;
 export const portStateSchema = z.strictObject({
   /** Form, size and gender, once looked at. */
   fitting: portSchema.optional(),
+  /** Where its seat is under the vehicle and which way it points, once measured. */
+  place: portPlaceSchema.optional(),
   closed: z.enum(['capped', 'plugged']).optional(),
 });
 export type PortState = z.infer<typeof portStateSchema>;

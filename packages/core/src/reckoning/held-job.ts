@@ -52,7 +52,17 @@ export class HeldJob {
 }
 
 /** Findings that are remembered by what they read: the same object when nothing of that changed. */
-const REMEMBERED = new Set<keyof Said>(['solution', 'drive', 'soak', 'tank', 'gauge', 'sweep', 'float', 'vent']);
+const REMEMBERED = new Set<keyof Said>([
+  'routes',
+  'solution',
+  'drive',
+  'soak',
+  'tank',
+  'gauge',
+  'sweep',
+  'float',
+  'vent',
+]);
 
 function changeOf(before: Assessment, after: Assessment): AssessmentChange {
   const [was, is]: Said[] = [before.findings, after.findings];

@@ -4,6 +4,8 @@ import { forgetOnce } from './once-for.ts';
 export type ReckoningStep =
   | 'tank'
   | 'solution'
+  | 'routes'
+  | 'hoseShape'
   | 'drive'
   | 'soak'
   | 'tankFindings'
@@ -15,6 +17,8 @@ export type ReckoningStep =
   | 'vent';
 
 const MOST = 24; // states of a job: an edit, its undo, the cures that are tried
+/** Steps that are reckoned many times for one state. */
+const MOST_OF: Partial<Record<ReckoningStep, number>> = { hoseShape: 1000 };
 
 const kept = new Map<ReckoningStep, Map<string, unknown>>();
 const counts: Partial<Record<ReckoningStep, number>> = {};
@@ -38,7 +42,7 @@ export function remembered<R>(step: ReckoningStep, reads: readonly unknown[], co
   }
   counts[step] = (counts[step] ?? 0) + 1;
   const result = compute();
-  if (results.size >= MOST) results.delete(results.keys().next().value!);
+  if (results.size >= (MOST_OF[step] ?? MOST)) results.delete(results.keys().next().value!);
   results.set(key, result);
   return result;
 }

@@ -12,6 +12,8 @@ import { needsOf, type Need } from '../job/needs.ts';
 import type { Value } from '../job/value.ts';
 import { compileRun, type CompiledRun } from './compile-run.ts';
 import { jointsOf, type JointFinding } from './joints.ts';
+import { routedJob } from '../routes/routed-job.ts';
+import { routeFindings, routeReads, type RouteFindings } from '../routes/route-findings.ts';
 import { runReads } from '../reckoning/reads.ts';
 import { remembered } from '../reckoning/remembered.ts';
 import { primingOf, type Priming } from './priming.ts';
@@ -27,7 +29,9 @@ import { ventFindings, type VentFindings } from '../vents/vent-findings.ts';
 
 /** Everything computed from a job. Rules, working, cards and drawings read from here and compute no physics of their own. */
 export interface Findings {
+  /** As its people left it. */
   readonly job: Job;
+  readonly routes: RouteFindings;
   readonly needs: readonly Need[];
   readonly faults: readonly RunFault[];
   readonly joints: readonly JointFinding[];
@@ -51,6 +55,11 @@ export interface Findings {
   readonly blockedOff: readonly BlockedOff[];
 }
 
+/** The job with what its routes tell where nobody measured it: what everything is reckoned and judged by. */
+export const reckonedJob = ({ job, routes }: Pick<Findings, 'job' | 'routes'>): Job => routedJob(job, routes);
+/** The findings with that job: for what judges, works out or lists rather than edits. */
+export const reckoned = (findings: Findings): Findings => ({ ...findings, job: reckonedJob(findings) });
+
 /** The fuel, once family and ethanol share are known. */
 export function fuelOf(job: Job): Fuel | undefined {
   if (job.brief.fuel === 'diesel') return { family: 'diesel' };
@@ -73,7 +82,9 @@ export function bsfcOf(job: Job): Value | undefined {
 }
 
 /** Each step is reckoned again only when what it reads has changed: a note solves nothing, a gauge no network, a hose no tank. */
-export function findingsOf(job: Job): Findings {
+export function findingsOf(asLeft: Job): Findings {
+  const routes = remembered('routes', [routeReads(asLeft)], () => routeFindings(asLeft));
+  const job = routedJob(asLeft, routes);
   const needs = needsOf(job);
   const fuel = fuelOf(job);
   const bsfc = bsfcOf(job);
@@ -92,7 +103,8 @@ export function findingsOf(job: Job): Findings {
   const { gauge, hanger, assumptions, survey } = job;
   const isSolved = run.solution !== undefined;
   return {
-    job,
+    job: asLeft,
+    routes,
     needs,
     joints: jointsOf(job),
     fuel,

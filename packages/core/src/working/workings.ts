@@ -1,4 +1,4 @@
-import type { Findings } from '../run/findings.ts';
+import { reckoned, type Findings } from '../run/findings.ts';
 import { pointKeysOf } from '../run/operating-point.ts';
 import { demandWorking } from './demand-working.ts';
 import { driveWorking } from './drive-working.ts';
@@ -8,7 +8,8 @@ import { railPressureWorking } from './rail-pressure-working.ts';
 import type { Working } from './working.ts';
 
 /** Every working that a job has at present, by key. */
-export function workingsOf(findings: Findings): Working[] {
+export function workingsOf(asLeft: Findings): Working[] {
+  const findings = reckoned(asLeft);
   return [
     demandWorking(findings),
     ...pointKeysOf(findings.job).map((key) => railPressureWorking(findings, key)),

@@ -37,6 +37,17 @@ export const actSchema = z.discriminatedUnion('act', [
     changes: z.array(z.strictObject({ id, key, value: z.unknown().optional() })).min(1).max(200).readonly(), // prettier-ignore
     title,
   }),
+  /** How a line is routed, and how long it is then, as one edit. */
+  z.strictObject({
+    act: z.literal('routeLine'),
+    id,
+    changes: z
+      .array(z.strictObject({ key, value: z.unknown().optional() }))
+      .max(20)
+      .readonly(),
+    length: z.unknown().optional(),
+    title,
+  }),
   /** What is known of a port, and what closes it; absent: nothing. */
   z.strictObject({ act: z.literal('setPort'), part: id, port: portNameSchema, state: portStateSchema.optional() }),
   /** Caps or plugs every open port of a part. */

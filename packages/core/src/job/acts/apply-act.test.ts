@@ -30,6 +30,7 @@ describe('an act', () => {
     { act: 'setOnPart', id: 'hose-1', key: 'length', value: { si: 0.5, unit: 'mm' } },
     { act: 'setOnParts', title: 'both hoses in 10 mm', changes: ['hose-1', 'hose-2'].map((id) => ({ id, key: 'bore', value: { si: 0.01, unit: 'mm' } })) }, // prettier-ignore
     { act: 'setOnJoints', title: 'worm clamp', changes: [{ id: intoRail, key: 'clamp', value: 'worm' }] },
+    { act: 'routeLine', id: 'hose-1', title: 'a 45° end', changes: [{ key: 'startEnd', value: '45' }], length: { si: 0.5, unit: 'mm' } }, // prettier-ignore
     { act: 'setPort', part: 'rail-1', port: 'out', state: { closed: 'capped' } },
     { act: 'closePorts', id: 'rail-1', with: 'capped' },
     { act: 'addPart', part: { kind: 'gauge', id: 'gauge-1' } },

@@ -1,6 +1,7 @@
 import { sayField } from '../field-name.ts';
 import { assertNever, failure, success, type Result } from '../../result.ts';
 import { portsOf } from '../graph.ts';
+import { VENT } from '../routes.ts';
 import { kindOf, partName, portOf, propertiesOf, type Part } from '../../parts/kinds.ts';
 import { commonProperties } from '../../parts/define-part.ts';
 import { isJointField } from '../../parts/joint.ts';
@@ -73,6 +74,12 @@ function apply(job: Job, act: Act): Job {
         edit.putJoint(setAt(edit.joint(id), [key], value) as Job['joints'][string]);
         return edit.job;
       }, job);
+    case 'routeLine': {
+      const { id, changes, length } = act;
+      if (id !== VENT && !job.parts[id]) refused(`there is no line “${id}”`);
+      const routed = changes.reduce((changed, { key, value }) => setAt(changed, ['routes', 'lines', id, key], value) as Job, job); // prettier-ignore
+      return length === undefined ? routed : setOnPart(routed, id, 'length', length);
+    }
     case 'setPort': {
       const edit = new GraphEdit(job);
       const part = edit.part(act.part);
@@ -249,6 +256,7 @@ const ROOTS = new Set([
   'hanger',
   'points',
   'gauge',
+  'routes',
   'assumptions',
 ]);
 
@@ -276,6 +284,7 @@ export function describeAct(job: Job, act: Act): string {
     }
     case 'setOnParts':
     case 'setOnJoints':
+    case 'routeLine':
     case 'restore':
       return act.title;
     case 'setPort':

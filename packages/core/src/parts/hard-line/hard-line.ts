@@ -1,12 +1,11 @@
 import { mm } from '../../units/quick.ts';
 import { choice, count, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
-import { fittingLoss } from '../../hydraulics/loss-coefficient.ts';
 import type { Measured } from '../../job/measured.ts';
 import { DRAWN_TUBE_ROUGHNESS, lineMaterials } from '../../ratings/line-material.ts';
 import { heatProperties, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
-import { lowerLine } from '../line-loss.ts';
+import { bendLoss, lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
 
 export const lineMaterialNames = namesOf(lineMaterials);
@@ -55,19 +54,17 @@ export const hardLine = definePart('hardLine', 'Hard line', properties, {
       material && lineMaterials[material].name,
       outsideDiameter && wall && `${sizeOf(outsideDiameter, say)} × ${say('length', wall.si)}`,
       length && `${say.tape(length.si)} developed`,
-      bends !== undefined && `${bends} bends`,
+      bends !== undefined && (Number.isInteger(bends) ? `${bends} bends` : `${Math.round(bends * 90)}° of bends`),
     ),
   cut: () => 'Nut and sleeve on before the flare. Deburr, blow out.',
   symbol: () => 'hardLine',
   lower(part, site) {
     const bore = boreOfTube(part)!;
-    const bend = fittingLoss('elbow90Bend', bore);
-    const bends = part.bends ?? 0;
     return lowerLine(part.id, site, {
       length: part.length!.si,
       bore,
       roughness: DRAWN_TUBE_ROUGHNESS,
-      loss: { k1: bend.k1 * bends, kInfinity: bend.kInfinity * bends },
+      loss: bendLoss(bore, part.bends ?? 0),
     });
   },
 });

@@ -4,7 +4,7 @@ import { lineTags } from '../../job/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
 import { heatProperties, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
-import { lowerLine } from '../line-loss.ts';
+import { bendLoss, lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
 
 const SPARE = mm(150); // for a second cut, common practice
@@ -34,6 +34,7 @@ const properties = {
     likely: [mm(10), 0.5],
     hint: 'As it lies, where it turns tightest; unknown until the route is laid.',
   }),
+  bends: count('90° bends in its ends', 8, 'Each counts as a bend of radius two bores.'),
   years: count('years since it was made', 60, 'Quarter and year are printed along it.'),
   ...heatProperties,
   tag: choice('tag on it', lineTags),
@@ -54,10 +55,11 @@ export const hose = definePart('hose', 'Hose', properties, {
     ),
   cut: (say) => `Cut square, blow out. First time: ${say.tape(SPARE)} spare per end.`,
   symbol: () => 'hose',
-  lower: ({ id, length, bore, construction }, site) =>
+  lower: ({ id, length, bore, construction, bends = 0 }, site) =>
     lowerLine(id, site, {
       length: length!.si,
       bore: bore!.si,
       roughness: hoseConstruction(construction ?? 'r9').roughness,
+      loss: bendLoss(bore!.si, bends),
     }),
 });
