@@ -1,7 +1,7 @@
 import { solveNetwork } from '@endrel/core/hydraulics/solve-network';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { writeInp } from '@endrel/core/networks/write-inp';
-import { findingsOf, fuelOf } from '@endrel/core/run/findings';
+import { findingsOf, reckonedJob, fuelOf } from '@endrel/core/run/findings';
 import { pointKeysOf } from '@endrel/core/run/operating-point';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { networkAt, resultAt } from '@endrel/core/run/solve-run';
@@ -22,7 +22,9 @@ export async function inpCommand(
   if (!read.ok) throw new BadInput(`${file}: ${describeIssue(read.fault[0]!)}`);
   const keys = pointKeysOf(read.value.job);
   if (!keys.includes(key)) throw new BadInput(`--point: there is no “${key}”; there are ${keys.join(', ')}`);
-  const { job, faults, solution, needs } = findingsOf(read.value.job);
+  const findings = findingsOf(read.value.job);
+  const { faults, solution, needs } = findings;
+  const job = reckonedJob(findings);
   if (faults[0]) throw new BadInput(`${file}: ${describeRunFault(faults[0], job)}`);
   if (!solution) throw new BadInput(`${file}: the run still needs ${needs.map((n) => n.title).join(', ')}`);
   const result = resultAt(solution, key);

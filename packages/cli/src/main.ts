@@ -1,9 +1,11 @@
 import { parseArgs } from 'node:util';
+import { bendCommand } from './bend-command.ts';
 import { chainCommand } from './chain-command.ts';
 import { demoCommand } from './demo-command.ts';
 import { fuelCommand } from './fuel-command.ts';
 import { jetCommand } from './jet-command.ts';
 import { hangerCommand } from './hanger-command.ts';
+import { hoseCommand } from './hose-command.ts';
 import { inpCommand } from './inp-command.ts';
 import { networkCommand } from './network-command.ts';
 import { joinNegativeValues } from './parse-options.ts';
@@ -37,6 +39,12 @@ endrel thread --readings FILE.csv [--json]
 endrel chain "male flare37 -6" "female npt 3/8" [--fuel petrol|E85|diesel] [--min-bore 8mm] [--angle 90deg]
              [--swivel] [--no-taper] [--pressure 500kPa] [--max-length 60mm] [--max-flats 30mm] [--json]
                                the best adapters from one port to another
+endrel bend POINTS.csv --clr 25mm [--od 3/8in] [--json]
+                               bend table of a centre line (columns x,y,z in mm)
+endrel bend --reverse LRA.csv --clr 25mm [--json]
+                               its points again (columns straight,rotation,bend in mm and degrees)
+endrel hose FILE.csv [--radius 75mm] [--json]
+                               how hoses lie between their ends, and the shortest that keeps a radius
 endrel sender match --sender 240-33 --gauge 0-90 [--json]
                                resistors between a sender and a gauge, ohms empty-full
 
@@ -101,6 +109,9 @@ export async function run(args: readonly string[], output: Output = terminal()):
         'max-flats': { type: 'string' },
         swivel: { type: 'boolean' },
         'no-taper': { type: 'boolean' },
+        clr: { type: 'string' },
+        reverse: { type: 'string' },
+        radius: { type: 'string' },
       },
     });
     const [command, ...operands] = positionals;
@@ -118,6 +129,8 @@ export async function run(args: readonly string[], output: Output = terminal()):
     if (command === 'jet') return jetCommand(operands, values, output);
     if (command === 'thread') return await threadCommand(operands, values, output);
     if (command === 'chain') return chainCommand(operands, values, output);
+    if (command === 'bend') return await bendCommand(operands, values, output);
+    if (command === 'hose') return await hoseCommand(operands, values, output);
     if (command === 'demo') return demoCommand(operands, output);
     throw new BadInput(`there is no command “${command}”; see endrel --help`);
   } catch (error) {
