@@ -13,10 +13,12 @@ import { readableAddress } from './http/readable-address.ts';
 import { jobRoutes } from './http/job-routes.ts';
 import { printRoutes } from './http/print-routes.ts';
 import { pumpRoutes } from './http/pump-routes.ts';
+import { benderRoutes } from './http/bender-routes.ts';
 import { shelfRoutes } from './http/shelf-routes.ts';
 import type { Printer } from './printing/printer.ts';
 import type { ChangeFeed } from './repositories/change-feed.ts';
 import type { PumpRepository } from './repositories/pump-repository.ts';
+import type { BenderRepository } from './repositories/bender-repository.ts';
 import type { ShelfRepository } from './repositories/shelf-repository.ts';
 import type { AttachmentService } from './services/attachment-service.ts';
 import type { Health } from './services/health.ts';
@@ -30,6 +32,7 @@ export interface AppParts {
   readonly printer: Printer;
   readonly pumps: PumpRepository;
   readonly shelf: ShelfRepository;
+  readonly benders: BenderRepository;
   readonly shop: { readonly id: string; readonly name: string };
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
@@ -43,7 +46,7 @@ const REQUESTS_PER_MINUTE = 4000;
 
 /** The HTTP application: API under /api, the web application everywhere else. */
 export function createApp(parts: AppParts): Express {
-  const { jobs, attachments, feed, health, printer, pumps, shelf, shop, webRoot, boundTo } = parts;
+  const { jobs, attachments, feed, health, printer, pumps, shelf, benders, shop, webRoot, boundTo } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.disable('etag'); // answers are not kept by anyone
@@ -100,6 +103,7 @@ export function createApp(parts: AppParts): Express {
   api.use('/attachments', attachmentRoutes(attachments, acting));
   api.use('/pumps', pumpRoutes(pumps, acting));
   api.use('/shelf', shelfRoutes(shelf, acting));
+  api.use('/benders', benderRoutes(benders, acting));
   api.use('/print', printRoutes(printer));
   api.use(() => {
     throw new NotFoundError('address');

@@ -10,6 +10,7 @@ import { AttachmentRepository } from './repositories/attachment-repository.ts';
 import { ChangeFeed } from './repositories/change-feed.ts';
 import { JobRepository } from './repositories/job-repository.ts';
 import { PumpRepository } from './repositories/pump-repository.ts';
+import { BenderRepository } from './repositories/bender-repository.ts';
 import { ShelfRepository } from './repositories/shelf-repository.ts';
 import { ShopRepository } from './repositories/shop-repository.ts';
 import { AttachmentService } from './services/attachment-service.ts';
@@ -53,7 +54,7 @@ export async function composeApp(
     await feed.open();
     await judge.loaded(); // who is told that it is ready can save
     const health = new Health(() => ping(database), logger);
-    return { app: createApp({ ...rest, jobs, attachments, feed, health, printer, pumps: new PumpRepository(database), shelf, shop }), close }; // prettier-ignore
+    return { app: createApp({ ...rest, jobs, attachments, feed, health, printer, pumps: new PumpRepository(database), shelf, benders: new BenderRepository(database), shop }), close }; // prettier-ignore
   } catch (error) {
     await close();
     throw error;

@@ -1,5 +1,5 @@
 import express, { Router } from 'express';
-import { labelsRequestSchema, templateRequestSchema } from '@endrel/core/contract/api';
+import { labelsRequestSchema, templateRequestSchema, tubeRequestSchema } from '@endrel/core/contract/api';
 import type { Printer } from '../printing/printer.ts';
 import { only } from './only.ts';
 import { readRequest } from './read-request.ts';
@@ -19,6 +19,12 @@ export function printRoutes(printer: Printer): Router {
     .route('/labels')
     .post(express.json({ limit: LARGEST }), async (req, res) => {
       res.type('application/pdf').send(await printer.labels(readRequest(labelsRequestSchema, req.body)));
+    })
+    .all(only('POST'));
+  router
+    .route('/tube')
+    .post(express.json({ limit: LARGEST }), async (req, res) => {
+      res.type('application/pdf').send(await printer.tube(readRequest(tubeRequestSchema, req.body)));
     })
     .all(only('POST'));
   return router;

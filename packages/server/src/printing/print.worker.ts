@@ -1,15 +1,18 @@
+import { tubeTemplates } from '@endrel/core/routes/tube-drawing';
 import { templateOf } from '@endrel/core/hangers/template-of';
-import type { LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
+import type { LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
 import { InvalidError } from '../errors.ts';
 import { serve } from '../threads/serve.ts';
 import { labelsPdf } from './labels-pdf.ts';
-import { templatePdf } from './template-pdf.ts';
+import { templatesPdf } from './template-pdf.ts';
 
 /** What is to be printed. */
-export type PrintRequest = { readonly template: TemplateRequest } | { readonly labels: LabelsRequest };
+export type PrintRequest =
+  { readonly template: TemplateRequest } | { readonly labels: LabelsRequest } | { readonly tube: TubeRequest };
 
 serve(async (request: PrintRequest) => {
   if ('labels' in request) return labelsPdf(request.labels);
+  if ('tube' in request) return templatesPdf(tubeTemplates(request.tube));
   const { hanger, kind, title } = request.template;
   const template = templateOf(hanger, kind, title);
   if (!template)
@@ -18,5 +21,5 @@ serve(async (request: PrintRequest) => {
         ? 'The collar is not measured yet: it needs the tube and the neck that the sock was made for.'
         : 'The plate is not measured yet: it needs a bolt circle and a hole or an opening.',
     );
-  return templatePdf(template);
+  return templatesPdf([template]);
 });

@@ -4,18 +4,26 @@ import { pdfOf, POINTS_PER_MM } from './pdf.ts';
 const A4 = { width: 210, height: 297 }; // mm, ISO 216
 const MARGIN = 8; // mm, what printers leave blank
 
-/** The template on one page at true size: A4 where it fits, else a page of its own size. */
-export async function templatePdf(template: Template): Promise<Buffer> {
-  const { width, height } = template;
+/** Templates on a page each at true size, all of one size: A4 where they fit, else a page as large as the largest. */
+export async function templatesPdf(templates: readonly Template[]): Promise<Buffer> {
+  const width = Math.max(...templates.map((t) => t.width));
+  const height = Math.max(...templates.map((t) => t.height));
   const fits = width <= A4.width - 2 * MARGIN && height <= A4.height - 2 * MARGIN;
   const page = fits ? A4 : { width: width + 2 * MARGIN, height: height + 2 * MARGIN };
-  const svg = templateSvg(template)
-    .replace(/^<\?xml.*\?>\s*/, '')
-    .replaceAll('font-family="sans-serif"', 'font-family="Roboto"')
-    .replaceAll('⌀', 'Ø'); // the font that comes with the library has this sign
   return pdfOf({
     pageSize: { width: page.width * POINTS_PER_MM, height: page.height * POINTS_PER_MM },
     pageMargins: MARGIN * POINTS_PER_MM,
-    content: [{ svg, width: width * POINTS_PER_MM, height: height * POINTS_PER_MM }],
+    content: templates.map((template, i) => ({
+      svg: svgOf(template),
+      width: template.width * POINTS_PER_MM,
+      height: template.height * POINTS_PER_MM,
+      ...(i > 0 ? { pageBreak: 'before' as const } : {}),
+    })),
   });
 }
+
+const svgOf = (template: Template): string =>
+  templateSvg(template)
+    .replace(/^<\?xml.*\?>\s*/, '')
+    .replaceAll('font-family="sans-serif"', 'font-family="Roboto"')
+    .replaceAll('⌀', 'Ø'); // the font that comes with the library has this sign

@@ -1,0 +1,66 @@
+import { expect } from 'chai';
+import { MOST_BENDERS } from '@endrel/core/contract/api';
+import { ServerUnderTest } from './server-under-test.ts';
+
+const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
+const bender = (id: string, more: object = {}) => ({ id, label: `Lever bender ${id}`, radius: mm(28), ...more });
+
+describe('the shop’s benders', () => {
+  let server: ServerUnderTest;
+  before(async () => {
+    server = await ServerUnderTest.start();
+  });
+  after(() => server.stop());
+  it('are kept, listed, replaced by their id and dropped', async () => {
+    expect((await server.call('POST', '/api/benders', bender('a'))).status).to.equal(201);
+    await server.call('POST', '/api/benders', bender('a', { mark: 'centre', before: mm(31) }));
+    const { body } = await server.call('GET', '/api/benders');
+    expect(body).to.deep.equal([bender('a', { mark: 'centre', before: mm(31) })]);
+    expect((await server.call('DELETE', '/api/benders/a')).status).to.equal(200);
+    expect((await server.call('DELETE', '/api/benders/a')).status).to.equal(404);
+    expect((await server.call('GET', '/api/benders')).body).to.deep.equal([]);
+  });
+  it('without a radius or a name, with a radius of nothing or a field of its own are refused', async () => {
+    for (const bad of [
+      { id: 'a', radius: mm(28) },
+      { id: 'a', label: 'x' },
+      bender('a', { radius: mm(0) }),
+      bender('a', { shop_id: 'other' }),
+    ]) {
+      const { status, body } = await server.call('POST', '/api/benders', bad);
+      expect([status, typeof body.message]).to.deep.equal([400, 'string']);
+    }
+    expect((await server.call('GET', '/api/benders')).body).to.deep.equal([]);
+  });
+  it('are no more than the list holds when many are posted at once', async () => {
+    const shop = (await server.database('shops').first('id')).id;
+    await server.database('benders').insert(Array.from({ length: MOST_BENDERS - 2 }, (_, i) => ({ shop_id: shop, id: `b${i}`, bender: JSON.stringify(bender(`b${i}`)) }))); // prettier-ignore
+    const posts = await Promise.all(Array.from({ length: 8 }, (_, i) => server.call('POST', '/api/benders', bender(`n${i}`)))); // prettier-ignore
+    expect(posts.filter((p) => p.status === 201)).to.have.length(2);
+    expect(posts.find((p) => p.status === 400)!.body.message).to.match(/the list is full with 60/);
+  });
+  it('a tube is printed as strips at true size and its views; one that makes no sense is not', async () => {
+    const tube = {
+      title: 'Feed line',
+      outside: 0.009525,
+      radius: 0.0286,
+      cut: 1.2,
+      table: { straights: [0.3, 0.5, 0.3], rotations: [0, 1.57], bends: [1.57, 0.8] },
+      steps: [{ bend: 0, mark: 0.3, turn: 0, angle: 1.57, setTo: 1.6 }, { bend: 1, mark: 0.85, turn: 1.57, angle: 0.8, setTo: 0.82 }], // prettier-ignore
+    };
+    const ask = (body: unknown) => fetch(`${server.address}/api/print/tube`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }); // prettier-ignore
+    const sent = await ask(tube);
+    expect([sent.status, sent.headers.get('content-type')]).to.deep.equal([200, 'application/pdf']);
+    const pdf = Buffer.from(await sent.arrayBuffer()).toString('latin1');
+    expect(pdf.slice(0, 5)).to.equal('%PDF-');
+    // five strips of 250 mm stand on one sheet, the views on another; both A4
+    expect(pdf.match(/\/Type \/Page\b(?!s)/g)).to.have.length(2);
+    expect(pdf).to.match(/MediaBox \[0 0 595\.\d+ 841\.\d+\]/);
+    for (const bad of [
+      { ...tube, cut: 1e6 },
+      { ...tube, outside: 0 },
+      { ...tube, table: { ...tube.table, bends: [1] } },
+    ])
+      expect((await ask(bad)).status).to.equal(400);
+  });
+});
