@@ -83,7 +83,7 @@ const NARROW = 800; // px: below it the run is folded away
 export const openJob = async (
   page: Page,
   name: string,
-  stage: 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Cards',
+  stage: 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Routes' | 'Cards',
 ) => {
   await page.goto('/');
   await page.getByRole('link', { name }).click();

@@ -6,13 +6,14 @@ import type { Job } from '@endrel/core/job/job';
 import { layOutAndSolve } from '@endrel/core/layouts/compare-layouts';
 import { proposals, type LibraryPump, type Proposal } from '@endrel/core/sizing/proposals';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
-import { fuelOf } from '@endrel/core/run/findings';
+import { findingsOf, fuelOf, reckonedJob } from '@endrel/core/run/findings';
 import type { OperatingPoint } from '@endrel/core/run/operating-point';
 import { systemCurve, type SystemPoint } from '@endrel/core/run/system-curve';
 import { attitudeTables, type AttitudeTables } from '@endrel/core/tanks/attitude-tables';
 import { compartments } from '@endrel/core/tanks/compartments';
 import { pickupMap, type PickupMap } from '@endrel/core/tanks/pickup';
 import { jointCalculator } from './joint-calculator.ts';
+import { routeCalculator } from './route-calculator.ts';
 import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 
 /** Told the share done; answers whether to go on. A page answers later, so that a cancel gets through between two steps. */
@@ -20,8 +21,12 @@ type Progress = (share: number) => boolean | Promise<boolean>;
 
 const SYSTEM_POINTS = 16;
 
+/** As it is reckoned: with what its routes tell where nobody measured it. */
+const withRoutes = (job: Job): Job => reckonedJob(findingsOf(job));
+
 export const longCalculator = {
   ...jointCalculator,
+  ...routeCalculator,
   holdAttachment,
   previewAct,
   /** Litres left over pitch and roll; undefined while tank or hanger are not known. */
@@ -45,11 +50,12 @@ export const longCalculator = {
     library: readonly LibraryPump[],
     onFound: (proposal: Proposal) => boolean | Promise<boolean>,
   ): Promise<void> {
-    for (const proposal of proposals(job, library)) if (!(await onFound(proposal))) return;
+    for (const proposal of proposals(withRoutes(job), library)) if (!(await onFound(proposal))) return;
   },
   layOutAndSolve,
   /** What the run asks of a pump over the flows of its table, at a point that the run was solved for. */
-  systemCurve(job: Job, pumpId: string, point: OperatingPoint): SystemPoint[] {
+  systemCurve(asLeft: Job, pumpId: string, point: OperatingPoint): SystemPoint[] {
+    const job = withRoutes(asLeft);
     const fuel = fuelOf(job);
     const pump = job.parts[pumpId];
     if (!fuel || pump?.kind !== 'pump') return [];

@@ -3,7 +3,7 @@ import type { QuantityField } from '@endrel/core/units/field';
 import type { Figure, QuantityKind } from '@endrel/core/units/quantity';
 import { bareUnit, sayIn, unitOfKind, type Say, type UnitSystem } from '@endrel/core/units/unit-system';
 
-interface DisplayUnits {
+export interface DisplayUnits {
   readonly system: UnitSystem;
   flip(): void;
   unitOf(kind: QuantityKind): string | undefined;

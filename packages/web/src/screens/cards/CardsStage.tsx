@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { layouts } from '@endrel/core/job/layout';
 import { endKinds, endSteps, hoseEnds, type EndKind } from '@endrel/core/joints/hose-end-steps';
+import { reckonedJob } from '@endrel/core/run/findings';
 import { capital } from '../../components/capital.ts';
 import { Caution } from '../../components/Caution.tsx';
 import { csvText } from '../../components/csv.ts';
@@ -11,8 +12,10 @@ import { useAssessment, useJob, useSnapshot } from '../../session/session-contex
 
 /** What to buy and what to cut for the run, for the bench and for the parts counter. */
 export function CardsStage() {
-  const job = useJob();
+  const latest = useJob();
   const assessment = useAssessment();
+  // with the lengths that the routes tell where nobody measured them
+  const job = assessment ? reckonedJob({ ...assessment.findings, job: latest }) : latest;
   const { revision } = useSnapshot();
   const { say } = useDisplayUnits();
   const [parts, cuts] = [partRows(job, say), cutRows(job, say)];

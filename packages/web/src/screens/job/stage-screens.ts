@@ -21,6 +21,7 @@ export const stageScreens: Readonly<Partial<Record<Stage, Screen>>> = {
   run: screen(() => import('../run/RunStage.tsx').then((m) => m.RunStage)),
   joints: screen(() => import('../joints/JointsStage.tsx').then((m) => m.JointsStage)),
   gauge: screen(() => import('../gauge/GaugeStage.tsx').then((m) => m.GaugeStage)),
+  routes: screen(() => import('../routes/RoutesStage.tsx').then((m) => m.RoutesStage)),
   cards: screen(() => import('../cards/CardsStage.tsx').then((m) => m.CardsStage)),
 };
 

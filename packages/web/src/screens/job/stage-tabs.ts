@@ -14,6 +14,7 @@ export const stageTabs = {
     sizes: 'Common size',
     labels: 'Labels',
   },
+  routes: { map: 'Map', lines: 'Lines', clearances: 'Clearances', places: 'Where to put it' },
   gauge: { match: 'Match', sweep: 'Sweep', float: 'Float', card: 'Calibration' },
 } as const satisfies Partial<Record<Stage, Record<string, string>>>;
 
@@ -51,10 +52,20 @@ const stageOfGroup: Partial<Record<string, Stage>> = {
   joints: 'joints',
   bulkhead: 'joints',
   bench: 'joints',
+  routes: 'routes',
 };
 
 /** The stage that a field is filled in on, by where it stands in the job. */
 export const stageOfField = ([group]: FieldPath): Stage => stageOfGroup[String(group)] ?? 'brief';
+
+const onMap = new Set<string | number>(['datum', 'tankFloor', 'points', 'zones']);
+const onPlaces = new Set<string | number>(['candidates']);
+
+function tabOfRoute([group, key = '', inner = '']: FieldPath): string {
+  if (group === 'parts') return inner === 'ports' ? 'map' : 'lines';
+  if (key === 'lines' || key === 'vent') return 'lines';
+  return onMap.has(key) ? 'map' : onPlaces.has(key) ? 'places' : 'clearances';
+}
 
 /** The tab that holds a field, where its stage has tabs. */
 export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
@@ -71,6 +82,7 @@ export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
     return group === 'assumptions' ? 'conditions' : onFuel.has(key) ? 'fuel' : group === 'brief' ? 'engine' : undefined;
   if (stage === 'run') return group === 'points' ? 'points' : 'part';
   if (stage === 'joints') return group === 'bulkhead' ? 'room' : group === 'bench' ? 'bench' : 'list';
+  if (stage === 'routes') return tabOfRoute(path);
   if (stage === 'gauge') return key === 'sweep' ? 'sweep' : onFloat.has(key) ? 'float' : 'match';
   return undefined;
 }

@@ -16,5 +16,6 @@ export const stageList: readonly StageEntry[] = [
   { key: 'run', name: 'Run', letter: 'r' },
   { key: 'joints', name: 'Joints', letter: 'j' },
   { key: 'gauge', name: 'Gauge', letter: 'u' },
+  { key: 'routes', name: 'Routes', letter: 'o' },
   { key: 'cards', name: 'Cards', letter: 'c' },
 ];

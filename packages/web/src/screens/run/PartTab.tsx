@@ -1,6 +1,7 @@
 import { partsAside, partsOnRun } from '@endrel/core/job/graph';
 import { partName } from '@endrel/core/parts/kinds';
-import { Suspense } from 'react';
+import { Suspense, useMemo } from 'react';
+import { reckonedJob } from '@endrel/core/run/findings';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
@@ -23,7 +24,8 @@ export function PartTab({ view }: { view: JobView }) {
   const part = parts.find((p) => p.id === view.part);
   const solution = assessment?.findings.solution;
   // charts draw what was computed from the job that it was computed from: an edit is ahead of its assessment for a moment
-  const solved = assessment?.findings.job;
+  const findings = assessment?.findings;
+  const solved = useMemo(() => findings && reckonedJob(findings), [findings]);
   const solvedPart = solved && view.part !== undefined ? solved.parts[view.part] : undefined;
   if (parts.length === 0)
     return (

@@ -1,0 +1,197 @@
+import { useEffect, useRef } from 'react';
+import * as THREE from 'three';
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
+import type { RouteFindings } from '@endrel/core/routes/route-findings';
+import { boundsOf } from '@endrel/core/routes/shape';
+import type { Vec } from '@endrel/core/routes/vector';
+import { useTheme } from '../../components/theme.tsx';
+import type { Circuit } from '../line-patterns.ts';
+
+interface RouteSolidProps {
+  readonly routes: RouteFindings;
+  readonly chosen: string | undefined;
+  circuitOf(line: string): Circuit;
+  onChoose(line: string): void;
+}
+interface Stage {
+  readonly scene: THREE.Scene;
+  readonly camera: THREE.PerspectiveCamera;
+  readonly controls: OrbitControls;
+  readonly size: { centre: THREE.Vector3; reach: number };
+  render(): void;
+}
+
+/** Standard views: where the eye stands from the middle. */
+const standard = {
+  'three quarter': [0.5, 0.66, 0.42],
+  above: [0.001, 0, 1.05],
+  left: [0, 1.05, 0],
+  behind: [1.05, 0, 0],
+} as const;
+
+const SIDES = 12; // of a line's round
+const THINNEST = 0.002; // of what is framed
+
+/** The vehicle in the round: turned by dragging or arrow keys, moved with shift, brought nearer with plus and minus. */
+export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidProps) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const stage = useRef<Stage>(undefined);
+  const theme = useTheme();
+
+  useEffect(() => {
+    const element = canvas.current!;
+    const renderer = new THREE.WebGLRenderer({
+      canvas: element,
+      antialias: true,
+      alpha: true,
+      preserveDrawingBuffer: true,
+    });
+    const camera = new THREE.PerspectiveCamera(32, 1, 0.01, 100);
+    camera.up.set(0, 0, 1);
+    const scene = new THREE.Scene();
+    const controls = new OrbitControls(camera, element);
+    const render = () => {
+      const { clientWidth: width, clientHeight: height } = element;
+      renderer.setPixelRatio(window.devicePixelRatio);
+      renderer.setSize(width, height, false);
+      camera.aspect = width / Math.max(height, 1);
+      camera.updateProjectionMatrix();
+      renderer.render(scene, camera);
+    };
+    controls.addEventListener('change', render);
+    const observer = new ResizeObserver(render);
+    observer.observe(element);
+    stage.current = { scene, camera, controls, size: { centre: new THREE.Vector3(), reach: 1 }, render };
+    return () => {
+      observer.disconnect();
+      controls.dispose();
+      renderer.dispose();
+      stage.current = undefined;
+    };
+  }, []);
+
+  useEffect(() => {
+    const { scene, size, render } = stage.current!;
+    scene.clear();
+    const style = getComputedStyle(document.documentElement);
+    const colour = (name: string) => new THREE.Color(style.getPropertyValue(name).trim());
+    const made: { dispose(): void }[] = [];
+    const keep = <T extends { dispose(): void }>(thing: T): T => {
+      made.push(thing);
+      return thing;
+    };
+    const vec = ([x, y, z]: Vec) => new THREE.Vector3(x, y, z);
+    // framed by what is under the floor; a line is drawn thick enough to be seen
+    const box = new THREE.Box3();
+    for (const { shape, kind } of routes.zones) {
+      if (kind === 'cabin') continue;
+      const { low, high } = boundsOf(shape);
+      box.expandByPoint(vec(low)).expandByPoint(vec(high));
+    }
+    for (const line of routes.lines) for (const p of line.centre?.points ?? []) box.expandByPoint(vec(p));
+    if (!box.isEmpty()) {
+      box.getCenter(size.centre);
+      size.reach = Math.max(0.3, box.getSize(new THREE.Vector3()).length());
+    }
+    const thinnest = THINNEST * size.reach;
+    const bad = new Set(routes.clearances.filter((c) => c.gap < c.least).map((c) => c.line));
+    for (const line of routes.lines) {
+      if (!line.centre) continue;
+      const tube = keep(new THREE.TubeGeometry(new THREE.CatmullRomCurve3(line.centre.points.map(vec), false, 'centripetal'), line.centre.points.length * 2, Math.max(line.radius, thinnest), SIDES)); // prettier-ignore
+      const ink = bad.has(line.part) ? '--stop' : `--${circuitOf(line.part)}`;
+      const mesh = new THREE.Mesh(tube, keep(new THREE.MeshBasicMaterial({ color: colour(ink), opacity: line.part === chosen ? 1 : 0.75, transparent: true }))); // prettier-ignore
+      mesh.name = line.part;
+      scene.add(mesh);
+    }
+    for (const zone of routes.zones) {
+      const { low, high } = boundsOf(zone.shape);
+      const ink = zone.kind === 'hot' ? '--fix' : zone.kind === 'tank' ? '--ink' : '--ink-soft';
+      const { shape } = zone;
+      if (shape.form === 'pipe') {
+        const along = vec(shape.b).sub(vec(shape.a));
+        const pipe = keep(new THREE.CylinderGeometry(shape.radius, shape.radius, along.length(), 20));
+        const mesh = new THREE.Mesh(pipe, keep(new THREE.MeshBasicMaterial({ color: colour(ink), transparent: true, opacity: 0.3, depthWrite: false }))); // prettier-ignore
+        mesh.position.copy(vec(shape.a)).addScaledVector(along, 0.5);
+        mesh.quaternion.setFromUnitVectors(new THREE.Vector3(0, 1, 0), along.normalize());
+        scene.add(mesh);
+      }
+      if (zone.kind === 'tank' && shape.form === 'box') {
+        const [w, d, h] = [0, 1, 2].map((i) => shape.high[i]! - shape.low[i]!) as [number, number, number];
+        const body = new THREE.Mesh(keep(new THREE.BoxGeometry(w, d, h)), keep(new THREE.MeshBasicMaterial({ color: colour('--fuel'), transparent: true, opacity: 0.6, depthWrite: false }))); // prettier-ignore
+        body.position.copy(vec(shape.low)).addScaledVector(new THREE.Vector3(w, d, h), 0.5);
+        scene.add(body);
+      }
+      const size_ = vec(high).sub(vec(low));
+      const edges = keep(new THREE.EdgesGeometry(keep(new THREE.BoxGeometry(size_.x, size_.y, size_.z))));
+      const frame = new THREE.LineSegments(edges, keep(new THREE.LineBasicMaterial({ color: colour(ink), transparent: true, opacity: zone.kind === 'cabin' ? 0.25 : shape.form === 'box' ? 1 : 0.35 }))); // prettier-ignore
+      frame.position.copy(vec(low)).addScaledVector(size_, 0.5);
+      scene.add(frame);
+    }
+    render();
+    return () => made.forEach((thing) => thing.dispose());
+  }, [routes, chosen, circuitOf, theme]);
+
+  function look(from: readonly [number, number, number]): void {
+    const { camera, controls, size, render } = stage.current!;
+    controls.target.copy(size.centre);
+    camera.position.copy(size.centre).add(new THREE.Vector3(...from).multiplyScalar(size.reach));
+    controls.update();
+    render();
+  }
+  useEffect(() => look(standard['three quarter']), []);
+
+  function onKey(event: React.KeyboardEvent): void {
+    const { camera, controls, render } = stage.current!;
+    const arm = camera.position.clone().sub(controls.target);
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
+    if (step) {
+      const side = new THREE.Vector3().crossVectors(camera.up, arm).normalize();
+      if (event.shiftKey) {
+        const move = side.multiplyScalar(0.05 * step[0]! * arm.length()).add(camera.up.clone().multiplyScalar(0.05 * step[1]! * arm.length())); // prettier-ignore
+        controls.target.add(move);
+        camera.position.add(move);
+      } else {
+        arm.applyAxisAngle(camera.up, 0.15 * step[0]!);
+        const tilted = arm.clone().applyAxisAngle(side, -0.15 * step[1]!);
+        if (Math.abs(tilted.clone().normalize().z) < 0.98) arm.copy(tilted);
+        camera.position.copy(controls.target).add(arm);
+      }
+    } else if (event.key === '+' || event.key === '-')
+      camera.position.copy(controls.target).addScaledVector(arm, event.key === '+' ? 0.85 : 1 / 0.85);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+    controls.update();
+    render();
+  }
+
+  function onClick(event: React.MouseEvent): void {
+    const { scene, camera } = stage.current!;
+    const { left, top, width, height } = canvas.current!.getBoundingClientRect();
+    const ray = new THREE.Raycaster();
+    ray.setFromCamera(new THREE.Vector2(((event.clientX - left) / width) * 2 - 1, 1 - ((event.clientY - top) / height) * 2), camera); // prettier-ignore
+    const hit = ray.intersectObjects(scene.children).find((h) => h.object.name !== '');
+    if (hit) onChoose(hit.object.name);
+  }
+  return (
+    <figure className="sheet">
+      <canvas
+        ref={canvas}
+        className="block h-[24rem] w-full touch-none"
+        role="img"
+        aria-label="The vehicle’s lines and zones in the round; the three views show the same"
+        tabIndex={0}
+        onKeyDown={onKey}
+        onClick={onClick}
+      />
+      <figcaption className="label flex flex-wrap items-center gap-1 border-t border-hair px-3 py-0.5">
+        {(Object.keys(standard) as (keyof typeof standard)[]).map((key) => (
+          <button key={key} className="quiet" onClick={() => look(standard[key])}>
+            {key}
+          </button>
+        ))}
+        Drag or arrow keys turn it, with shift they move it; + and − bring it nearer.
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,67 @@
+import { ArrowUp, Plus, X } from 'lucide-react';
+import type { FieldPath } from '@endrel/core/job/needs';
+import type { Place } from '@endrel/core/job/place';
+import { waypointProperties } from '@endrel/core/job/routes';
+import { anchorOf } from '../../components/anchor.ts';
+import { PropertyField } from '../../components/PropertyField.tsx';
+import { newRowId } from '../../components/RowsField.tsx';
+import { useAct } from '../../session/session-context.tsx';
+import { PlaceFields } from './PlaceFields.tsx';
+
+interface Row extends Place {
+  readonly id: string;
+  readonly clip?: boolean;
+  readonly label?: string;
+}
+
+/** The places that a line goes through, from its start: corners of a tube, holds of a hose. */
+export function Through({ path, rows, what }: { path: FieldPath; rows: readonly Row[]; what: string }) {
+  const act = useAct();
+  return (
+    <section id={anchorOf(path)} aria-label="Goes through">
+      <h3 className="border-b border-hair pb-0.5 font-semibold">Goes through</h3>
+      {rows.length === 0 && <p className="text-[0.9rem] text-ink-soft">{what}</p>}
+      <ol className="ruled">
+        {rows.map((row, i) => (
+          <li key={row.id} className="flex items-start gap-2">
+            <span className="figure mt-6 w-5 shrink-0 text-right text-ink-soft">{i + 1}</span>
+            <div className="grid min-w-0 flex-1 gap-x-3 sm:grid-cols-[1fr_6rem]">
+              <PlaceFields path={[...path, row.id]} place={row} />
+              <PropertyField
+                property={waypointProperties.clip}
+                path={[...path, row.id, 'clip']}
+                value={row.clip}
+                brief
+                onChange={(value, group) => act({ act: 'set', path: [...path, row.id, 'clip'], value }, group)}
+              />
+            </div>
+            {i > 0 && (
+              <button
+                className="quiet mt-5"
+                aria-label={`Place ${i + 1}: one earlier`}
+                onClick={() => {
+                  const next = [...rows];
+                  [next[i - 1], next[i]] = [next[i]!, next[i - 1]!];
+                  act({ act: 'set', path: [...path], value: next });
+                }}
+              >
+                <ArrowUp size={14} aria-hidden />
+              </button>
+            )}
+            <button
+              className="quiet mt-5"
+              aria-label={`Remove place ${i + 1}`}
+              onClick={() => act({ act: 'removeRow', path: [...path], id: row.id })}
+            >
+              <X size={14} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ol>
+      <button className="button mt-1" onClick={() => act({ act: 'addRow', path: [...path], row: { id: newRowId() } })}>
+        <Plus size={14} className="mr-1 inline" aria-hidden />
+        Add a place
+      </button>
+    </section>
+  );
+}
