@@ -16,6 +16,8 @@ import { AnalysisStatistic, InitHydOption, LinkProperty, NodeProperty, Project, 
 import type { LinkLaw, Network, NetworkLink } from '../packages/core/src/hydraulics/network.ts';
 import { NetworkSolver } from '../packages/core/src/hydraulics/network-solver.ts';
 import { writeInp } from '../packages/core/src/networks/write-inp.ts';
+import { bestEndPairs } from '../packages/core/src/routes/hose-ends.ts';
+import { routeFindings } from '../packages/core/src/routes/route-findings.ts';
 import { ChainSearch } from '../packages/core/src/fittings/chain-search.ts';
 import { readPort } from '../packages/core/src/fittings/read-port.ts';
 import type { Port } from '../packages/core/src/fittings/port.ts';
@@ -290,6 +292,18 @@ const end = (text: string): Port => {
   return read.value;
 };
 const [one, other] = [end('male flare37 -6'), end('female npt 3/8')];
+const hoseForms = [0, 30, 45, 60, 90, 120, 150, 180].map((a) => ({ angle: (a * Math.PI) / 180, leg1: 0.024, radius: 0.028, leg2: 0.03, inserted: 0 })); // prettier-ignore
+const [seatA, seatB] = [
+  { at: [0, 0, 0], out: [1, 0, 0], zero: [0, 0, 1] },
+  { at: [0.04, 0.26, 0.03], out: [1, 0, 0], zero: [0, 0, 1] },
+] as const;
+const ends = time(() => void bestEndPairs(seatA, seatB, { forms: hoseForms, slacks: [1.2], leastChord: 0.1 }), 6);
+rows.push({ what: '64 pairs of hose ends × clocking', microseconds: ends, against: 'aim 300 ms', ratio: ends / 3e5 });
+const laidOut = time(() => {
+  forgetAll();
+  routeFindings(demoJobs.islandShuttle);
+}, 6);
+rows.push({ what: 'routes and clearances of a job, nothing remembered', microseconds: laidOut, against: 'aim 100 ms', ratio: laidOut / 1e5 }); // prettier-ignore
 const chains = time(() => void search.find(one, other, { swivel: true, angle: Math.PI / 2 }), 4);
 rows.push({ what: `best five chains, ${stock.length} adapters`, microseconds: chains, against: 'aim 50 ms', ratio: chains / 5e4 }); // prettier-ignore
 const planning = findingsOf(demoJobs.rescuePickup);

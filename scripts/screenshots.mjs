@@ -20,9 +20,9 @@ const views = [
   ['working', 'Mail', 'run', (page) => page.keyboard.press('w')],
   ['tank', 'Tarrow', 'survey?tab=tank', (page) => page.getByRole('button', { name: 'From behind' }).click()],
   ['hanger', 'Tarrow', 'hanger?tab=height'],
-  ['pickup', 'Mail', 'hanger?tab=pickup', undefined, { width: 1280, height: 1300 }],
   ['gauge', 'Tarrow', 'gauge'],
-  ['float', 'Tarrow', 'gauge?tab=float'],
+  ['routes', 'Island', 'routes'],
+  ['bends', 'Island', 'routes?tab=lines&part=hard-line-1', undefined, { width: 1280, height: 1100 }],
   ['cards', 'Mail', 'cards'],
   [
     'under-car',
