@@ -1,7 +1,5 @@
 import type { BendTable } from './bend-table.ts';
-import { pointsOfTable } from './bend-table.ts';
 import type { Bender } from './bender.ts';
-import { bentLine } from './tube-line.ts';
 import { add, cross, dot, length, sub, times, turned, unit, type Vec } from './vector.ts';
 
 /** An order in which bends are made, and where the bender meets what is bent already. */
@@ -144,7 +142,3 @@ function shapeOf({ straights, rotations, bends }: BendTable, state: readonly num
   return { places, start };
 }
 const PIECE = 0.01; // m between places
-
-/** The middle of a bent tube in its own axes, to be drawn: its first straight along x, its first bend towards y. */
-export const tableLine = (table: Pick<BendTable, 'straights' | 'rotations' | 'bends'>, radius: number) =>
-  bentLine(pointsOfTable(table, radius), radius);

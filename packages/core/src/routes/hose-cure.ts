@@ -1,10 +1,11 @@
 import type { Act } from '../job/acts/act.ts';
 import type { Job } from '../job/job.ts';
+import { measured } from '../job/measured.ts';
 import { degrees, mm } from '../units/quick.ts';
 import { PUSHED_ON, usualHoseEnd } from './hose-end.ts';
 import { cutLength, slackFor } from './hose-line.ts';
 import { clockingsOf, hoseEndAngleList, lieOf, SLACKS, tautOf, type Clocks, type Ends, type HoseEndAngle } from './hose-proposals.ts'; // prettier-ignore
-import { dashAt, type RoutedLine } from './lines.ts';
+import { dashAt, type HoseRoute, type RoutedLine } from './lines.ts';
 
 /** What puts a hose right that bends too tightly, is too short or has no slack; tried before it is told. SI. */
 export interface HoseCure {
@@ -19,6 +20,14 @@ export interface HoseCure {
   readonly leastRadius: number;
 }
 
+/** Angles of the two ends that a hose has now. */
+const anglesOf = ({ ends }: HoseRoute): readonly [HoseEndAngle, HoseEndAngle] => {
+  const [a, b] = ends.map(
+    ({ angle }) => hoseEndAngleList.find((known) => Math.abs(degrees(known) - angle) < 1e-6) ?? 0,
+  );
+  return [a!, b!];
+};
+
 const MOST_LONGER = 1.6; // of the way between its ends: what is longer hangs about
 const STEPS = 10;
 
@@ -31,8 +40,7 @@ export function hoseCure(job: Job, line: RoutedLine, allowed: number): HoseCure 
   const mouths = [first, second] as const;
   const moves = job.routes?.lines?.[line.part]?.moves === true;
   const now: Ends = { forms: hose.ends, mouths, through };
-  const angleOf = (i: 0 | 1): HoseEndAngle => hoseEndAngleList.find((a) => Math.abs(degrees(a) - hose.ends[i].angle) < 1e-6) ?? 0; // prettier-ignore
-  const angles = [angleOf(0), angleOf(1)] as const;
+  const angles = anglesOf(hose);
   const told = (
     kind: HoseCure['kind'],
     ends: Ends,
@@ -91,13 +99,11 @@ export function shorterHose(job: Job, line: RoutedLine, allowed: number): HoseCu
     if (cut >= part.length.si) return undefined;
     const leastRadius = lieOf(ends, hose.clocks, cut - cutLength(0, ...hose.ends))?.leastRadius ?? 0;
     if (leastRadius < allowed) continue;
-    const angleOf = (i: 0 | 1): HoseEndAngle => hoseEndAngleList.find((a) => Math.abs(degrees(a) - hose.ends[i].angle) < 1e-6) ?? 0; // prettier-ignore
-    return { kind: 'shorter', startEnd: angleOf(0), startClock: hose.clocks[0], finishEnd: angleOf(1), finishClock: hose.clocks[1], cut, by: cut - part.length.si, leastRadius }; // prettier-ignore
+    const [startEnd, finishEnd] = anglesOf(hose);
+    return { kind: 'shorter', startEnd, startClock: hose.clocks[0], finishEnd, finishClock: hose.clocks[1], cut, by: cut - part.length.si, leastRadius }; // prettier-ignore
   }
   return undefined;
 }
-
-const degree = (angle: number) => ({ si: angle, unit: '°' as const });
 
 /** The act that makes a hose so. */
 export function hoseAct(line: string, to: Omit<HoseCure, 'kind' | 'by' | 'leastRadius'>, title: string): Act {
@@ -107,10 +113,10 @@ export function hoseAct(line: string, to: Omit<HoseCure, 'kind' | 'by' | 'leastR
     title,
     changes: [
       { key: 'startEnd', value: String(to.startEnd) },
-      { key: 'startClock', value: degree(to.startClock) },
+      { key: 'startClock', value: measured(to.startClock, '°') },
       { key: 'finishEnd', value: String(to.finishEnd) },
-      { key: 'finishClock', value: degree(to.finishClock) },
+      { key: 'finishClock', value: measured(to.finishClock, '°') },
     ],
-    length: { si: Math.round(to.cut * 1e6) / 1e6, unit: 'mm' },
+    length: measured(Math.round(to.cut * 1e6) / 1e6, 'mm'),
   };
 }

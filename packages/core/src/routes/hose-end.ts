@@ -47,10 +47,7 @@ export const usualHoseEnd = (dash: number, angle: number): HoseEndForm => ({
 /** A hose pushed over a barb or a bead: it bends from there on. Common practice: 25 mm of it are on. */
 export const PUSHED_ON: HoseEndForm = { angle: 0, leg1: 0, radius: 0, leg2: 0, inserted: mm(25) };
 
-/** Which way the hose leaves an end that is clocked so: about the port's axis by the right hand, which is clockwise looking out of it. */
-export function leaving({ out, zero }: Seat, { angle }: HoseEndForm, clock: number): Vec {
-  return add(times(Math.cos(angle), out), times(Math.sin(angle), sideways(out, zero, clock)));
-}
+/** Across the port, the way that an end clocked so turns to: about the port's axis by the right hand, clockwise looking out of it. */
 const sideways = (out: Vec, zero: Vec, clock: number): Vec => add(times(Math.cos(clock), zero), times(Math.sin(clock), cross(out, zero))); // prettier-ignore
 
 /** Where the hose begins to bend, and the way it goes there. */

@@ -1,4 +1,5 @@
 import type { Job } from '../job/job.ts';
+import { measured } from '../job/measured.ts';
 import type { Act } from '../job/acts/act.ts';
 import { setAt } from '../job/acts/at-path.ts';
 import type { Clearance, LaidLine } from './clearances.ts';
@@ -87,7 +88,7 @@ function awayFrom(distance: (p: Vec) => number, at: Vec): Vec {
   return length(slope) > 0 ? unit(slope) : [0, 0, 1];
 }
 
-const round = (metres: number) => ({ si: Math.round(metres * 1e4) / 1e4, unit: 'mm' as const });
+const round = (metres: number) => measured(Math.round(metres * 1e4) / 1e4, 'mm');
 const placed = ([x, y, z]: Vec) => ({ rearward: round(x), left: round(y), up: round(z) });
 /** From the datum: a place that is moved is told anew. */
 function withoutFrom<R extends { readonly from?: string }>({ from: _from, ...row }: R): Omit<R, 'from'> {

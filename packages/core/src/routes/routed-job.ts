@@ -1,5 +1,5 @@
 import type { Job } from '../job/job.ts';
-import type { Measured } from '../job/measured.ts';
+import { measured, type Measured } from '../job/measured.ts';
 import type { Part } from '../parts/kinds.ts';
 import { peersOf } from '../job/graph.ts';
 import { portKey } from '../parts/port.ts';
@@ -12,6 +12,16 @@ import type { RoutedLine } from './lines.ts';
  * how near a line comes to what is hot, and how high joints stand above the tank floor. What was measured stays as it is.
  */
 export function routedJob(job: Job, routes: RouteFindings): Job {
+  const known = made.get(job);
+  if (known?.routes === routes) return known.routed;
+  const routed = routedAnew(job, routes);
+  made.set(job, { routes, routed });
+  return routed;
+}
+/** The same object for the same job: what is reckoned of its graph is kept by it. */
+const made = new WeakMap<Job, { readonly routes: RouteFindings; readonly routed: Job }>();
+
+function routedAnew(job: Job, routes: RouteFindings): Job {
   if (!routes.lines.some((l) => l.centre ?? l.tube)) return job;
   const parts: Record<string, Part> = {};
   const joints: Record<string, Joint> = {};
@@ -39,7 +49,7 @@ function unmeasured(known: object, told: Record<string, unknown>): Record<string
   return fills.length > 0 ? Object.fromEntries(fills) : undefined;
 }
 
-const told = (si: number, unit = 'mm'): Measured => ({ si, unit });
+const told = (si: number): Measured => measured(si, 'mm');
 const quarterTurns = (angles: readonly number[]): number => angles.reduce((sum, a) => sum + a, 0) / (Math.PI / 2);
 
 function toldOf(line: RoutedLine, routes: RouteFindings): Record<string, unknown> {

@@ -7,7 +7,8 @@ import { definePart, twoEnds } from '../define-part.ts';
 import { bendLoss, lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
 
-const SPARE = mm(150); // for a second cut, common practice
+/** m of hose more at each end the first time, for a second cut; common practice. */
+export const FIRST_TIME_SPARE = mm(150);
 
 const properties = {
   length: quantity('hose length', 'length', 'mm', {
@@ -53,7 +54,7 @@ export const hose = definePart('hose', 'Hose', properties, {
       bore && `bore ${sizeOf(bore, say)}`,
       length && `cut ${say.tape(length.si)}`,
     ),
-  cut: (say) => `Cut square, blow out. First time: ${say.tape(SPARE)} spare per end.`,
+  cut: (say) => `Cut square, blow out. First time: ${say.tape(FIRST_TIME_SPARE)} spare per end.`,
   symbol: () => 'hose',
   lower: ({ id, length, bore, construction, bends = 0 }, site) =>
     lowerLine(id, site, {

@@ -1,10 +1,10 @@
 import { useEffect, useRef } from 'react';
 import * as THREE from 'three';
-import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { RouteFindings } from '@endrel/core/routes/route-findings';
 import { boundsOf } from '@endrel/core/routes/shape';
 import type { Vec } from '@endrel/core/routes/vector';
 import { useTheme } from '../../components/theme.tsx';
+import { useSolidStage, type SolidStage } from '../use-solid-stage.ts';
 import type { Circuit } from '../line-patterns.ts';
 
 interface RouteSolidProps {
@@ -13,14 +13,6 @@ interface RouteSolidProps {
   circuitOf(line: string): Circuit;
   onChoose(line: string): void;
 }
-interface Stage {
-  readonly scene: THREE.Scene;
-  readonly camera: THREE.PerspectiveCamera;
-  readonly controls: OrbitControls;
-  readonly size: { centre: THREE.Vector3; reach: number };
-  render(): void;
-}
-
 /** Standard views: where the eye stands from the middle. */
 const standard = {
   'three quarter': [0.5, 0.66, 0.42],
@@ -32,46 +24,28 @@ const standard = {
 const SIDES = 12; // of a line's round
 const THINNEST = 0.002; // of what is framed
 
+type Eye = readonly [number, number, number];
+interface Framed {
+  readonly centre: THREE.Vector3;
+  readonly reach: number;
+}
+
+/** Puts the eye somewhere about the middle of what is framed. */
+function lookFrom({ camera, controls, render }: SolidStage, { centre, reach }: Framed, from: Eye): void {
+  controls.target.copy(centre);
+  camera.position.copy(centre).add(new THREE.Vector3(...from).multiplyScalar(reach));
+  controls.update();
+  render();
+}
+
 /** The vehicle in the round: turned by dragging or arrow keys, moved with shift, brought nearer with plus and minus. */
 export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidProps) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const stage = useRef<Stage>(undefined);
+  const { canvas, stage } = useSolidStage(100, true);
+  const framed = useRef<Framed>({ centre: new THREE.Vector3(), reach: 1 });
   const theme = useTheme();
 
   useEffect(() => {
-    const element = canvas.current!;
-    const renderer = new THREE.WebGLRenderer({
-      canvas: element,
-      antialias: true,
-      alpha: true,
-      preserveDrawingBuffer: true,
-    });
-    const camera = new THREE.PerspectiveCamera(32, 1, 0.01, 100);
-    camera.up.set(0, 0, 1);
-    const scene = new THREE.Scene();
-    const controls = new OrbitControls(camera, element);
-    const render = () => {
-      const { clientWidth: width, clientHeight: height } = element;
-      renderer.setPixelRatio(window.devicePixelRatio);
-      renderer.setSize(width, height, false);
-      camera.aspect = width / Math.max(height, 1);
-      camera.updateProjectionMatrix();
-      renderer.render(scene, camera);
-    };
-    controls.addEventListener('change', render);
-    const observer = new ResizeObserver(render);
-    observer.observe(element);
-    stage.current = { scene, camera, controls, size: { centre: new THREE.Vector3(), reach: 1 }, render };
-    return () => {
-      observer.disconnect();
-      controls.dispose();
-      renderer.dispose();
-      stage.current = undefined;
-    };
-  }, []);
-
-  useEffect(() => {
-    const { scene, size, render } = stage.current!;
+    const { scene, render } = stage.current!;
     scene.clear();
     const style = getComputedStyle(document.documentElement);
     const colour = (name: string) => new THREE.Color(style.getPropertyValue(name).trim());
@@ -90,10 +64,12 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
     }
     for (const line of routes.lines) for (const p of line.centre?.points ?? []) box.expandByPoint(vec(p));
     if (!box.isEmpty()) {
-      box.getCenter(size.centre);
-      size.reach = Math.max(0.3, box.getSize(new THREE.Vector3()).length());
+      framed.current = {
+        centre: box.getCenter(new THREE.Vector3()),
+        reach: Math.max(0.3, box.getSize(new THREE.Vector3()).length()),
+      };
     }
-    const thinnest = THINNEST * size.reach;
+    const thinnest = THINNEST * framed.current.reach;
     const bad = new Set(routes.clearances.filter((c) => c.gap < c.least).map((c) => c.line));
     for (const line of routes.lines) {
       if (!line.centre) continue;
@@ -129,16 +105,10 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
     }
     render();
     return () => made.forEach((thing) => thing.dispose());
-  }, [routes, chosen, circuitOf, theme]);
+  }, [stage, routes, chosen, circuitOf, theme]);
 
-  function look(from: readonly [number, number, number]): void {
-    const { camera, controls, size, render } = stage.current!;
-    controls.target.copy(size.centre);
-    camera.position.copy(size.centre).add(new THREE.Vector3(...from).multiplyScalar(size.reach));
-    controls.update();
-    render();
-  }
-  useEffect(() => look(standard['three quarter']), []);
+  const look = (from: Eye): void => lookFrom(stage.current!, framed.current, from);
+  useEffect(() => lookFrom(stage.current!, framed.current, standard['three quarter']), [stage]);
 
   function onKey(event: React.KeyboardEvent): void {
     const { camera, controls, render } = stage.current!;

@@ -1,63 +1,22 @@
 import { RotateCcw, RotateCw } from 'lucide-react';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo } from 'react';
 import * as THREE from 'three';
-import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { fuelBody } from '@endrel/core/tanks/fuel-body';
 import type { FuelPlane } from '@endrel/core/tanks/fuel-plane';
 import { joinMeshes, meshBounds } from '@endrel/core/tanks/mesh';
 import { solidMesh } from '@endrel/core/tanks/solid';
 import type { Tank } from '@endrel/core/tanks/surveyed-tank';
 import { useTheme } from '../../components/theme.tsx';
+import { useSolidStage } from '../use-solid-stage.ts';
 
 const CREASE = 20; // degrees between faces from which an edge is drawn
 
-interface Stage {
-  readonly scene: THREE.Scene;
-  readonly camera: THREE.PerspectiveCamera;
-  readonly controls: OrbitControls;
-  render(): void;
-}
-
 /** The tank in the round with its fuel, turned by dragging, by the buttons or by the arrow keys. */
 export function TankSolid({ tank, plane, label }: { tank: Tank; plane: FuelPlane; label: string }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const stage = useRef<Stage>(undefined);
+  const { canvas, stage } = useSolidStage(50, false);
   const theme = useTheme();
   const meshes = useMemo(() => (tank.solids ?? []).map(solidMesh), [tank]);
   const bounds = useMemo(() => meshBounds(joinMeshes(meshes)), [meshes]);
-
-  useEffect(() => {
-    const element = canvas.current!;
-    const renderer = new THREE.WebGLRenderer({
-      canvas: element,
-      antialias: true,
-      alpha: true,
-      preserveDrawingBuffer: true,
-    });
-    const camera = new THREE.PerspectiveCamera(32, 1, 0.01, 50);
-    camera.up.set(0, 0, 1);
-    const scene = new THREE.Scene();
-    const controls = new OrbitControls(camera, element);
-    controls.enablePan = false;
-    const render = () => {
-      const { clientWidth: width, clientHeight: height } = element;
-      renderer.setPixelRatio(window.devicePixelRatio);
-      renderer.setSize(width, height, false);
-      camera.aspect = width / Math.max(height, 1);
-      camera.updateProjectionMatrix();
-      renderer.render(scene, camera);
-    };
-    controls.addEventListener('change', render);
-    const observer = new ResizeObserver(render);
-    observer.observe(element);
-    stage.current = { scene, camera, controls, render };
-    return () => {
-      observer.disconnect();
-      controls.dispose();
-      renderer.dispose();
-      stage.current = undefined;
-    };
-  }, []);
 
   useEffect(() => {
     const { camera, controls, render } = stage.current!;
@@ -67,7 +26,7 @@ export function TankSolid({ tank, plane, label }: { tank: Tank; plane: FuelPlane
     camera.position.copy(centre).add(new THREE.Vector3(1.1 * size, -1.45 * size, 0.95 * size));
     controls.update();
     render();
-  }, [bounds]);
+  }, [stage, bounds]);
 
   useEffect(() => {
     const { scene, render } = stage.current!;
@@ -104,7 +63,7 @@ export function TankSolid({ tank, plane, label }: { tank: Tank; plane: FuelPlane
     }
     render();
     return () => made.forEach((thing) => thing.dispose());
-  }, [meshes, plane, theme]);
+  }, [stage, meshes, plane, theme]);
 
   /** Turns the eye about the tank's upright axis. */
   function turn(angle: number): void {

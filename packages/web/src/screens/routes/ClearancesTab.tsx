@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { routeLimits } from '@endrel/core/job/routes';
+import { routeLimit, routeLimits } from '@endrel/core/job/routes';
 import { lineName } from '@endrel/core/routes/lines';
 import { sayMm, zoneName } from '@endrel/core/routes/places-in-words';
 import type { Clearance } from '@endrel/core/routes/clearances';
@@ -173,7 +173,7 @@ function Holes({ routes }: { routes: RouteFindings }) {
                 </span>
                 , hole {sayMm(hole.diameter)}, at {sayPlace(units, hole.at)}.{' '}
                 {fastener && (
-                  <span className={hole.nearest!.gap < 0.01 ? 'text-stop' : ''}>
+                  <span className={hole.nearest!.gap < routeLimit(job.routes, 'fastenerGap') ? 'text-stop' : ''}>
                     {units.tape(hole.nearest!.gap)} from “{fastener.label}”{fastener.isBehind ? ' on the far side' : ''}
                     .
                   </span>

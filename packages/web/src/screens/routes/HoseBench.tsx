@@ -3,7 +3,7 @@ import { partName } from '@endrel/core/parts/kinds';
 import { cutLength } from '@endrel/core/routes/hose-line';
 import { hoseAct } from '@endrel/core/routes/hose-cure';
 import { allowedRadius, lineName, type RoutedLine } from '@endrel/core/routes/lines';
-import { hose as hoseKind } from '@endrel/core/parts/hose/hose';
+import { FIRST_TIME_SPARE, hose as hoseKind } from '@endrel/core/parts/hose/hose';
 import { ActButton } from '../../components/ActButton.tsx';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
@@ -100,7 +100,7 @@ function Figures({ line }: { line: RoutedLine }) {
         <ol className="list-decimal pl-5 text-[0.93rem]">
           <li>
             Measure {units.tape(cutLength(hose.flexible, ...ends))}, tape round the mark and cut square through the
-            tape. First time: leave {units.tape(0.15)} spare at each end.
+            tape. First time: leave {units.tape(FIRST_TIME_SPARE)} spare at each end.
           </li>
           <li>Blow it out. Draw a line along the hose: a line that winds shows a twist.</li>
           {ends.map((end, i) => (

@@ -1,4 +1,4 @@
-import type { CentreLine } from '@endrel/core/routes/centre-line';
+import { placeAt, type CentreLine } from '@endrel/core/routes/centre-line';
 import { nearestOn } from '@endrel/core/routes/nearest';
 import { lineName, type RoutedLine } from '@endrel/core/routes/lines';
 import { length, sub, type Vec } from '@endrel/core/routes/vector';
@@ -49,7 +49,7 @@ function OneView({
   const width = 2 * EDGE + (right - left) * scale;
   const height = 2 * EDGE + (low - top) * scale;
   const d = centre.points.map((p, i) => `${i ? 'L' : 'M'}${at(p).map((n) => n.toFixed(1)).join(' ')}`).join(''); // prettier-ignore
-  const tight = line.hose?.laid && Number.isFinite(line.hose.laid.leastRadius) ? placeOf(centre, line.hose.laid.leastAt) : undefined; // prettier-ignore
+  const tight = line.hose?.laid && Number.isFinite(line.hose.laid.leastRadius) ? placeAt(centre, line.hose.laid.leastAt) : undefined; // prettier-ignore
   const [x1, x2] = [EDGE, EDGE + (right - left) * scale];
   return (
     <figure className="sheet">
@@ -112,8 +112,3 @@ function OneView({
 }
 
 const isTight = ({ hose }: RoutedLine): boolean => hose?.allowed !== undefined && (hose.laid?.leastRadius ?? Infinity) < hose.allowed; // prettier-ignore
-
-function placeOf({ points, along }: CentreLine, s: number): Vec {
-  const at = along.findIndex((a) => a >= s);
-  return points[at < 0 ? points.length - 1 : at]!;
-}

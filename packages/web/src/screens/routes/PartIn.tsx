@@ -10,10 +10,9 @@ export function PartIn({ tube }: { tube: TubeRoute }) {
   const [at, setAt] = useState('');
   const [long, setLong] = useState('');
   const table = tube.table!;
-  const read = (text: string) => readLength(text);
-  const [where, part] = [read(at), read(long)];
+  const [where, part] = [readLength(at), readLength(long)];
   const uses = tube.bench?.uses[0] ?? 0;
-  const room = 2 * (tube.bench?.bender.before ?? 0) * 0.5;
+  const room = tube.bench?.bender.before ?? 0;
   const found = where !== undefined && part !== undefined ? partIn(table, tube.bendRadius, where, part, uses, room) : undefined; // prettier-ignore
   return (
     <details>

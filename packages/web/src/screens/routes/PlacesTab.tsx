@@ -95,11 +95,11 @@ function Comparison({ rows, placings }: { rows: readonly CandidateRow[]; placing
   const job = useJob();
   if (rows.length === 0) return <p className="sheet max-w-xl p-4 text-ink-soft">No place to compare yet.</p>;
   const show = (si: number | undefined) => (si === undefined ? '–' : units.tape(si));
-  const yes = (is: boolean | undefined, bad: boolean) => <span className={is === undefined ? 'text-ink-soft' : is === bad ? 'font-semibold text-fix' : ''}>{is === undefined ? '–' : is ? 'yes' : 'no'}</span>; // prettier-ignore
+  const yes = (is: boolean | undefined, bad: boolean | undefined) => <span className={is === undefined ? 'text-ink-soft' : is === bad ? 'font-semibold text-fix' : ''}>{is === undefined ? '–' : is ? 'yes' : 'no'}</span>; // prettier-ignore
   const criteria: readonly (readonly [string, (p: Placing) => React.ReactNode])[] = [
     ['for', (p) => (job.parts[p.part] ? partName(job.parts[p.part]!) : p.part)],
     ['over the tank floor', (p) => show(p.overFloor)],
-    ['below the tank outlet', (p) => (p.overOutlet === undefined ? '–' : yes(p.overOutlet <= 0, !needsToBeLow(job, p.part) ? undefined! : false))], // prettier-ignore
+    ['below the tank outlet', (p) => (p.overOutlet === undefined ? '–' : yes(p.overOutlet <= 0, needsToBeLow(job, p.part) ? false : undefined))], // prettier-ignore
     ['line from and to it', (p) => show(p.lines)],
     ['suction margin, worst', (p) => (p.suctionMargin === undefined ? '–' : units.show('head', p.suctionMargin))],
     ['rail at full load', (p) => (p.railPressure === undefined ? '–' : units.show('pressure', p.railPressure))],
