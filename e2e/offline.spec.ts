@@ -42,7 +42,7 @@ test('once opened, the application opens without its server, with every stage, a
   await expect(page.locator('[data-save="offline"]')).toBeVisible();
 
   // every stage, its tabs and its charts: no part of the application is missing
-  for (const stage of ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Run', 'Joints', 'Gauge', 'Cards']) {
+  for (const stage of ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Run', 'Joints', 'Gauge', 'Routes', 'Cards']) {
     const link = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage });
     await link.click();
     await expect(link).toHaveAttribute('aria-current', 'page');

@@ -73,6 +73,7 @@ test('typing goes on while the server is away, survives a reload, and is saved w
   server,
 }) => {
   await openJob(page, 'Mail van 4', 'Survey');
+  await expect(page.getByLabel(/^Tank depth/)).toBeVisible();
   await server.stop();
   await fill(page, /^Tank depth/, '241 mm');
   await expect(page.locator('[data-save="offline"]')).toContainText('kept in this browser');
