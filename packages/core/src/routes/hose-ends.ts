@@ -32,7 +32,7 @@ export interface EndSearch {
 
 const STEP = Math.PI / 36; // 5°, as close as anybody clocks a hose end
 const COARSE = 3; // steps between clockings where climbing may begin
-const STARTS = 3; // for each pair of ends and slack
+const STARTS = 4; // for each pair of ends and slack
 const MARCH = 20; // steps along the hose, to compare
 
 interface Leaving {
@@ -141,7 +141,7 @@ function promising(
 }
 const AROUND = [-1, 0, 1].flatMap((u) => [-1, 0, 1].map((v) => [u, v] as const)).filter(([u, v]) => u !== 0 || v !== 0); // prettier-ignore
 
-/** From clocking to clocking as long as the hose gets gentler: first in long steps, then in single ones. */
+/** From clocking to clocking as long as the hose gets gentler: in ever shorter steps. */
 function climb(begin: Begin, from: readonly Leaving[], to: readonly Leaving[], leastChord: number): Found | undefined {
   const solved = new Map<number, Found | undefined>();
   const at = (i: number, j: number, near: Load | undefined): Found | undefined => {
@@ -156,7 +156,7 @@ function climb(begin: Begin, from: readonly Leaving[], to: readonly Leaving[], l
   };
   let here = at(begin.i, begin.j, undefined);
   if (!here) return undefined;
-  for (const stride of [8, 3, 1]) {
+  for (const stride of [8, 5, 3, 2, 1]) {
     for (let moved = true; moved;) {
       moved = false;
       for (const [u, v] of AROUND) {

@@ -116,11 +116,10 @@ export function gentlest(ends: HoseEnds, long: number, steps: number): Tightness
   return tightness(rod, long, coarse && shoot(rod, coarse, COARSE), COARSE);
 }
 
-/** From a like hose, else from a few gentle curves: what a search compares by. @param steps - along it, an even number. */
+/** From a like hose where there is one, else from a few gentle curves: what a search compares by. @param steps - along it, an even number. */
 export function quickLook(ends: HoseEnds, long: number, near: Load | undefined, steps: number): Tightness | undefined {
   const rod = rodBetween(ends, long);
-  const load =
-    (near && shoot(rod, near, steps, QUICK_ROUNDS / 2)) ?? restFrom(rod, fewStarts(rod), steps, QUICK_ROUNDS);
+  const load = near ? shoot(rod, near, steps, QUICK_ROUNDS / 2) : restFrom(rod, fewStarts(rod), steps, QUICK_ROUNDS);
   return tightness(rod, long, load, steps);
 }
 
