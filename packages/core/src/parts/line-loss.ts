@@ -25,23 +25,43 @@ export function portLoss(site: Site, port: string, bore: number): number {
   return vessel + (comesIn ? sizeChangeLoss(beyond, bore) : sizeChangeLoss(bore, beyond));
 }
 
+const HUMP = '.hump';
+
 /** K of so many bends of a quarter turn, whole or in part. */
 export function bendLoss(bore: number, bends: number): LossCoefficient {
   const { k1, kInfinity } = fittingLoss('elbow90Bend', bore);
   return { k1: k1 * bends, kInfinity: kInfinity * bends };
 }
 
-/** One piece of line between two ports. */
+/** One piece of line between two ports, or two where it humps between them. @param highest - m above the tank floor. */
 export function lowerLine(
   id: string,
   site: Site,
-  { length, bore, roughness, loss }: { length: number; bore: number; roughness: number; loss?: LossCoefficient },
+  {
+    length,
+    bore,
+    roughness,
+    loss,
+    highest,
+  }: { length: number; bore: number; roughness: number; loss?: LossCoefficient; highest?: number },
   more: { checkValve?: boolean; cracking?: number } = {},
 ): Lowered {
   const own = loss ?? { k1: 0, kInfinity: 0 };
   const ends = portLoss(site, 'in', bore) + portLoss(site, 'out', bore);
   const law = lineLaw(length, bore, roughness, { k1: own.k1, kInfinity: own.kInfinity + ends });
   const { checkValve, cracking } = more;
+  if (highest !== undefined) {
+    const half = (port: string) => lineLaw(length / 2, bore, roughness, { k1: own.k1 / 2, kInfinity: own.kInfinity / 2 + portLoss(site, port, bore) }); // prettier-ignore
+    return {
+      links: [
+        { id, from: 'in', to: HUMP, law: half('in') },
+        { id: `${id}:beyond`, from: HUMP, to: 'out', law: half('out') },
+      ],
+      heights: [[HUMP, highest]],
+      through: id,
+      bore,
+    };
+  }
   return {
     links: [{ id, from: 'in', to: 'out', law: cracking === undefined ? law : { ...law, cracking }, checkValve }],
     through: id,

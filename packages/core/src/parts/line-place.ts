@@ -24,6 +24,16 @@ export const heatProperties = {
   }),
 };
 
+/** Where a line humps: what reaches over both of its ends. */
+export const humpProperty = {
+  highest: quantity('highest point on its way', 'length', 'mm', {
+    tool: 'tape',
+    minimum: -3,
+    maximum: 3,
+    hint: 'Above the tank floor, where it rises above both of its ends: air and vapour gather there. Reckoned half way along it.',
+  }),
+};
+
 /** A line in the tank has no exhaust beside it. */
 export const isHeatRelevant = (line: { readonly lies?: string }, key: string): boolean =>
   key !== 'exhaustGap' || line.lies !== 'tank';

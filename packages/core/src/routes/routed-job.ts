@@ -28,7 +28,7 @@ function routedAnew(job: Job, routes: RouteFindings): Job {
   for (const line of routes.lines) {
     const part = job.parts[line.part];
     if (!part) continue;
-    const fills = unmeasured(part, toldOf(line, routes));
+    const fills = unmeasured(part, toldOf(line, routes, job.routes?.tankFloor?.si));
     if (fills) parts[line.part] = { ...part, ...fills };
     for (const [joint, height] of heightsOf(job, line))
       if (job.joints[joint]!.height === undefined) joints[joint] = { ...job.joints[joint]!, height };
@@ -52,10 +52,11 @@ function unmeasured(known: object, told: Record<string, unknown>): Record<string
 const told = (si: number): Measured => measured(si, 'mm');
 const quarterTurns = (angles: readonly number[]): number => angles.reduce((sum, a) => sum + a, 0) / (Math.PI / 2);
 
-function toldOf(line: RoutedLine, routes: RouteFindings): Record<string, unknown> {
+function toldOf(line: RoutedLine, routes: RouteFindings, floor: number | undefined): Record<string, unknown> {
   const { hose, tube } = line;
   return {
     ...heatTold(line, routes),
+    highest: humpOf(line, floor),
     ...(tube?.table ? { length: told(tube.table.developed), bends: quarterTurns(tube.table.bends) } : {}),
     ...(hose?.laid
       ? {
@@ -64,6 +65,16 @@ function toldOf(line: RoutedLine, routes: RouteFindings): Record<string, unknown
         }
       : {}),
   };
+}
+
+const HUMP = 0.002; // m, more than a tape reads
+
+/** How high above the tank floor a line reaches on its way, where that is above both of its ends. */
+function humpOf({ centre }: RoutedLine, floor: number | undefined): Measured | undefined {
+  if (!centre || floor === undefined) return undefined;
+  const heights = centre.points.map((p) => p[2]);
+  const top = Math.max(...heights);
+  return top > Math.max(heights[0]!, heights.at(-1)!) + HUMP ? told(top - floor) : undefined;
 }
 
 const FARTHEST_HEAT = 0.3; // m from what is hot, beyond which a line is warmed by the air alone; common practice

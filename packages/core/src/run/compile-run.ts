@@ -211,7 +211,7 @@ class Compiler {
                 id: part.id,
                 linkIndex: linkIndex.get(low.pump.link)!,
                 inlet: node(part.id, 'in'),
-                suction: this.#suction(part.id, node(part.id, 'in'), joints, chains, openNodes),
+                suction: this.#suction(part.id, node(part.id, 'in'), joints, chains, openNodes, lowered),
                 feeds: feeds.has(part.id),
               },
             ]
@@ -234,13 +234,20 @@ class Compiler {
     joints: ReadonlyMap<string, number>,
     chains: CompiledRun['chains'],
     open: ReadonlySet<number>,
+    lowered: readonly { part: Part; low: Lowered }[],
   ): number[] {
     const zone = this.#circuits.zoneAt(id, 'in');
     if (zone?.kind !== 'suction') return [];
     const nodes = this.#circuits.flows.flatMap((f) =>
       f.zone === zone ? [joints.get(f.joint) ?? [], chains.get(f.joint)?.before ?? []].flat() : [],
     );
-    return [...new Set(nodes)].filter((n) => n !== inlet && !open.has(n));
+    // and where a line on the way humps
+    const inner = lowered.flatMap(({ part, low }) =>
+      this.#circuits.zoneOf(part.id) === zone && !kindOf(part).isVessel
+        ? (low.heights ?? []).flatMap(([place]) => (place.startsWith('.') ? (this.#known(this.#name(part.id, place)) ?? []) : [])) // prettier-ignore
+        : [],
+    );
+    return [...new Set([...nodes, ...inner])].filter((n) => n !== inlet && !open.has(n));
   }
 
   #lowerAgain(

@@ -73,6 +73,21 @@ describe('a pump that draws at the pressure where its fuel boils', () => {
     expect(snagsOfRule(job, 'suction-margin')[0]!.what).to.include('high point');
     expect(snagsOfRule(hot(2), 'suction-margin')[0]!.what).to.include('inlet');
   });
+  it('gives way for a hump within a line too: half its loss, and the whole lift, come before it', () => {
+    const hump = (height?: number) => changed(hot(3), (j) => height !== undefined && Object.assign(j.parts['hose-1']!, { highest: mm(height) })); // prettier-ignore
+    const flat = solve(hump()).points.fullLoadHot;
+    const result = solve(hump(900)).points.fullLoadHot;
+    expect(flat.choked).to.deep.equal([]);
+    expect(result.choked).to.deep.equal(['pump-1']);
+    const fuel = fuelAt(hump(), fuelOf(hump())!, result.point.temperature);
+    const hose = result.parts.find((p) => p.id === 'hose-1')!;
+    const line = { kind: 'line', length: 1, bore: 0.003, roughness: 1e-5, loss: { k1: 0, kInfinity: SHARP_ENTRANCE } } as const; // prettier-ignore
+    const level = result.point.level * hump().survey.tank.depth!.si;
+    const there = -fuel.density * 9.80665 * (0.9 - level) - linkLoss(line, hose.flow, fuel).loss; // Bernoulli from the surface on
+    expect(there).to.be.closeTo(fuel.boiling!, 60);
+    // a hump that is no higher than the ends, and a line that is not drawn through, lose nothing by it
+    expect(solve(hump(0)).points.fullLoad.railPressure).to.be.closeTo(solve(hump()).points.fullLoad.railPressure, 0.5);
+  });
 });
 
 describe('hot fuel', () => {

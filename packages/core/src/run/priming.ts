@@ -72,9 +72,9 @@ export interface Priming {
   readonly from: 'tank' | 'pot';
   /** Of the fuel that it draws from. */
   readonly surface: number;
-  /** The highest point on the way from there, the pump's inlet included, and the joint where that is. */
+  /** The highest point on the way from there, the pump's inlet included, and the joint or the line where that is. */
   readonly highest: number;
-  readonly at?: string;
+  readonly at?: { readonly joint: string } | { readonly part: string };
   /** How far it has to lift, and can from dry. */
   readonly lift: number;
   readonly can: number;
@@ -93,10 +93,13 @@ export function primingOf(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'assump
     const isPot = vessel.kind === 'swirlPot';
     if (!isPot && !depth) return [];
     const surface = isPot ? brimOf(vessel) : depth!.si * assumed(job.assumptions, 'fuelLevel');
-    const places = run.flows.flatMap((f): { height: number; at?: string }[] => {
+    const places = run.flows.flatMap((f): { height: number; at?: Priming['at'] }[] => {
       const height = f.zone === zone ? job.joints[f.joint]?.height?.si : undefined;
-      return height === undefined ? [] : [{ height, at: f.joint }];
+      return height === undefined ? [] : [{ height, at: { joint: f.joint } }];
     });
+    for (const line of run.parts)
+      if ((line.kind === 'hose' || line.kind === 'hardLine') && line.highest && run.zoneOf(line.id) === zone)
+        places.push({ height: line.highest.si, at: { part: line.id } });
     // a pickup from above leaves by the top of the tank
     const over = vessel.kind === 'tank' && (vessel.pickup === 'tube' || vessel.pickup === 'hanger') ? depth : undefined;
     if (over) places.push({ height: over.si });

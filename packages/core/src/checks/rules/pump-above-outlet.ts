@@ -41,7 +41,7 @@ export const pumpAboveOutlet: Rule = {
         {
           ...base,
           which: isHigh ? 'high' : 'fuel',
-          ...(isHigh && at !== undefined && { path: ['joints', at, 'height'] as const }),
+          ...(isHigh && at && ('joint' in at ? { path: ['joints', at.joint, 'height'] } : { part: at.part, path: ['parts', at.part, 'highest'] })), // prettier-ignore
           what: isHigh
             ? `The suction line of ${quoted(part)} rises above the fuel it draws from.`
             : `${quoted(part)} sits above the fuel in the ${from}.`,

@@ -293,6 +293,14 @@ describe('routes feed the run', () => {
       ).findings.solution!.margin!.margin;
     expect(solved(400)).to.be.below(solved(0));
   });
+  it('where a line humps above both of its ends, and nothing where it does not', () => {
+    const highest = (job: Job, part = FEED) => (reckonedJob(assess(job).findings).parts[part] as { highest?: { si: number } }).highest?.si; // prettier-ignore
+    expect(highest(islandShuttle), 'over the axle').to.be.closeTo(0.56 - 0.22, 1e-9);
+    expect(highest(islandShuttle, 'hose-2'), 'climbs all the way').to.equal(undefined);
+    const humped = shuttle((_, routes) => (routes.lines[FEED].through[9] = { id: 'row-10', ...at(1270, 550, 620), clip: true })); // prettier-ignore
+    // rounded by the bend there
+    expect(highest(humped)).to.be.within(0.36, 0.4);
+  });
   it('hose ends that turn count as bends, and the tightest bend goes to the ratings', () => {
     const hose = reckonedJob(assess(islandShuttle).findings).parts['hose-2'] as unknown as { bend: { si: number }; bends: number }; // prettier-ignore
     expect(hose.bend.si).to.be.closeTo(0.10319 - 0.0075, 1e-4);

@@ -3,7 +3,7 @@ import { choice, count, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
 import type { Measured } from '../../job/measured.ts';
 import { DRAWN_TUBE_ROUGHNESS, lineMaterials } from '../../ratings/line-material.ts';
-import { heatProperties, isHeatRelevant } from '../line-place.ts';
+import { heatProperties, humpProperty, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { bendLoss, lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -37,6 +37,7 @@ const properties = {
   material: choice('material', lineMaterialNames, { needed: true }),
   bends: count('number of 90° bends', 60, 'Each counts as a bend of radius two bores.'),
   ...heatProperties,
+  ...humpProperty,
   tag: choice('tag on it', lineTags),
 };
 
@@ -65,6 +66,7 @@ export const hardLine = definePart('hardLine', 'Hard line', properties, {
       bore,
       roughness: DRAWN_TUBE_ROUGHNESS,
       loss: bendLoss(bore, part.bends ?? 0),
+      highest: part.highest?.si,
     });
   },
 });

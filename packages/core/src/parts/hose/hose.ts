@@ -2,7 +2,7 @@ import { mm } from '../../units/quick.ts';
 import { choice, count, flag, namesOf, quantity } from '../../job/property.ts';
 import { lineTags } from '../../job/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
-import { heatProperties, isHeatRelevant } from '../line-place.ts';
+import { heatProperties, humpProperty, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { bendLoss, lowerLine } from '../line-loss.ts';
 import { sizeOf, specification } from '../list-line.ts';
@@ -38,6 +38,7 @@ const properties = {
   bends: count('90° bends in its ends', 8, 'Each counts as a bend of radius two bores.'),
   years: count('years since it was made', 60, 'Quarter and year are printed along it.'),
   ...heatProperties,
+  ...humpProperty,
   tag: choice('tag on it', lineTags),
 };
 
@@ -56,11 +57,12 @@ export const hose = definePart('hose', 'Hose', properties, {
     ),
   cut: (say) => `Cut square, blow out. First time: ${say.tape(FIRST_TIME_SPARE)} spare per end.`,
   symbol: () => 'hose',
-  lower: ({ id, length, bore, construction, bends = 0 }, site) =>
+  lower: ({ id, length, bore, construction, bends = 0, highest }, site) =>
     lowerLine(id, site, {
       length: length!.si,
       bore: bore!.si,
       roughness: hoseConstruction(construction ?? 'r9').roughness,
       loss: bendLoss(bore!.si, bends),
+      highest: highest?.si,
     }),
 });

@@ -49,6 +49,7 @@ export function RouteElevation({ routes, view, chosen, circuitOf, nameOf, onChoo
     return [EDGE + (u - left!) * scale, EDGE + (v - top!) * scale];
   };
   const path = (points: readonly Vec[]) => points.map((p, i) => `${i ? 'L' : 'M'}${px(p).map((n) => n.toFixed(1)).join(' ')}`).join(''); // prettier-ignore
+  const chosenLine = routes.lines.find((l) => l.part === chosen);
   const bad = routes.clearances.filter((c) => c.gap < c.least);
   const height = 2 * EDGE + (low! - top!) * scale;
   const step = niceStep(1 / scale);
@@ -111,6 +112,7 @@ export function RouteElevation({ routes, view, chosen, circuitOf, nameOf, onChoo
           const [cx, cy] = px(at);
           return <path key={id} d={`M${cx - 4} ${cy}h8M${cx} ${cy - 4}v8`} stroke="var(--ink)" strokeWidth={1.1} />;
         })}
+        {chosenLine?.centre && <Dimensions points={chosenLine.centre.points.map(px)} scale={scale} tape={units.tape} />}
         {bad.map((c, i) => (
           <GapMark key={i} at={px(c.at)} text={gapText(c, units)} />
         ))}
@@ -120,6 +122,33 @@ export function RouteElevation({ routes, view, chosen, circuitOf, nameOf, onChoo
         than it may be.
       </figcaption>
     </figure>
+  );
+}
+
+/** How far a line reaches either way, as a rule would be laid along it. */
+function Dimensions({
+  points,
+  scale,
+  tape,
+}: {
+  points: readonly (readonly [number, number])[];
+  scale: number;
+  tape(metres: number): string;
+}) {
+  const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
+  const [x1, x2, y1, y2] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const [low, right] = [y2 + 18, x2 + 18];
+  return (
+    <g stroke="var(--ink)" strokeWidth={0.9} fontSize={12}>
+      <path d={`M${x1} ${low}H${x2}M${x1} ${low - 5}v10M${x2} ${low - 5}v10`} fill="none" />
+      <text x={(x1 + x2) / 2} y={low - 4} textAnchor="middle" fill="var(--ink)" stroke="var(--sheet)" strokeWidth={3} paintOrder="stroke">
+        {tape((x2 - x1) / scale)}
+      </text>
+      <path d={`M${right} ${y1}V${y2}M${right - 5} ${y1}h10M${right - 5} ${y2}h10`} fill="none" />
+      <text x={right + 5} y={(y1 + y2) / 2 + 4} fill="var(--ink)" stroke="var(--sheet)" strokeWidth={3} paintOrder="stroke">
+        {tape((y2 - y1) / scale)}
+      </text>
+    </g>
   );
 }
 
