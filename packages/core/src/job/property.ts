@@ -54,6 +54,8 @@ export interface ChoiceProperty<V extends string = string> extends Base<z.ZodTyp
   readonly type: 'choice';
   readonly options: Readonly<Record<V, string>>;
   readonly needed: boolean;
+  /** What it means to choose none, where that goes without saying. */
+  readonly unsaid?: string;
 }
 export interface FlagProperty extends Base<z.ZodBoolean> {
   readonly type: 'flag';
@@ -97,11 +99,11 @@ export function quantity(
 export function choice<const V extends string>(
   name: string,
   options: Readonly<Record<V, string>>,
-  more: { hint?: string; needed?: boolean } = {},
+  more: { hint?: string; needed?: boolean; unsaid?: string } = {},
 ): ChoiceProperty<V> {
   const values = Object.keys(options) as [V, ...V[]];
   const schema = z.enum(values, { error: `is not one of ${values.join(', ')}` }) as unknown as z.ZodType<V>;
-  return { type: 'choice', name, options, needed: more.needed ?? false, hint: more.hint, schema };
+  return { type: 'choice', name, options, needed: more.needed ?? false, hint: more.hint, unsaid: more.unsaid, schema };
 }
 
 /** The options of a choice from a table of things with names. */

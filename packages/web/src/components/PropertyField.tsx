@@ -82,6 +82,7 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
           anchor={anchor}
           needed={property.needed}
           options={property.options}
+          unsaid={property.unsaid}
           value={value as string | undefined}
           onChange={onChange}
         />
@@ -147,6 +148,8 @@ export function SelectField(props: {
   anchor?: string;
   needed?: boolean;
   options: Readonly<Record<string, string>>;
+  /** What it means to choose none. */
+  unsaid?: string;
   value: string | undefined;
   onChange(value: string | undefined): void;
 }) {
@@ -159,11 +162,11 @@ export function SelectField(props: {
       </label>
       <select
         id={id}
-        className={`input ${props.value === undefined ? 'italic text-ink-soft' : ''}`}
+        className={`input ${props.value === undefined && props.unsaid === undefined ? 'italic text-ink-soft' : ''}`}
         value={props.value ?? ''}
         onChange={(e) => props.onChange(e.target.value === '' ? undefined : e.target.value)}
       >
-        <option value="">{props.needed ? 'unknown' : 'not given'}</option>
+        <option value="">{props.unsaid ?? (props.needed ? 'unknown' : 'not given')}</option>
         {Object.entries(props.options).map(([key, name]) => (
           <option key={key} value={key}>
             {name}

@@ -14,7 +14,10 @@ export function useFromProperty(itself?: string): Property {
   const names = points.filter((p) => p.id !== itself).map((p, i) => [p.id, p.label?.trim() ? p.label : `point ${i + 1}`] as const); // prettier-ignore
   const key = JSON.stringify(names);
   return useMemo(
-    () => choice('measured from', Object.fromEntries(JSON.parse(key) as (readonly [string, string])[]), { hint: 'Not given: the datum.' }), // prettier-ignore
+    () =>
+      choice('measured from', Object.fromEntries(JSON.parse(key) as (readonly [string, string])[]), {
+        unsaid: 'the datum',
+      }),
     [key],
   );
 }
