@@ -15,7 +15,7 @@ export function useFromProperty(itself?: string): Property {
   const key = JSON.stringify(names);
   return useMemo(
     () =>
-      choice('measured from', Object.fromEntries(JSON.parse(key) as (readonly [string, string])[]), {
+      choice('from', Object.fromEntries(JSON.parse(key) as (readonly [string, string])[]), {
         unsaid: 'the datum',
       }),
     [key],

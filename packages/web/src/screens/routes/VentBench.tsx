@@ -1,11 +1,12 @@
 import { X } from 'lucide-react';
-import { placeProperties, wayProperties } from '@endrel/core/job/place';
+import { wayProperties } from '@endrel/core/job/place';
 import type { RoutedLine } from '@endrel/core/routes/lines';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { LineViews } from './LineViews.tsx';
 import { Missing } from './Missing.tsx';
+import { PlaceFields } from './PlaceFields.tsx';
 import { Through } from './Through.tsx';
 
 const PATH = ['routes', 'vent'] as const;
@@ -38,19 +39,15 @@ export function VentBench({ line }: { line: RoutedLine }) {
         </div>
         <div className="min-w-0">
           <h3 className="font-semibold">At the tank</h3>
+          <PlaceFields path={[...PATH, 'start']} place={vent.start} />
           <PropertyGrid
-            properties={{ ...placeProperties, ...wayProperties }}
+            properties={wayProperties}
             path={[...PATH, 'start']}
             values={vent.start ?? {}}
-            columns="sm:grid-cols-3"
+            columns="sm:grid-cols-2"
           />
           <h3 className="mt-2 font-semibold">Where it ends</h3>
-          <PropertyGrid
-            properties={placeProperties}
-            path={[...PATH, 'finish']}
-            values={vent.finish ?? {}}
-            columns="sm:grid-cols-3"
-          />
+          <PlaceFields path={[...PATH, 'finish']} place={vent.finish} />
           <button className="quiet mt-2" onClick={() => act({ act: 'set', path: [...PATH] })}>
             <X size={14} className="mr-1 inline" aria-hidden />
             Take the vent’s route out
