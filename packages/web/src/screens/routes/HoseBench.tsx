@@ -162,9 +162,7 @@ function Proposals({ line }: { line: RoutedLine }) {
                 <tr className="border-b border-hair-strong">
                   <th className="text-left font-normal">ends, clocked</th>
                   <th className="font-normal">cut</th>
-                  <th className="font-normal">tightest</th>
-                  <th className="font-normal">on shelf</th>
-                  <th className="font-normal">zones</th>
+                  <th className="pl-3 font-normal">tightest</th>
                   <th />
                 </tr>
               </thead>
@@ -175,14 +173,16 @@ function Proposals({ line }: { line: RoutedLine }) {
                     <tr key={name}>
                       <th scope="row" className="py-0.5 text-left font-semibold">
                         {name}
+                        <span className="label block">
+                          {p.onShelf} on the shelf,{' '}
+                          <span className={p.tooNear > 0 ? 'text-fix' : ''}>
+                            {p.tooNear > 0 ? `${p.tooNear} too near` : 'lies clear'}
+                          </span>
+                        </span>
                       </th>
                       <td className="figure">{units.tape(p.cut)}</td>
-                      <td className="figure">{units.tape(p.leastRadius - line.radius)}</td>
-                      <td className="figure">{p.onShelf}</td>
-                      <td className={p.tooNear > 0 ? 'text-fix' : 'label'}>
-                        {p.tooNear > 0 ? `${p.tooNear} too near` : 'clear'}
-                      </td>
-                      <td className="pl-2">
+                      <td className="figure pl-3">{units.tape(p.leastRadius - line.radius)}</td>
+                      <td className="pl-3">
                         <ActButton
                           act={hoseAct(line.part, p, `lay ${lineName(job, line.part)} anew`)}
                           label={`${name}: use it`}
