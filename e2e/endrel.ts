@@ -17,7 +17,7 @@ interface Server {
 }
 
 async function startServer(databaseUrl: string, port: number): Promise<{ child: ChildProcess; address: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+  const child = spawn(process.execPath, ['packages/server/dist/main.js'], {
     cwd: root,
     env: { PATH: process.env.PATH, DATABASE_URL: databaseUrl, ENDREL_PORT: String(port), ENDREL_DEMO: 'yes' },
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -85,7 +85,7 @@ writeFileSync(
     timeoutMS: 3000,
     concurrency: Math.max(1, os.availableParallelism()),
     tempDirName: path.join(temporary, 'sandboxes'),
-    ignorePatterns: ['test-results', 'packages/web/dist', 'docs/screenshots', '.data'],
+    ignorePatterns: ['test-results', 'packages/web/dist', 'packages/server/dist', 'docs/screenshots', '.data'],
     allowConsoleColors: false,
     clearTextReporter: { allowColor: false, allowEmojis: false, logTests: false, reportTests: false },
     reporters: ['progress-append-only', 'clear-text'],

@@ -34,7 +34,9 @@ async function stop(code) {
 function serverUser() {
   if (process.getuid?.() !== 0) return {};
   const nobody = { uid: 65534, gid: 65534 };
-  const check = `require('fs').accessSync(${JSON.stringify(path.join(projectRoot, 'packages/server/src/main.ts'))});require('fs').accessSync(${JSON.stringify(path.join(projectRoot, 'node_modules/tsx/package.json'))})`;
+  const check = ['packages/server/dist/main.js', 'node_modules/express/package.json']
+    .map((file) => `require('fs').accessSync(${JSON.stringify(path.join(projectRoot, file))});`)
+    .join('');
   const { status } = spawnSync(process.execPath, ['-e', check], { ...nobody, cwd: '/', stdio: 'ignore' });
   return status === 0 ? nobody : {};
 }
@@ -53,7 +55,7 @@ function serve(url, args, port, { onPort }) {
   const restarts = [];
   const start = (at) => {
     let ready = false;
-    server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+    server = spawn(process.execPath, ['packages/server/dist/main.js'], {
       ...serverUser(),
       cwd: projectRoot,
       // the pipe closes when this script dies, however it dies, and the server then stops

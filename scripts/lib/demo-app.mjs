@@ -12,7 +12,7 @@ export async function withDemoApp(use) {
   const { chromium } = await import('@playwright/test'); // not before the packages are there
   const database = await startTemporaryPostgres('demo', { fast: true });
   await ensureBuild();
-  const server = spawn(process.execPath, ['--import', 'tsx', 'packages/server/src/main.ts'], {
+  const server = spawn(process.execPath, ['packages/server/dist/main.js'], {
     cwd: projectRoot,
     env: { PATH: process.env.PATH, DATABASE_URL: database.url, ENDREL_PORT: '0', ENDREL_DEMO: 'yes' },
     stdio: ['ignore', 'pipe', 'inherit'],

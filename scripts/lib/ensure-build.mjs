@@ -1,4 +1,4 @@
-// Builds the web application when any of its sources changed since the last build.
+// Builds the web application and the server when any of its sources changed since the last build.
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -11,6 +11,9 @@ const sources = [
   'packages/web/public',
   'packages/web/index.html',
   'packages/web/vite.config.ts',
+  'packages/server/src',
+  'packages/server/migrations',
+  'packages/server/vite.config.ts',
   'package-lock.json',
 ];
 const stamp = path.join(projectRoot, 'packages/web/dist/.built-from');
@@ -33,7 +36,8 @@ export async function ensureBuild() {
     if (isBuilt(built)) return; // another start was first
     console.log('Building the application ...');
     const { build } = await import('vite');
-    await build({ root: path.join(projectRoot, 'packages/web'), logLevel: 'warn' });
+    for (const name of ['server', 'web'])
+      await build({ root: path.join(projectRoot, 'packages', name), logLevel: 'warn' });
     writeFileSync(stamp, built); // last: a build that was killed is done again
   });
 }

@@ -58,7 +58,7 @@ export function serverOf(starter: number): number | undefined {
     .find(
       (pid) =>
         Number(/^\d+ \(.*\) . (\d+)/s.exec(read(`/proc/${pid}/stat`))?.[1]) === starter &&
-        read(`/proc/${pid}/cmdline`).includes('packages/server/src/main.ts'),
+        read(`/proc/${pid}/cmdline`).includes('packages/server/dist/main.js'),
     );
 }
 

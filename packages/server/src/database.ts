@@ -1,6 +1,6 @@
-import { fileURLToPath } from 'node:url';
 import createKnex, { type Knex } from 'knex';
 import { Client } from 'pg';
+import { migrationSource } from '../migrations/index.ts';
 
 const silent = { warn: () => undefined, error: () => undefined, debug: () => undefined, deprecate: () => undefined };
 
@@ -13,11 +13,7 @@ export function openDatabase(connection: string): Knex {
     acquireConnectionTimeout: 10_000,
     compileSqlOnError: false, // or what was typed would stand in the message of an error, and in the log
     log: silent, // what fails is thrown too, and logged once by who meets it
-    migrations: {
-      directory: fileURLToPath(new URL('../migrations', import.meta.url)),
-      extension: 'ts',
-      loadExtensions: ['.ts'],
-    },
+    migrations: { migrationSource },
   });
 }
 

@@ -74,7 +74,7 @@ export type JudgeQuestion =
  * up another answer. Documents go to and fro as text.
  */
 export class Judge {
-  readonly #thread = new Thread<JudgeQuestion>(new URL('./judge.worker.ts', import.meta.url));
+  readonly #thread = new Thread<JudgeQuestion>('judging/judge.worker');
 
   /** A new job out of a request's body: a name, or a document. @throws InvalidError */
   create(body: string): Promise<CreatedJob> {

@@ -11,7 +11,7 @@ export class Printer {
   tube = (tube: TubeRequest): Promise<Buffer> => this.#print({ tube });
 
   async #print(request: PrintRequest): Promise<Buffer> {
-    this.#thread ??= new Thread(new URL('./print.worker.ts', import.meta.url));
+    this.#thread ??= new Thread('printing/print.worker');
     return Buffer.from((await this.#thread.ask(request)) as Uint8Array);
   }
 

@@ -7,7 +7,7 @@ export type Question =
 
 /** Where what the server has to reckon is reckoned: a whole job's findings, a mesh's soundness. */
 export class Reckoner {
-  readonly #thread = new Thread<Question>(new URL('./reckon.worker.ts', import.meta.url));
+  readonly #thread = new Thread<Question>('reckoning/reckon.worker');
 
   /** @param document - a judged job as JSON text. */
   facts(document: string, mesh: string | undefined): Promise<JobFacts> {

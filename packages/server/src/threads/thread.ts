@@ -7,6 +7,8 @@ interface Waiting {
   reject(error: Error): void;
 }
 
+const isBuilt = !import.meta.url.endsWith('.ts');
+
 /** A thread beside the server's own: what may take longer than the event loop can stand still is asked of it. */
 export class Thread<Question> {
   readonly #module: string;
@@ -14,9 +16,9 @@ export class Thread<Question> {
   readonly #waiting = new Map<number, Waiting>();
   #worker: Worker | undefined;
 
-  /** @param module - of the thread: it calls `serve`. */
-  constructor(module: URL) {
-    this.#module = module.href;
+  /** @param module - of the thread, by its path in `src` without its ending: it calls `serve`. */
+  constructor(module: string) {
+    this.#module = module;
     this.#worker = this.#start(); // it takes a second to load
   }
 
@@ -31,7 +33,10 @@ export class Thread<Question> {
   }
 
   #start(): Worker {
-    const worker = new Worker(new URL('./start.mjs', import.meta.url), { workerData: { module: this.#module } });
+    // built, each is a file beside the server's own
+    const worker = isBuilt
+      ? new Worker(new URL(/* @vite-ignore */ `./${this.#module}.js`, import.meta.url))
+      : new Worker(new URL(/* @vite-ignore */ './start.mjs', import.meta.url), { workerData: { module: new URL(/* @vite-ignore */ `../${this.#module}.ts`, import.meta.url).href } }); // prettier-ignore
     worker.unref();
     worker.on('message', (reply: Reply) => {
       const waiting = this.#waiting.get(reply.id);
