@@ -1,8 +1,21 @@
 import { setTimeout as sleep } from 'node:timers/promises';
+import { readdirSync } from 'node:fs';
 import { expect } from 'chai';
 import { demoJobs } from '@endrel/core/demo/index';
+import { migrationSource } from '../migrations/index.ts';
 import { openDatabase } from '../src/database.ts';
 import { emptyDatabase, serve, type Served } from './server-under-test.ts';
+
+describe('migrations', () => {
+  it('are all listed, each under the name of its file, in their order', async () => {
+    const files = readdirSync(new URL('../migrations', import.meta.url)).filter((name) => name !== 'index.ts').sort(); // prettier-ignore
+    expect(await migrationSource.getMigrations([])).to.deep.equal(files);
+    for (const name of files) {
+      const own = (await import(`../migrations/${name}`)) as { up: unknown };
+      expect((await migrationSource.getMigration(name)).up, name).to.equal(own.up);
+    }
+  });
+});
 
 describe('a first start', function () {
   this.timeout(30_000);
