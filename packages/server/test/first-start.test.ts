@@ -11,8 +11,10 @@ describe('migrations', () => {
     const files = readdirSync(new URL('../migrations', import.meta.url)).filter((name) => name !== 'index.ts').sort(); // prettier-ignore
     expect(await migrationSource.getMigrations([])).to.deep.equal(files);
     for (const name of files) {
-      const own = (await import(`../migrations/${name}`)) as { up(): unknown };
-      expect(String((await migrationSource.getMigration(name)).up), name).to.equal(String(own.up)); // the loader reads it twice
+      const own = (await import(`../migrations/${name}`)) as { up: () => unknown };
+      expect(String(((await migrationSource.getMigration(name)) as { up: () => unknown }).up), name).to.equal(
+        String(own.up),
+      ); // the loader reads it twice
     }
   });
 });
