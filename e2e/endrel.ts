@@ -38,30 +38,61 @@ const ended = (child: ChildProcess) =>
     child.kill('SIGTERM');
   });
 
+const admin = () => new URL(process.env.TEST_DATABASE_ADMIN_URL!);
+const newName = (): string => `browser_${randomBytes(6).toString('hex')}`;
+function addressOf(name: string): string {
+  const url = admin();
+  url.pathname = name;
+  return url.href;
+}
+async function withAdmin<T>(ask: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: admin().href });
+  await client.connect();
+  try {
+    return await ask(client);
+  } finally {
+    await client.end();
+  }
+}
+
+/** Whether everything of every job in the list is reckoned. */
+async function isReckoned(address: string): Promise<boolean> {
+  const { jobs } = (await (await fetch(`${address}/api/jobs`)).json()) as { jobs: { isBehind: boolean }[] };
+  return jobs.every((job) => !job.isBehind);
+}
+
 /** Each test gets a server of its own on a database of its own, with the demo workshop in it. */
-export const test = base.extend<{ server: Server }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures a fixture needs from this pattern
-  server: async ({}, use) => {
-    const admin = new URL(process.env.TEST_DATABASE_ADMIN_URL!);
-    const name = `browser_${randomBytes(6).toString('hex')}`;
-    const client = new pg.Client({ connectionString: admin.href });
-    await client.connect();
-    await client.query(`create database ${name}`);
-    const url = new URL(admin.href);
-    url.pathname = name;
-    let running = await startServer(url.href, 0);
+export const test = base.extend<{ server: Server }, { workshop: string }>({
+  /** A database with the demo workshop, made once: every test's own is a copy of it. */
+  workshop: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures a fixture needs from this pattern
+    async ({}, use) => {
+      const name = newName();
+      await withAdmin((client) => client.query(`create database ${name}`));
+      const first = await startServer(addressOf(name), 0);
+      await expect.poll(() => isReckoned(first.address), { timeout: 60_000 }).toBe(true);
+      await ended(first.child);
+      await use(name);
+      await withAdmin((client) => client.query(`drop database ${name} with (force)`));
+    },
+    { scope: 'worker', timeout: 90_000 },
+  ],
+  server: async ({ workshop }, use) => {
+    const name = newName();
+    await withAdmin((client) => client.query(`create database ${name} template ${workshop}`));
+    const databaseUrl = addressOf(name);
+    let running = await startServer(databaseUrl, 0);
     const { address } = running;
     await use({
       address,
-      databaseUrl: url.href,
+      databaseUrl,
       stop: () => ended(running.child),
       restart: async () => {
-        running = await startServer(url.href, Number(new URL(address).port));
+        running = await startServer(databaseUrl, Number(new URL(address).port));
       },
     });
     if (running.child.exitCode === null) await ended(running.child);
-    await client.query(`drop database ${name} with (force)`);
-    await client.end();
+    await withAdmin((client) => client.query(`drop database ${name} with (force)`));
   },
   baseURL: async ({ server }, use) => use(server.address),
   page: async ({ page }, use) => {

@@ -138,29 +138,15 @@ function Dimensions({
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])];
   const [x1, x2, y1, y2] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const [low, right] = [y2 + 18, x2 + 18];
+  const halo = { fill: 'var(--ink)', stroke: 'var(--sheet)', strokeWidth: 3, paintOrder: 'stroke' };
   return (
     <g stroke="var(--ink)" strokeWidth={0.9} fontSize={12}>
       <path d={`M${x1} ${low}H${x2}M${x1} ${low - 5}v10M${x2} ${low - 5}v10`} fill="none" />
-      <text
-        x={(x1 + x2) / 2}
-        y={low - 4}
-        textAnchor="middle"
-        fill="var(--ink)"
-        stroke="var(--sheet)"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
+      <path d={`M${right} ${y1}V${y2}M${right - 5} ${y1}h10M${right - 5} ${y2}h10`} fill="none" />
+      <text x={(x1 + x2) / 2} y={low - 4} textAnchor="middle" {...halo}>
         {tape((x2 - x1) / scale)}
       </text>
-      <path d={`M${right} ${y1}V${y2}M${right - 5} ${y1}h10M${right - 5} ${y2}h10`} fill="none" />
-      <text
-        x={right + 5}
-        y={(y1 + y2) / 2 + 4}
-        fill="var(--ink)"
-        stroke="var(--sheet)"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
+      <text x={right + 5} y={(y1 + y2) / 2 + 4} {...halo}>
         {tape((y2 - y1) / scale)}
       </text>
     </g>
