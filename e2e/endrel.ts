@@ -123,7 +123,11 @@ export const openJob = async (
   await expect(stages.locator('[aria-current="page"]')).toBeVisible();
   // and the run above them is fetched: as it comes it moves them down, away from under who clicks just then
   if (page.viewportSize()!.width > NARROW) await expect(page.locator('[data-part]').first()).toBeVisible();
-  await stages.getByRole('link', { name: stage }).click();
+  const link = stages.getByRole('link', { name: stage });
+  await link.click();
+  // what is focused or typed before the stage is there is gone with what stood in its place
+  await expect(link).toHaveAttribute('aria-current', 'page');
+  await expect(page.getByRole('main')).not.toContainText('Fetching this stage');
 };
 
 /** Opens a page within a stage. */

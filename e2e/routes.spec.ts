@@ -8,7 +8,18 @@ test('lines lie under the vehicle, from every side and in the round, with the ke
   await expect(
     page.getByRole('img', { name: /^Plan, from above: 3 of 3 lines drawn, 10 zones, every gap kept/ }),
   ).toBeVisible();
+  // the line that is chosen is dimensioned, from whichever side
+  const drawing = page.getByRole('img', { name: /lines drawn/ });
+  await expect(drawing).not.toContainText('4500 mm');
+  await tab(page, 'Lines');
+  await lines(page)
+    .getByRole('button', { name: /^Feed line/ })
+    .click();
+  await tab(page, 'Map');
+  await expect(drawing).toContainText('4500 mm');
+  await expect(drawing).toContainText('170 mm');
   await page.getByRole('button', { name: 'Side', exact: true }).click();
+  await expect(drawing).toContainText('140 mm');
   await expect(page.getByRole('img', { name: /^From the left side/ })).toBeVisible();
   await page.getByRole('button', { name: 'In the round' }).click();
   const solid = page.getByRole('img', { name: /in the round/ });
