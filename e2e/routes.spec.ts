@@ -29,7 +29,7 @@ test('lines lie under the vehicle, from every side and in the round, with the ke
   await page.keyboard.press('ArrowLeft');
   expect((await solid.screenshot()).equals(before)).toBe(false);
   // a point by two tapes and a height comes out, with what the tapes are out
-  const filter = page.locator('[data-point]').nth(2);
+  const filter = page.getByRole('region', { name: 'Points' }).locator('> ol > li').nth(2);
   await expect(filter).toContainText(/From the datum 4049.8, 550.1, 420 mm/);
   await expect(filter).toContainText('tapes out by');
 });
@@ -56,7 +56,7 @@ test('an exhaust that comes too near is a snag in the gutter, in the views and t
   page,
 }) => {
   await openJob(page, 'Island shuttle', 'Routes');
-  const zone = page.locator('[data-zone]').nth(1);
+  const zone = page.getByRole('region', { name: 'Zones' }).locator('> ol > li').nth(1);
   await expect(zone.getByLabel(/^Zone/)).toHaveValue('Exhaust');
   for (const [field, values] of [
     ['Rearward', [1200, 1340]],

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { inOneLine, lineSchema } from '../job/text.ts';
 import type { Job } from '../job/job.ts';
-import { isLine, partName, portOf } from '../parts/kinds.ts';
+import { isLine, partName, portTitle } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { JointFinding } from '../run/joints.ts';
 import { heatZones } from '../heat/line-heat.ts';
@@ -29,12 +29,8 @@ export function labelsOf(job: Job, joints: readonly JointFinding[]): Label[] {
     return [0, 1].map(() => ({ head: kind.toUpperCase(), text, kind }));
   }); // prettier-ignore
   const vent: Label[] = job.survey.vent || job.survey.tank.vent ? [0, 1].map(() => ({ head: 'VENT', text: `do not block · ${job.name}`, kind: 'vent' as const })) : []; // prettier-ignore
-  const side = (part: string, port: string) => {
-    const of = job.parts[part]!;
-    return `${partName(of)}, ${portOf(of, port)?.name ?? port}`;
-  };
   const ports = joints.filter((j) => !j.opens).flatMap((j): Label[] =>
-    (['outlet', 'inlet'] as const).map((end) => ({ head: String(j.number), text: side(j[end].part, j[end].port), kind: 'joint' as const })),
+    (['outlet', 'inlet'] as const).map((end) => ({ head: String(j.number), text: portTitle(job.parts[j[end].part]!, j[end].port), kind: 'joint' as const })),
   ); // prettier-ignore
   return [...tags, ...vent, ...ports].map((label) => ({ ...label, text: inOneLine(label.text).slice(0, LONGEST) }));
 }

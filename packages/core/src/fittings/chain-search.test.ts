@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { seeded } from '../../test/seeded.ts';
 import { degrees, kPa, mm } from '../units/quick.ts';
 import { sealLimits } from './allowed-here.ts';
 import { genericAdapters } from './adapter-catalogue.ts';
@@ -18,16 +19,6 @@ const port = (text: string): Port => {
 };
 const bought = (): Stocked[] => genericAdapters().map((adapter) => ({ adapter, onShelf: 0 }));
 
-/** Mulberry32: the same cases every time. */
-function random(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 const pick = <T>(list: readonly T[], next: () => number): T => list[Math.floor(next() * list.length)]!;
 
 /** Every chain there is, by trying all: slow, and written from the stated cost alone. */
@@ -86,7 +77,7 @@ describe('the search for chains of adapters', () => {
   const whole = new ChainSearch(all);
 
   it('finds what trying everything finds, on small catalogues of every sort', () => {
-    const next = random(11);
+    const next = seeded(11);
     let chains = 0;
     for (let round = 0; round < 120; round++) {
       const forms = new Set(Array.from({ length: 4 }, () => pick(pick(all, next).adapter.ports, next).form));
@@ -130,7 +121,7 @@ describe('the search for chains of adapters', () => {
     seals.reduce((sum, s) => sum + jointCost(s), 0) + links.reduce((sum, l) => sum + partCost(l.adapter, l.onShelf), 0);
 
   it('gives the reversed chain at equal cost when the ends are swapped', () => {
-    const next = random(5);
+    const next = seeded(5);
     const ends = ['male flare37 -6', 'female npt 3/8', 'tube 3/8', 'hose -6 PTFE', 'female orb -8', 'hose 5/16', 'male quick 3/8', 'female metric M14x1.5', 'female bspp 1/4']; // prettier-ignore
     for (let i = 0; i < 40; i++) {
       const [a, b] = [port(pick(ends, next)), port(pick(ends, next))];
@@ -149,7 +140,7 @@ describe('the search for chains of adapters', () => {
   });
 
   it('is never made dearer by a part that is put on the shelf', () => {
-    const next = random(3);
+    const next = seeded(3);
     const [a, b] = [port('hose -6'), port('female npt 1/4')];
     const before = whole.find(a, b)[0]!;
     for (let i = 0; i < 12; i++) {

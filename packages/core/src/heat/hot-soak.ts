@@ -3,7 +3,7 @@ import { isVapourExtrapolated, vapourPressure } from '../fluids/vapour-pressure.
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
 import { isRegulator, kindOf } from '../parts/kinds.ts';
-import type { CompiledRun } from '../run/compile-run.ts';
+import type { CompiledRun } from '../run/compiled-run.ts';
 import { fuelAt } from '../run/fuel-at.ts';
 import { petrolReidOf } from '../run/petrol-reid.ts';
 import type { RunInputs } from '../run/point-result.ts';

@@ -87,6 +87,10 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 /** What a port of a part is, or undefined where its kind has none of that name. */
 export const portOf = (part: Part, port: string): PortSpec | undefined =>
   kindOf(part).ports(part)[port] ?? kindOf(part).mayHave?.(port);
+/** “inlet”, as the kind of part calls it. */
+export const portName = (part: Part, port: string): string => portOf(part, port)?.name ?? port;
+/** “Fine filter, inlet” */
+export const portTitle = (part: Part, port: string): string => `${partName(part)}, ${portName(part, port)}`;
 
 /** What the engine drinks from: its rails or its carburettor. */
 export const isConsumer = (part: Part): part is PartOf<'rail' | 'carburettor'> =>

@@ -46,24 +46,16 @@ export function lowerLine(
   }: { length: number; bore: number; roughness: number; loss?: LossCoefficient; highest?: number },
   more: { checkValve?: boolean; cracking?: number } = {},
 ): Lowered {
-  const own = loss ?? { k1: 0, kInfinity: 0 };
-  const ends = portLoss(site, 'in', bore) + portLoss(site, 'out', bore);
-  const law = lineLaw(length, bore, roughness, { k1: own.k1, kInfinity: own.kInfinity + ends });
+  const { k1, kInfinity } = loss ?? { k1: 0, kInfinity: 0 };
   const { checkValve, cracking } = more;
-  if (highest !== undefined) {
-    const half = (port: string) => lineLaw(length / 2, bore, roughness, { k1: own.k1 / 2, kInfinity: own.kInfinity / 2 + portLoss(site, port, bore) }); // prettier-ignore
-    return {
-      links: [
-        { id, from: 'in', to: HUMP, law: half('in') },
-        { id: `${id}:beyond`, from: HUMP, to: 'out', law: half('out') },
-      ],
-      heights: [[HUMP, highest]],
-      through: id,
-      bore,
-    };
-  }
+  /** So much of the line, and what some of its ports answer for. */
+  const piece = (share: number, ...ports: string[]) => lineLaw(share * length, bore, roughness, { k1: share * k1, kInfinity: share * kInfinity + ports.reduce((sum, port) => sum + portLoss(site, port, bore), 0) }); // prettier-ignore
+  // a valve sits at the inlet
+  const first = (to: string, law: ReturnType<typeof lineLaw>) => ({ id, from: 'in', to, law: cracking === undefined ? law : { ...law, cracking }, checkValve }); // prettier-ignore
+  if (highest === undefined) return { links: [first('out', piece(1, 'in', 'out'))], through: id, bore };
   return {
-    links: [{ id, from: 'in', to: 'out', law: cracking === undefined ? law : { ...law, cracking }, checkValve }],
+    links: [first(HUMP, piece(0.5, 'in')), { id: `${id}:beyond`, from: HUMP, to: 'out', law: piece(0.5, 'out') }],
+    heights: [[HUMP, highest]],
     through: id,
     bore,
   };

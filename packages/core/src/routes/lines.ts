@@ -12,7 +12,7 @@ import { lengthOfLine, type CentreLine } from './centre-line.ts';
 import { wayOf, type Frame, type MouthFault } from './frame.ts';
 import type { Mouth } from './placed.ts';
 import { PUSHED_ON, usualHoseEnd, type HoseEndForm } from './hose-end.ts';
-import { layHose, slackFor, stretchesOf, tautLength, type HoseLine } from './hose-line.ts';
+import { cutLength, layHose, slackFor, stretchesOf, tautLength, type HoseLine } from './hose-line.ts';
 import type { HoseFault } from './hose-shape.ts';
 import { outsideRadius } from './outside.ts';
 import { layTube, type TubeLine } from './tube-line.ts';
@@ -71,6 +71,9 @@ export interface HoseRoute {
   /** Slack that its engine's movement asks for. */
   readonly slack: number;
 }
+
+/** What a hose is cut to, m. */
+export const cutOf = ({ flexible, ends }: HoseRoute): number => cutLength(flexible, ...ends);
 
 export interface TubeRoute {
   readonly bendRadius: number;

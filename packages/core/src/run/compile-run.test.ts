@@ -6,7 +6,8 @@ import { orificeDrop } from '../hydraulics/orifice.ts';
 import { fittingLoss, sizeChangeLoss } from '../hydraulics/loss-coefficient.ts';
 import type { LinkLaw, Liquid, Network, NetworkLink } from '../hydraulics/network.ts';
 import type { Job } from '../job/job.ts';
-import { compileRun, type CompiledRun } from './compile-run.ts';
+import { compileRun } from './compile-run.ts';
+import type { CompiledRun } from './compiled-run.ts';
 import { networkOfRun } from './network-of-run.ts';
 import { operatingPoints } from './operating-point.ts';
 

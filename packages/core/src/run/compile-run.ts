@@ -6,85 +6,9 @@ import { chainLaw } from './chain-law.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
 import type { Flow } from './flow-directions.ts';
 import { readFrom } from '../parts/joint.ts';
+import type { CompiledLink, CompiledPart, CompiledRun } from './compiled-run.ts';
 import { HeightFill } from './heights.ts';
 import { injectorsOf, siteOf } from './site.ts';
-
-/** A link of the compiled run; a law that depends on the moment is asked for at each. */
-export interface CompiledLink {
-  readonly id: string;
-  readonly from: number;
-  readonly to: number;
-  readonly law: LawAt;
-  readonly checkValve: boolean;
-  readonly startsShut: boolean;
-}
-
-/** How a part reads in the network. */
-export interface CompiledPart {
-  readonly id: string;
-  readonly lowered: Lowered;
-  /** Node of every port in use. */
-  readonly nodes: ReadonlyMap<string, number>;
-  /** Nodes by which fuel comes in and leaves. */
-  readonly inlet: number;
-  readonly outlet: number;
-  /** Index of the link that carries its flow. */
-  readonly through?: number;
-}
-
-export interface CompiledPump extends LoweredPump {
-  readonly id: string;
-  readonly linkIndex: number;
-  readonly inlet: number;
-  /** Places between it and what it draws from, itself left out: fuel may boil at the highest of them first. */
-  readonly suction: readonly number[];
-  /** It presses into the zone of an engine. */
-  readonly feeds: boolean;
-}
-
-/** A run made ready to be solved: its places and links, with all that the moment decides left open. */
-export interface CompiledRun {
-  readonly circuits: Circuits;
-  readonly nodes: readonly string[];
-  readonly links: readonly CompiledLink[];
-  readonly parts: readonly CompiledPart[];
-  /** Node of every joint, behind its adapters. */
-  readonly joints: ReadonlyMap<string, number>;
-  /** Of joints with adapters: the node before them, and the link that they are. */
-  readonly chains: ReadonlyMap<string, { readonly before: number; readonly after: number; readonly link: number }>;
-  /** Links that carry fuel out of a part by a port: index and sign. */
-  readonly leaving: ReadonlyMap<string, readonly (readonly [link: number, sign: 1 | -1])[]>;
-  readonly pumps: readonly CompiledPump[];
-  /** Where the engine draws, and its share of the demand there. */
-  readonly draws: readonly { readonly node: number; readonly share: number }[];
-  /** Where its pressure is held while it is asked what can be delivered: the first place of every rail. */
-  readonly held: readonly number[];
-  /** Links through which bypass regulators spill, by regulator. */
-  readonly spills: ReadonlyMap<string, number>;
-  readonly sensor?: number;
-  /** Nodes at tank pressure, the tank's surface first, and how high they stand. */
-  readonly open: readonly { readonly node: number; readonly height: (at: MomentPoint) => number }[];
-  /**
-   * What the network becomes with other measurements of some parts, by link: their own laws and, where a bore meets another there,
-   * their neighbours'. The places stay.
-   *
-   * @param changed - every part that is another than when the run was compiled.
-   * @param now - those of them that are new.
-   * @throws RangeError for a part that would be another piece of network.
-   */
-  lowerAgain(
-    changed: ReadonlyMap<string, Part>,
-    now: readonly string[],
-  ): {
-    readonly laws: ReadonlyMap<number, LawAt>;
-    readonly pumps: ReadonlyMap<string, LoweredPump>;
-    readonly lowered: ReadonlyMap<string, Lowered>;
-  };
-  /** Heights of all nodes at a moment, m. */
-  heightsAt(at: MomentPoint): Float64Array;
-  /** The same where some links are of another length, m: what is not measured lies in proportion to it. */
-  heightsWith(lengths: ReadonlyMap<number, number>): CompiledRun['heightsAt'];
-}
 
 /**
  * The network of a run, compiled once.
@@ -93,6 +17,11 @@ export interface CompiledRun {
  */
 export function compileRun(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'hanger' | 'brief'>): CompiledRun {
   return new Compiler(job).compile();
+}
+
+interface LoweredPart {
+  readonly part: Part;
+  readonly low: Lowered;
 }
 
 class Compiler {
@@ -211,7 +140,7 @@ class Compiler {
                 id: part.id,
                 linkIndex: linkIndex.get(low.pump.link)!,
                 inlet: node(part.id, 'in'),
-                suction: this.#suction(part.id, node(part.id, 'in'), joints, chains, openNodes, lowered),
+                suction: this.#suction(part.id, node(part.id, 'in'), { joints, chains, openNodes, lowered }),
                 feeds: feeds.has(part.id),
               },
             ]
@@ -231,23 +160,18 @@ class Compiler {
   #suction(
     id: string,
     inlet: number,
-    joints: ReadonlyMap<string, number>,
-    chains: CompiledRun['chains'],
-    open: ReadonlySet<number>,
-    lowered: readonly { part: Part; low: Lowered }[],
+    made: Pick<CompiledRun, 'joints' | 'chains'> & { openNodes: ReadonlySet<number>; lowered: readonly LoweredPart[] },
   ): number[] {
     const zone = this.#circuits.zoneAt(id, 'in');
     if (zone?.kind !== 'suction') return [];
     const nodes = this.#circuits.flows.flatMap((f) =>
-      f.zone === zone ? [joints.get(f.joint) ?? [], chains.get(f.joint)?.before ?? []].flat() : [],
+      f.zone === zone ? [made.joints.get(f.joint) ?? [], made.chains.get(f.joint)?.before ?? []].flat() : [],
     );
     // and where a line on the way humps
-    const inner = lowered.flatMap(({ part, low }) =>
-      this.#circuits.zoneOf(part.id) === zone && !kindOf(part).isVessel
-        ? (low.heights ?? []).flatMap(([place]) => (place.startsWith('.') ? (this.#known(this.#name(part.id, place)) ?? []) : [])) // prettier-ignore
-        : [],
-    );
-    return [...new Set([...nodes, ...inner])].filter((n) => n !== inlet && !open.has(n));
+    const inner = made.lowered
+      .filter(({ part }) => this.#circuits.zoneOf(part.id) === zone)
+      .flatMap(({ part, low }) => (low.heights ?? []).flatMap(([place]) => (place.startsWith('.') ? (this.#known(this.#name(part.id, place)) ?? []) : []))); // prettier-ignore
+    return [...new Set([...nodes, ...inner])].filter((n) => n !== inlet && !made.openNodes.has(n));
   }
 
   #lowerAgain(
@@ -363,12 +287,12 @@ class Compiler {
     return this.#index.get(this.#find(name));
   }
 
-  #heights(lowered: readonly { part: Part; low: Lowered }[], open: ReadonlySet<number>): Map<number, number> {
+  #heights(lowered: readonly LoweredPart[], open: ReadonlySet<number>): Map<number, number> {
     const known = new Map<number, number>();
     const set = (node: number | undefined, height: number | undefined) => {
       if (node !== undefined && height !== undefined && !open.has(node) && !known.has(node)) known.set(node, height);
     };
-    const give = ({ part, low }: { part: Part; low: Lowered }, only?: readonly Place[]) => {
+    const give = ({ part, low }: LoweredPart, only?: readonly Place[]) => {
       for (const [place, height] of low.heights ?? [])
         if (!only || only.includes(place)) set(this.#known(this.#name(part.id, place)), height);
     };
@@ -379,7 +303,7 @@ class Compiler {
     return known;
   }
 
-  #draws(lowered: readonly { part: Part; low: Lowered }[]) {
+  #draws(lowered: readonly LoweredPart[]) {
     const drawn = lowered.filter(({ low }) => low.draws);
     const weight = (part: Part) => (part.kind === 'rail' ? injectorsOf(part, this.#circuits, this.#job) : 1);
     const total = drawn.reduce((sum, { part }) => sum + weight(part), 0);

@@ -1,6 +1,6 @@
 import type { Liquid, Network, NetworkLink } from '../hydraulics/network.ts';
 import type { Moment } from '../parts/lower.ts';
-import type { CompiledRun } from './compile-run.ts';
+import type { CompiledRun } from './compiled-run.ts';
 
 /** The compiled run as a plain network at one moment, for other engines and formats. */
 export function networkOfRun(

@@ -6,7 +6,8 @@ import type { FuelAt } from './fuel-at.ts';
 import type { Conditions, Lowered, Moment } from '../parts/lower.ts';
 import type { Part } from '../parts/kinds.ts';
 import { circuitsOf } from './circuits.ts';
-import { lengthOf, type CompiledRun } from './compile-run.ts';
+import { lengthOf } from './compile-run.ts';
+import type { CompiledRun } from './compiled-run.ts';
 import { networkOfRun } from './network-of-run.ts';
 
 /** One solved state of a run, by place of node and link. Pa gauge and m3/s. */

@@ -6,7 +6,7 @@ import { kindOf, type Part, type PartOf } from '../parts/kinds.ts';
 import type { Moment } from '../parts/lower.ts';
 import { brimOf } from '../parts/swirl-pot/swirl-pot.ts';
 import { circuitsOf } from './circuits.ts';
-import type { CompiledRun } from './compile-run.ts';
+import type { CompiledRun } from './compiled-run.ts';
 
 /** How long the pumps that feed the engine run before fuel is at its injectors. s and m3. */
 export interface Prime {

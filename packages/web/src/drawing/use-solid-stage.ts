@@ -55,3 +55,25 @@ export function useSolidStage(
   }, [farthest, pans]);
   return { canvas, stage };
 }
+
+/** An emptied scene: what is drawn into it is kept, and let go with it. */
+export interface FreshScene {
+  /** Of the theme, by the name of its property. */
+  colour(name: string): THREE.Color;
+  keep<T extends { dispose(): void }>(thing: T): T;
+  dispose(): void;
+}
+
+export function freshScene({ scene }: SolidStage): FreshScene {
+  scene.clear();
+  const style = getComputedStyle(document.documentElement);
+  const made: { dispose(): void }[] = [];
+  return {
+    colour: (name) => new THREE.Color(style.getPropertyValue(name).trim()),
+    keep(thing) {
+      made.push(thing);
+      return thing;
+    },
+    dispose: () => made.forEach((thing) => thing.dispose()),
+  };
+}

@@ -4,7 +4,7 @@ import type { RouteFindings } from '@endrel/core/routes/route-findings';
 import { boundsOf } from '@endrel/core/routes/shape';
 import type { Vec } from '@endrel/core/routes/vector';
 import { useTheme } from '../../components/theme.tsx';
-import { useSolidStage, type SolidStage } from '../use-solid-stage.ts';
+import { freshScene, useSolidStage, type SolidStage } from '../use-solid-stage.ts';
 import type { Circuit } from '../line-patterns.ts';
 
 interface RouteSolidProps {
@@ -46,14 +46,7 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
 
   useEffect(() => {
     const { scene, render } = stage.current!;
-    scene.clear();
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string) => new THREE.Color(style.getPropertyValue(name).trim());
-    const made: { dispose(): void }[] = [];
-    const keep = <T extends { dispose(): void }>(thing: T): T => {
-      made.push(thing);
-      return thing;
-    };
+    const { colour, keep, dispose } = freshScene(stage.current!);
     const vec = ([x, y, z]: Vec) => new THREE.Vector3(x, y, z);
     // framed by what is under the floor; a line is drawn thick enough to be seen
     const box = new THREE.Box3();
@@ -104,7 +97,7 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
       scene.add(frame);
     }
     render();
-    return () => made.forEach((thing) => thing.dispose());
+    return dispose;
   }, [stage, routes, chosen, circuitOf, theme]);
 
   const look = (from: Eye): void => lookFrom(stage.current!, framed.current, from);

@@ -7,7 +7,7 @@ import { joinMeshes, meshBounds } from '@endrel/core/tanks/mesh';
 import { solidMesh } from '@endrel/core/tanks/solid';
 import type { Tank } from '@endrel/core/tanks/surveyed-tank';
 import { useTheme } from '../../components/theme.tsx';
-import { useSolidStage } from '../use-solid-stage.ts';
+import { freshScene, useSolidStage } from '../use-solid-stage.ts';
 
 const CREASE = 20; // degrees between faces from which an edge is drawn
 
@@ -30,17 +30,13 @@ export function TankSolid({ tank, plane, label }: { tank: Tank; plane: FuelPlane
 
   useEffect(() => {
     const { scene, render } = stage.current!;
-    scene.clear();
-    const style = getComputedStyle(document.documentElement);
-    const colour = (name: string) => new THREE.Color(style.getPropertyValue(name).trim());
-    const made: { dispose(): void }[] = [];
+    const { colour, keep, dispose } = freshScene(stage.current!);
     const add = (corners: Float64Array, material: THREE.Material, order: number) => {
-      const geometry = new THREE.BufferGeometry();
+      const geometry = keep(new THREE.BufferGeometry());
       geometry.setAttribute('position', new THREE.BufferAttribute(Float32Array.from(corners), 3));
-      const mesh = new THREE.Mesh(geometry, material);
+      const mesh = new THREE.Mesh(geometry, keep(material));
       mesh.renderOrder = order;
       scene.add(mesh);
-      made.push(geometry, material);
       return geometry;
     };
     const flat = (name: string, opacity: number) =>
@@ -56,13 +52,12 @@ export function TankSolid({ tank, plane, label }: { tank: Tank; plane: FuelPlane
       if (fuel.walls.length > 0) add(fuel.walls, flat('--supply', 0.22), 1);
       if (fuel.surface.length > 0) add(fuel.surface, flat('--supply', 0.5), 2);
       const shell = add(mesh.corners, flat('--ink', 0.05), 3);
-      const edges = new THREE.EdgesGeometry(shell, CREASE);
-      const ink = new THREE.LineBasicMaterial({ color: colour('--ink') });
+      const edges = keep(new THREE.EdgesGeometry(shell, CREASE));
+      const ink = keep(new THREE.LineBasicMaterial({ color: colour('--ink') }));
       scene.add(new THREE.LineSegments(edges, ink));
-      made.push(edges, ink);
     }
     render();
-    return () => made.forEach((thing) => thing.dispose());
+    return dispose;
   }, [stage, meshes, plane, theme]);
 
   /** Turns the eye about the tank's upright axis. */

@@ -9,7 +9,7 @@ import type { Property } from '@endrel/core/job/property';
 import { chooseChain, type JointPlan } from '@endrel/core/joints/chain-plan';
 import { makeUp, type MakeUp } from '@endrel/core/joints/make-up';
 import { adapterWishes } from '@endrel/core/parts/joint';
-import { partName, portOf } from '@endrel/core/parts/kinds';
+import { partName, portTitle } from '@endrel/core/parts/kinds';
 import type { JointEnd, JointFinding, Meeting } from '@endrel/core/run/joints';
 import { ActButton } from '../../components/ActButton.tsx';
 import { ChainList, codesOf, NoChain } from '../../components/ChainList.tsx';
@@ -96,7 +96,6 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
   const session = useSession();
   const act = useAct();
   const part = job.parts[end.part]!;
-  const spec = portOf(part, end.port);
   // looked up when it is set: a field whose own value stays is not drawn again for what the others set
   const now = () => session.getSnapshot().job;
   const set = (fitting: unknown, group?: string) => act(setOnPort(now(), end, 'fitting', fitting as Port | undefined), group); // prettier-ignore
@@ -110,7 +109,7 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
         className="label underline decoration-hair-strong underline-offset-3"
         onClick={() => view.selectPart(part.id)}
       >
-        {partName(part)}, {spec?.name ?? end.port}
+        {portTitle(part, end.port)}
       </button>
       {end.isUsual && end.fitting && (
         <p className="flex items-start justify-between gap-x-3 text-[0.95rem]">

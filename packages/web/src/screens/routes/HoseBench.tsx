@@ -1,8 +1,7 @@
 import { lineRouteProperties } from '@endrel/core/job/routes';
 import { partName } from '@endrel/core/parts/kinds';
-import { cutLength } from '@endrel/core/routes/hose-line';
 import { hoseAct } from '@endrel/core/routes/hose-cure';
-import { allowedRadius, lineName, type RoutedLine } from '@endrel/core/routes/lines';
+import { allowedRadius, cutOf, lineName, type RoutedLine } from '@endrel/core/routes/lines';
 import { FIRST_TIME_SPARE, hose as hoseKind } from '@endrel/core/parts/hose/hose';
 import { ActButton } from '../../components/ActButton.tsx';
 import { PropertyField } from '../../components/PropertyField.tsx';
@@ -75,7 +74,7 @@ function Figures({ line }: { line: RoutedLine }) {
   const margin = allowed === undefined ? undefined : laid.leastRadius / allowed - 1;
   const isTight = margin !== undefined && margin < 0;
   const rows: readonly (readonly [string, string, boolean?])[] = [
-    ['cut to', units.tape(cutLength(hose.flexible, ...ends))],
+    ['cut to', units.tape(cutOf(hose))],
     ['from seat to seat', units.tape(line.length ?? 0)],
     ['tightest, inside radius', Number.isFinite(laid.leastRadius) ? units.tape(laid.leastRadius - line.radius) : 'straight', isTight], // prettier-ignore
     ['allowed', allowed === undefined ? 'construction not known' : units.tape(allowed - line.radius)],
@@ -99,8 +98,8 @@ function Figures({ line }: { line: RoutedLine }) {
         <summary className="label min-h-[26px] py-1">Marking card</summary>
         <ol className="list-decimal pl-5 text-[0.93rem]">
           <li>
-            Measure {units.tape(cutLength(hose.flexible, ...ends))}, tape round the mark and cut square through the
-            tape. First time: leave {units.tape(FIRST_TIME_SPARE)} spare at each end.
+            Measure {units.tape(cutOf(hose))}, tape round the mark and cut square through the tape. First time: leave{' '}
+            {units.tape(FIRST_TIME_SPARE)} spare at each end.
           </li>
           <li>Blow it out. Draw a line along the hose: a line that winds shows a twist.</li>
           {ends.map((end, i) => (

@@ -1,5 +1,4 @@
-import { cutLength } from '@endrel/core/routes/hose-line';
-import { lineName, type RoutedLine } from '@endrel/core/routes/lines';
+import { cutOf, lineName, type RoutedLine } from '@endrel/core/routes/lines';
 import { hoseFaultOf, type RouteFindings } from '@endrel/core/routes/route-findings';
 import { VENT } from '@endrel/core/job/routes';
 import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
@@ -49,9 +48,6 @@ export function LinesTab({ view }: { view: JobView }) {
   );
 }
 
-/** What a hose is cut to. */
-const cutOf = ({ hose }: RoutedLine): number | undefined => hose && cutLength(hose.flexible, ...hose.ends);
-
 /** How far a line is, in a word or two under its name. */
 function StateOf({ line, routes }: { line: RoutedLine; routes: RouteFindings }) {
   const units = useDisplayUnits();
@@ -61,6 +57,6 @@ function StateOf({ line, routes }: { line: RoutedLine; routes: RouteFindings }) 
     ? 'not placed yet'
     : line.length === undefined
       ? 'no length yet'
-      : `${units.tape(cutOf(line) ?? line.length)}${bad > 0 ? `, ${bad} too near` : isWrong ? ', does not lie well' : ', lies clear'}`;
+      : `${units.tape(line.hose ? cutOf(line.hose) : line.length)}${bad > 0 ? `, ${bad} too near` : isWrong ? ', does not lie well' : ', lies clear'}`;
   return <span className={`label block font-normal ${isWrong ? 'text-stop' : ''}`}>{text}</span>;
 }

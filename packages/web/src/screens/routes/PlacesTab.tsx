@@ -1,5 +1,4 @@
 import * as Comlink from 'comlink';
-import { Plus, X } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import { choice, type Property } from '@endrel/core/job/property';
@@ -9,7 +8,7 @@ import { circuitsOf } from '@endrel/core/run/circuits';
 import type { Placing } from '@endrel/core/routes/placing';
 import { longCalculator } from '../../calc/calculator.ts';
 import { PropertyField } from '../../components/PropertyField.tsx';
-import { newRowId } from '../../components/RowsField.tsx';
+import { AddRow, RowItem } from '../../components/RowItem.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
@@ -21,7 +20,6 @@ const PLACED = new Set(['pump', 'filter', 'regulator', 'filterRegulator', 'swirl
 /** Places for pump, filter, regulator, pot or sensor beside each other, each as the run would solve with it there. */
 export function PlacesTab() {
   const job = useJob();
-  const act = useAct();
   const rows = job.routes?.candidates ?? [];
   const placings = usePlacings(job);
   return (
@@ -36,10 +34,7 @@ export function PlacesTab() {
           <Candidate key={row.id} row={row} number={i + 1} />
         ))}
       </ol>
-      <button className="button" onClick={() => act({ act: 'addRow', path: [...PATH], row: { id: newRowId() } })}>
-        <Plus size={14} className="mr-1 inline" aria-hidden />
-        Add a place
-      </button>
+      <AddRow path={PATH} one="a place" />
     </div>
   );
 }
@@ -50,8 +45,7 @@ function Candidate({ row, number }: { row: CandidateRow; number: number }) {
   const path = [...PATH, row.id];
   const set = (key: string) => (value: unknown, group?: string) => act({ act: 'set', path: [...path, key], value }, group); // prettier-ignore
   return (
-    <li className="flex items-start gap-2 py-1.5">
-      <span className="figure mt-6 w-5 shrink-0 text-right text-ink-soft">{number}</span>
+    <RowItem path={PATH} id={row.id} number={number} one="a place" className="gap-2 py-1.5">
       <div className="min-w-0 flex-1">
         <div className="grid gap-x-3 sm:grid-cols-2">
           <PropertyField property={part} path={[...path, 'part']} value={row.part} brief onChange={set('part')} />
@@ -72,14 +66,7 @@ function Candidate({ row, number }: { row: CandidateRow; number: number }) {
           onChange={set('reason')}
         />
       </div>
-      <button
-        className="quiet mt-5"
-        aria-label={`Remove place ${number}`}
-        onClick={() => act({ act: 'removeRow', path: [...PATH], id: row.id })}
-      >
-        <X size={14} aria-hidden />
-      </button>
-    </li>
+    </RowItem>
   );
 }
 

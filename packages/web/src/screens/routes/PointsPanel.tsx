@@ -1,4 +1,4 @@
-import { Plus, X } from 'lucide-react';
+import { X } from 'lucide-react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { tapeProperties } from '@endrel/core/job/place';
 import { pointProperties, type PointRow } from '@endrel/core/job/routes';
@@ -7,22 +7,20 @@ import type { RouteFindings } from '@endrel/core/routes/route-findings';
 import { sayPointFault } from '@endrel/core/routes/say';
 import { anchorOf } from '../../components/anchor.ts';
 import { PropertyField } from '../../components/PropertyField.tsx';
-import { newRowId } from '../../components/RowsField.tsx';
+import { AddRow, newRowId, RowItem } from '../../components/RowItem.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { sayPlace } from './say-place.ts';
 import { PlaceFields, useFromProperty } from './PlaceFields.tsx';
 
+const PATH: FieldPath = ['routes', 'points'];
 const MOST_TAPES = 6;
 
 /** Points of the vehicle, by tape from the datum, from one another, or by tapes that cross; each with where it comes out. */
 export function PointsPanel({ routes }: { routes: RouteFindings }) {
-  const job = useJob();
-  const act = useAct();
-  const points = job.routes?.points ?? [];
-  const path: FieldPath = ['routes', 'points'];
+  const points = useJob().routes?.points ?? [];
   return (
-    <section id={anchorOf(path)} aria-label="Points">
+    <section id={anchorOf(PATH)} aria-label="Points">
       <h2 className="border-b border-ink pb-1 text-lg">Points</h2>
       {points.length === 0 && (
         <p className="text-ink-soft">
@@ -34,10 +32,7 @@ export function PointsPanel({ routes }: { routes: RouteFindings }) {
           <PointItem key={point.id} point={point} number={i + 1} routes={routes} />
         ))}
       </ol>
-      <button className="button mt-1" onClick={() => act({ act: 'addRow', path: [...path], row: { id: newRowId() } })}>
-        <Plus size={14} className="mr-1 inline" aria-hidden />
-        Add a point
-      </button>
+      <AddRow path={PATH} one="a point" />
     </section>
   );
 }
@@ -45,66 +40,56 @@ export function PointsPanel({ routes }: { routes: RouteFindings }) {
 function PointItem({ point, number, routes }: { point: PointRow; number: number; routes: RouteFindings }) {
   const act = useAct();
   const job = useJob();
-  const path: FieldPath = ['routes', 'points', point.id];
+  const path: FieldPath = [...PATH, point.id];
   const tapes = point.tapes ?? [];
   const set = (key: string) => (value: unknown, group?: string) =>
     act({ act: 'set', path: [...path, key], value }, group);
   return (
-    <li className="py-1.5" data-point={point.id}>
-      <div className="flex items-start gap-2">
-        <span className="figure mt-6 w-5 shrink-0 text-right text-ink-soft">{number}</span>
-        <div className="min-w-0 flex-1">
-          <PropertyField
-            property={pointProperties.label}
-            path={[...path, 'label']}
-            value={point.label}
-            brief
-            onChange={set('label')}
-          />
-          <PlaceFields path={path} place={point} itself={point.id} />
-          <details open={tapes.length > 0}>
-            <summary className="label min-h-[26px] py-1">Tapes from known points, instead of or besides</summary>
-            {tapes.map((tape, i) => (
-              <TapeRow
-                key={tape.id}
-                path={[...path, 'tapes', tape.id]}
-                tape={tape}
-                itself={point.id}
-                number={i + 1}
-                onRemove={() => act({ act: 'removeRow', path: [...path, 'tapes'], id: tape.id })}
+    <RowItem path={PATH} id={point.id} number={number} one="a point" className="gap-2 py-1.5">
+      <div className="min-w-0 flex-1">
+        <PropertyField
+          property={pointProperties.label}
+          path={[...path, 'label']}
+          value={point.label}
+          brief
+          onChange={set('label')}
+        />
+        <PlaceFields path={path} place={point} itself={point.id} />
+        <details open={tapes.length > 0}>
+          <summary className="label min-h-[26px] py-1">Tapes from known points, instead of or besides</summary>
+          {tapes.map((tape, i) => (
+            <TapeRow
+              key={tape.id}
+              path={[...path, 'tapes', tape.id]}
+              tape={tape}
+              itself={point.id}
+              number={i + 1}
+              onRemove={() => act({ act: 'removeRow', path: [...path, 'tapes'], id: tape.id })}
+            />
+          ))}
+          <div className="grid gap-x-3 sm:grid-cols-2">
+            {tapes.length < MOST_TAPES && (
+              <button
+                className="button my-1 justify-self-start"
+                onClick={() => act({ act: 'addRow', path: [...path, 'tapes'], row: { id: newRowId() } })}
+              >
+                Add a tape
+              </button>
+            )}
+            {tapes.length > 0 && (
+              <PropertyField
+                property={pointProperties.side}
+                path={[...path, 'side']}
+                value={point.side}
+                brief
+                onChange={set('side')}
               />
-            ))}
-            <div className="grid gap-x-3 sm:grid-cols-2">
-              {tapes.length < MOST_TAPES && (
-                <button
-                  className="button my-1 justify-self-start"
-                  onClick={() => act({ act: 'addRow', path: [...path, 'tapes'], row: { id: newRowId() } })}
-                >
-                  Add a tape
-                </button>
-              )}
-              {tapes.length > 0 && (
-                <PropertyField
-                  property={pointProperties.side}
-                  path={[...path, 'side']}
-                  value={point.side}
-                  brief
-                  onChange={set('side')}
-                />
-              )}
-            </div>
-          </details>
-          <Outcome point={point} routes={routes} job={job} />
-        </div>
-        <button
-          className="quiet mt-5"
-          aria-label={`Remove point ${number}`}
-          onClick={() => act({ act: 'removeRow', path: ['routes', 'points'], id: point.id })}
-        >
-          <X size={14} aria-hidden />
-        </button>
+            )}
+          </div>
+        </details>
+        <Outcome point={point} routes={routes} job={job} />
       </div>
-    </li>
+    </RowItem>
   );
 }
 

@@ -1,7 +1,7 @@
 import { wayProperties } from '@endrel/core/job/place';
 import { setOnPort } from '@endrel/core/job/acts/set-on-port';
 import type { PortRef } from '@endrel/core/parts/port';
-import { partName, portOf } from '@endrel/core/parts/kinds';
+import { portTitle } from '@endrel/core/parts/kinds';
 import { placeProperties, type PortPlace } from '@endrel/core/job/place';
 import type { Property } from '@endrel/core/job/property';
 import { linePorts } from '@endrel/core/routes/line-ports';
@@ -60,7 +60,7 @@ function PortItem({ at, isPlaced }: { at: PortRef; isPlaced: boolean }) {
     ['from', from],
     ...(Object.entries({ ...placeProperties, ...wayProperties }) as [keyof PortPlace, Property][]),
   ];
-  const name = `${partName(part)}, ${portOf(part, at.port)?.name ?? at.port}`;
+  const name = portTitle(part, at.port);
   return (
     <li data-place={`${at.part}.${at.port}`}>
       <details>

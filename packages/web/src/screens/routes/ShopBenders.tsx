@@ -1,7 +1,7 @@
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { BenderRow } from '@endrel/core/routes/bender';
 import { useBenders, useDropBender, useKeepBender } from '../../api/benders.ts';
-import { newRowId } from '../../components/RowsField.tsx';
+import { newRowId } from '../../components/RowItem.tsx';
 import { useAct } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 

@@ -1,10 +1,10 @@
-import { ArrowUp, Plus, X } from 'lucide-react';
+import { ArrowUp } from 'lucide-react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Place } from '@endrel/core/job/place';
 import { waypointProperties } from '@endrel/core/job/routes';
 import { anchorOf } from '../../components/anchor.ts';
 import { PropertyField } from '../../components/PropertyField.tsx';
-import { newRowId } from '../../components/RowsField.tsx';
+import { AddRow, RowItem } from '../../components/RowItem.tsx';
 import { useAct } from '../../session/session-context.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 
@@ -23,8 +23,29 @@ export function Through({ path, rows, what }: { path: FieldPath; rows: readonly 
       {rows.length === 0 && <p className="text-[0.9rem] text-ink-soft">{what}</p>}
       <ol className="ruled">
         {rows.map((row, i) => (
-          <li key={row.id} className="flex items-start gap-2">
-            <span className="figure mt-6 w-5 shrink-0 text-right text-ink-soft">{i + 1}</span>
+          <RowItem
+            key={row.id}
+            path={path}
+            id={row.id}
+            number={i + 1}
+            one="a place"
+            className="gap-2"
+            tools={
+              i > 0 && (
+                <button
+                  className="quiet mt-5"
+                  aria-label={`Place ${i + 1}: one earlier`}
+                  onClick={() => {
+                    const next = [...rows];
+                    [next[i - 1], next[i]] = [next[i]!, next[i - 1]!];
+                    act({ act: 'set', path: [...path], value: next });
+                  }}
+                >
+                  <ArrowUp size={14} aria-hidden />
+                </button>
+              )
+            }
+          >
             <div className="grid min-w-0 flex-1 gap-x-3 sm:grid-cols-[1fr_6rem]">
               <PlaceFields path={[...path, row.id]} place={row} />
               <PropertyField
@@ -35,33 +56,10 @@ export function Through({ path, rows, what }: { path: FieldPath; rows: readonly 
                 onChange={(value, group) => act({ act: 'set', path: [...path, row.id, 'clip'], value }, group)}
               />
             </div>
-            {i > 0 && (
-              <button
-                className="quiet mt-5"
-                aria-label={`Place ${i + 1}: one earlier`}
-                onClick={() => {
-                  const next = [...rows];
-                  [next[i - 1], next[i]] = [next[i]!, next[i - 1]!];
-                  act({ act: 'set', path: [...path], value: next });
-                }}
-              >
-                <ArrowUp size={14} aria-hidden />
-              </button>
-            )}
-            <button
-              className="quiet mt-5"
-              aria-label={`Remove place ${i + 1}`}
-              onClick={() => act({ act: 'removeRow', path: [...path], id: row.id })}
-            >
-              <X size={14} aria-hidden />
-            </button>
-          </li>
+          </RowItem>
         ))}
       </ol>
-      <button className="button mt-1" onClick={() => act({ act: 'addRow', path: [...path], row: { id: newRowId() } })}>
-        <Plus size={14} className="mr-1 inline" aria-hidden />
-        Add a place
-      </button>
+      <AddRow path={path} one="a place" />
     </section>
   );
 }

@@ -1,12 +1,12 @@
-import { Plus, X } from 'lucide-react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { fastenerProperties, zoneKinds, zoneProperties, type ZoneRow } from '@endrel/core/job/routes';
 import type { RouteFindings } from '@endrel/core/routes/route-findings';
 import { sayZoneFault } from '@endrel/core/routes/say';
 import { anchorOf } from '../../components/anchor.ts';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
-import { newRowId, RowsField } from '../../components/RowsField.tsx';
-import { useAct, useJob } from '../../session/session-context.tsx';
+import { AddRow, RowItem } from '../../components/RowItem.tsx';
+import { RowsField } from '../../components/RowsField.tsx';
+import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 
@@ -16,7 +16,6 @@ const PATH: FieldPath = ['routes', 'zones'];
 /** What lines have to keep off, each where it stands and as far as it moves. */
 export function ZonesPanel({ routes }: { routes: RouteFindings }) {
   const job = useJob();
-  const act = useAct();
   const zones = job.routes?.zones ?? [];
   return (
     <section id={anchorOf(PATH)} aria-label="Zones">
@@ -31,16 +30,12 @@ export function ZonesPanel({ routes }: { routes: RouteFindings }) {
           <ZoneItem key={zone.id} zone={zone} number={i + 1} routes={routes} />
         ))}
       </ol>
-      <button className="button mt-1" onClick={() => act({ act: 'addRow', path: [...PATH], row: { id: newRowId() } })}>
-        <Plus size={14} className="mr-1 inline" aria-hidden />
-        Add a zone
-      </button>
+      <AddRow path={PATH} one="a zone" />
     </section>
   );
 }
 
 function ZoneItem({ zone, number, routes }: { zone: ZoneRow; number: number; routes: RouteFindings }) {
-  const act = useAct();
   const job = useJob();
   const units = useDisplayUnits();
   const path: FieldPath = [...PATH, zone.id];
@@ -49,8 +44,7 @@ function ZoneItem({ zone, number, routes }: { zone: ZoneRow; number: number; rou
   const grid = (only: readonly string[], columns: string) => <PropertyGrid properties={zoneProperties} path={path} values={zone} only={only} columns={columns} />; // prettier-ignore
   const keepsOff = zone.kind !== undefined && !['panel', 'reach'].includes(zone.kind);
   return (
-    <li className="flex items-start gap-2 py-1.5" data-zone={zone.id}>
-      <span className="figure mt-6 w-5 shrink-0 text-right text-ink-soft">{number}</span>
+    <RowItem path={PATH} id={zone.id} number={number} one="a zone" className="gap-2 py-1.5">
       <div className="min-w-0 flex-1">
         {grid(['label', 'kind', 'shape'], 'sm:grid-cols-3')}
         <span className="label">{zone.shape === 'pipe' ? 'One end of its middle' : 'One corner'}</span>
@@ -85,13 +79,6 @@ function ZoneItem({ zone, number, routes }: { zone: ZoneRow; number: number; rou
           </p>
         )}
       </div>
-      <button
-        className="quiet mt-5"
-        aria-label={`Remove zone ${number}`}
-        onClick={() => act({ act: 'removeRow', path: [...PATH], id: zone.id })}
-      >
-        <X size={14} aria-hidden />
-      </button>
-    </li>
+    </RowItem>
   );
 }

@@ -4,7 +4,7 @@ import { tankProperties } from '@endrel/core/job/tank';
 import type { Job } from '@endrel/core/job/job';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { Caution } from '../../components/Caution.tsx';
-import { newRowId } from '../../components/RowsField.tsx';
+import { newRowId } from '../../components/RowItem.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { HeightsDrawing } from '../../drawing/HeightsDrawing.tsx';
 import { StageTabs } from '../../components/StageTabs.tsx';

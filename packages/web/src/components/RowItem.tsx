@@ -1,0 +1,56 @@
+import { Plus, X } from 'lucide-react';
+import type { ReactNode } from 'react';
+import type { FieldPath } from '@endrel/core/job/needs';
+import { useAct } from '../session/session-context.tsx';
+import { capital } from './capital.ts';
+
+/** An id that no other page makes at the same time. */
+export const newRowId = (): string => `row-${crypto.randomUUID().slice(0, 8)}`;
+
+interface RowItemProps {
+  /** Of the list that it is a row of. */
+  readonly path: FieldPath;
+  readonly id: string;
+  readonly number: number;
+  /** What one row is: "a pump body". */
+  readonly one: string;
+  readonly className?: string;
+  /** Buttons besides the one that removes it. */
+  readonly tools?: ReactNode;
+  readonly children: ReactNode;
+}
+
+/** One row of a list: its number, its fields, and what takes it out. */
+export function RowItem({ path, id, number, one, className = '', tools, children }: RowItemProps) {
+  const act = useAct();
+  return (
+    <li className={`flex items-start ${className}`}>
+      <span className="figure mt-6 w-5 shrink-0 text-right text-ink-soft">{number}</span>
+      {children}
+      {tools}
+      <button
+        type="button"
+        className="quiet mt-5"
+        aria-label={`Remove ${one.replace(/^an? /, '')} ${number}`}
+        onClick={() => act({ act: 'removeRow', path: [...path], id })}
+      >
+        <X size={14} aria-hidden />
+      </button>
+    </li>
+  );
+}
+
+/** The button behind a list that adds a row to it. */
+export function AddRow({ path, one, onAdded }: { path: FieldPath; one: string; onAdded?(): void }) {
+  const act = useAct();
+  const add = () => {
+    act({ act: 'addRow', path: [...path], row: { id: newRowId() } });
+    onAdded?.();
+  };
+  return (
+    <button type="button" className="button mt-1" onClick={add}>
+      <Plus size={14} className="mr-1 inline" aria-hidden />
+      {capital(`add ${one}`)}
+    </button>
+  );
+}
