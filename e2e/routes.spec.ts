@@ -135,8 +135,15 @@ test('a job without routes says what to measure first', async ({ page }) => {
   await expect(page.getByText('Nothing has a place yet')).toBeVisible();
   await tab(page, 'Lines');
   await expect(page.getByText('It can be drawn once these are measured:')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'where the inlet of Coarse filter is' })).toBeVisible();
   await tab(page, 'Clearances');
   await expect(page.getByText('No line is placed yet: measure its two ports on the map.')).toBeVisible();
+  // by keyboard: what is added is filled in at once, from its first field on
+  await tab(page, 'Map');
+  await page.getByRole('button', { name: 'Add a point' }).press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Point' })).toBeFocused();
+  await page.getByRole('button', { name: 'Add a zone' }).press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Zone' })).toBeFocused();
 });
 
 for (const name of ['Map', 'Lines', 'Clearances', 'Where to put it'])

@@ -2,7 +2,7 @@ import { peersOf, type Graph } from '../job/graph.ts';
 import type { Job } from '../job/job.ts';
 import type { Place, PortPlace } from '../job/place.ts';
 import { zoneKinds, type ZoneRow } from '../job/routes.ts';
-import { partName } from '../parts/kinds.ts';
+import { partName, portName } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';
 import { failure, success, type Result } from '../result.ts';
 import { placePoints, type Axis, type PlacedPoints } from './place-points.ts';
@@ -141,7 +141,9 @@ export function wayOf({ heading, tilt }: Pick<PortPlace, 'heading' | 'tilt'>): V
 
 /** In words. */
 export const sayMouthFault = (job: Graph, { part, port, missing }: MouthFault): string => {
-  const name = job.parts[part] ? partName(job.parts[part]) : part;
-  if (missing === 'joint') return `its ${port} is joined to nothing yet`;
-  return missing === 'place' ? `where the ${port} of ${name} is` : `which way the ${port} of ${name} points`;
+  const of = job.parts[part];
+  const end = of ? portName(of, port) : port;
+  if (missing === 'joint') return `its ${end} is joined to nothing yet`;
+  const whole = `the ${end} of ${of ? partName(of) : part}`;
+  return missing === 'place' ? `where ${whole} is` : `which way ${whole} points`;
 };

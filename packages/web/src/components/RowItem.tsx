@@ -40,15 +40,15 @@ export function RowItem({ path, id, number, one, className = '', tools, children
   );
 }
 
-/** The button behind a list that adds a row to it. */
-export function AddRow({ path, one, onAdded }: { path: FieldPath; one: string; onAdded?(): void }) {
+/** The button right behind a list that adds a row to it, and goes on to the row's first field. */
+export function AddRow({ path, one }: { path: FieldPath; one: string }) {
   const act = useAct();
-  const add = () => {
+  const add = (list: Element | null) => {
     act({ act: 'addRow', path: [...path], row: { id: newRowId() } });
-    onAdded?.();
+    setTimeout(() => list?.lastElementChild?.querySelector<HTMLElement>('input, select, textarea')?.focus());
   };
   return (
-    <button type="button" className="button mt-1" onClick={add}>
+    <button type="button" className="button mt-1" onClick={(e) => add(e.currentTarget.previousElementSibling)}>
       <Plus size={14} className="mr-1 inline" aria-hidden />
       {capital(`add ${one}`)}
     </button>

@@ -1,4 +1,3 @@
-import { useRef } from 'react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Property } from '@endrel/core/job/property';
 import { useAct } from '../session/session-context.tsx';
@@ -22,10 +21,8 @@ interface RowsFieldProps {
 /** A short list of like things, each with its few fields. */
 export function RowsField({ title, one, properties, path, rows = [], most, empty, columns }: RowsFieldProps) {
   const act = useAct();
-  const place = useRef<HTMLFieldSetElement>(null);
-  const toLast = () => setTimeout(() => place.current?.querySelector<HTMLElement>('li:last-of-type input')?.focus());
   return (
-    <fieldset ref={place} id={anchorOf(path)} className="py-1">
+    <fieldset id={anchorOf(path)} className="py-1">
       <legend className="text-[1.02rem] font-semibold" style={{ fontStretch: '82%' }}>
         {title}
       </legend>
@@ -48,7 +45,7 @@ export function RowsField({ title, one, properties, path, rows = [], most, empty
           </RowItem>
         ))}
       </ol>
-      {rows.length < most && <AddRow path={path} one={one} onAdded={toLast} />}
+      {rows.length < most && <AddRow path={path} one={one} />}
     </fieldset>
   );
 }
