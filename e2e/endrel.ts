@@ -111,11 +111,17 @@ export { expect, type Page };
 
 const NARROW = 800; // px: below it the run is folded away
 
-export const openJob = async (
-  page: Page,
-  name: string,
-  stage: 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Routes' | 'Cards',
-) => {
+type Stage = 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Routes' | 'Cards';
+
+/** Goes to a stage and waits for it: what is focused, typed or looked for before it is there belongs to the one before. */
+export async function toStage(page: Page, name: Stage): Promise<void> {
+  const link = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name });
+  await link.click();
+  await expect(link).toHaveAttribute('aria-current', 'page');
+  await expect(page.getByRole('main')).not.toContainText('Fetching this stage');
+}
+
+export const openJob = async (page: Page, name: string, stage: Stage) => {
   await page.goto('/');
   await page.getByRole('link', { name }).click();
   const stages = page.getByRole('navigation', { name: 'Stages' });
@@ -123,11 +129,7 @@ export const openJob = async (
   await expect(stages.locator('[aria-current="page"]')).toBeVisible();
   // and the run above them is fetched: as it comes it moves them down, away from under who clicks just then
   if (page.viewportSize()!.width > NARROW) await expect(page.locator('[data-part]').first()).toBeVisible();
-  const link = stages.getByRole('link', { name: stage });
-  await link.click();
-  // what is focused or typed before the stage is there is gone with what stood in its place
-  await expect(link).toHaveAttribute('aria-current', 'page');
-  await expect(page.getByRole('main')).not.toContainText('Fetching this stage');
+  await toStage(page, stage);
 };
 
 /** Opens a page within a stage. */

@@ -1,7 +1,19 @@
 import { mkdtemp } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { expect, expectAccessible, fill, giveFile, openJob, saved, snags, tab, test, type Page } from './endrel.ts';
+import {
+  expect,
+  expectAccessible,
+  fill,
+  giveFile,
+  openJob,
+  saved,
+  snags,
+  tab,
+  test,
+  type Page,
+  toStage,
+} from './endrel.ts';
 
 const joint = (page: Page, number: number) => page.locator('tr[data-joint]').nth(number - 1);
 const bench = (page: Page) => page.getByRole('region', { name: /^Joint \d+$/ });
@@ -41,13 +53,13 @@ test('a changed line does again only what it must, and names what became waste',
   await openJob(page, 'Hill rescue', 'Joints');
   await page.getByRole('button', { name: 'Fill all 6' }).click();
   await expect(page.getByText('Every one seals as planned.')).toBeVisible();
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Run' }).click();
+  await toStage(page, 'Run');
   await page
     .getByRole('group', { name: /^The run (at|in one line)/ })
     .getByRole('button', { name: /^Return line/ })
     .click();
   await fill(page, /^Tube outside diameter/, '1/2 in');
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Joints' }).click();
+  await toStage(page, 'Joints');
   await expect(snags(page)).toContainText('fit no more');
   await expect(page.getByText(/^Done again, these become waste: 1 × tube nut and sleeve/)).toBeVisible();
   await page.getByRole('button', { name: 'Fill all 2' }).click();

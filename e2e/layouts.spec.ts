@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, expectAccessible, fill, giveFile, openJob, part, saved, snags, tab, test } from './endrel.ts';
+import { expect, expectAccessible, fill, giveFile, openJob, part, saved, snags, tab, test, toStage } from './endrel.ts';
 
 test('any school can be tried and left again: what it has no place for is set aside and taken up again', async ({
   page,
@@ -44,7 +44,7 @@ test('a swirl pot stands on the run with its overflow; a weak lift pump lets it 
   await expect(page.getByRole('columnheader', { name: 'runs over' })).toBeVisible();
   await part(page, /^Lift pump/).click();
   await page.getByLabel('or take a pump').selectOption({ label: 'carburettor pump, 120 L/h free flow' });
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
+  await toStage(page, 'Brief');
   await fill(page, /^Engine power/, '420 hp');
   await expect(snags(page)).toContainText('The lift pump does not keep “Swirl pot” full');
   await page.keyboard.press('Escape');

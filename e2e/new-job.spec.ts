@@ -1,4 +1,4 @@
-import { expect, fill, part, saved, snags, test } from './endrel.ts';
+import { expect, fill, part, saved, snags, test, toStage } from './endrel.ts';
 
 test('a fitter takes a new job from nothing to a card, in mixed units, and finds it all again after a reload', async ({
   page,
@@ -34,9 +34,9 @@ test('a fitter takes a new job from nothing to a card, in mixed units, and finds
   await fill(page, /^Rail or carburettor height/, '2 ft 1 1/2 in');
 
   // layout lays the run out; the run asks for what it needs
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Layout' }).click();
+  await toStage(page, 'Layout');
   await page.getByRole('button', { name: 'Lay it out so' }).first().click();
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Run' }).click();
+  await toStage(page, 'Run');
   await part(page, /^Feed pump/).click();
   await page.getByRole('button', { name: 'Start a table at 13.5 V' }).click();
   for (const [pressure, current, flow] of [
@@ -87,7 +87,7 @@ test('a fitter takes a new job from nothing to a card, in mixed units, and finds
   await expect(page.getByLabel(/^Hose length/)).toHaveValue('18 in');
   await expect(page.getByLabel(/^Hose bore/)).toHaveValue('5/16');
 
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Cards' }).click();
+  await toStage(page, 'Cards');
   await expect(page.getByRole('row', { name: /Engine feed hose .* 457\.2 mm/ })).toHaveCount(2);
   await expect(snags(page)).not.toContainText('does not solve');
 });

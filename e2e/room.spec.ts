@@ -1,5 +1,17 @@
 import { weigh } from '../scripts/lib/weigh.ts';
-import { expect, expectAccessible, fill, openJob, part, saved, snags, tab, test, type Page } from './endrel.ts';
+import {
+  expect,
+  expectAccessible,
+  fill,
+  openJob,
+  part,
+  saved,
+  snags,
+  tab,
+  test,
+  type Page,
+  toStage,
+} from './endrel.ts';
 
 const STAGES = ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Joints', 'Gauge', 'Cards'] as const;
 const stage = (page: Page, name: string) =>
@@ -14,7 +26,7 @@ test('outside the Run stage the bench has 600 px at least, and its first drawing
 }) => {
   await openJob(page, 'Tarrow 30', 'Brief');
   for (const name of STAGES) {
-    await stage(page, name).click();
+    await toStage(page, name);
     await expect(stage(page, name)).toHaveAttribute('aria-current', 'page');
     await expect(page.getByRole('group', { name: 'The run in one line' })).toBeVisible();
     expect(await roomOf(page), name).toBeGreaterThanOrEqual(600);
@@ -46,7 +58,7 @@ test('the run in one line is walked, shows its marks, opens by a key or its butt
   await expect(page).toHaveURL(/\/run/);
   await expect(page.getByRole('heading', { name: 'Return drop', level: 2 })).toBeVisible();
 
-  await stage(page, 'Survey').click();
+  await toStage(page, 'Survey');
   await page.getByRole('button', { name: 'Draw the whole run' }).click();
   await expect(page.getByRole('group', { name: /^The run at/ })).toBeVisible();
   await page.reload();
@@ -61,7 +73,7 @@ test('the operating point is chosen in the strip, with what each has and wants',
   await expect(point.getByRole('option', { name: /^Rail at idle: [\d.]+ kPa, wants [\d.]+ kPa$/ })).toHaveCount(1);
   await point.selectOption({ label: (await point.getByRole('option').nth(1).textContent())! });
   await expect(page).toHaveURL(/at=idle/);
-  await stage(page, 'Run').click();
+  await toStage(page, 'Run');
   await expect(page.getByRole('radio', { name: /^Idle/ })).toBeChecked();
 });
 
@@ -179,7 +191,7 @@ test('inch people read fractions where a tape is used, and a card keeps to their
   await openJob(page, 'Tarrow 30', 'Pump & hanger');
   await page.getByRole('button', { name: /kPa, L\/h/ }).click();
   await expect(page.getByRole('main').getByText('9 1/16 in').first()).toBeVisible();
-  await stage(page, 'Cards').click();
+  await toStage(page, 'Cards');
   await expect(page.getByRole('main')).toContainText(/114 3\/16 in/);
   await expect(page.getByRole('main')).not.toContainText(/\d mm/);
   await page.getByRole('button', { name: /flip units/ }).click();
@@ -201,7 +213,7 @@ test('a new job begins with the usual parts of a school, or as a copy with or wi
   await page.getByRole('button', { name: 'Start the job' }).click();
   await expect(page.getByLabel(/^Fuel enters by/)).toHaveValue('carburettor');
   await expect(snags(page)).toContainText('No snags found');
-  await stage(page, 'Run').click();
+  await toStage(page, 'Run');
   await part(page, /^Feed pump/).click();
   await page.getByText('Place in the layout, seals and note').click();
   await expect(page.getByRole('textbox', { name: 'Note', exact: true })).toHaveValue(/^Usual part: typical values/);
@@ -213,13 +225,13 @@ test('a new job begins with the usual parts of a school, or as a copy with or wi
   await page.getByRole('button', { name: 'Start the job' }).click();
   await expect(page.getByRole('heading', { name: 'Second van' })).toBeVisible();
   await expect(page.getByLabel(/^Tank depth/).first()).toHaveValue('');
-  await stage(page, 'Brief').click();
+  await toStage(page, 'Brief');
   await expect(page.getByLabel(/^Engine power/)).toHaveValue('92 kW');
   await page.goto('/');
   await page.getByRole('button', { name: 'Copy: Mail van 4: injected two-litre' }).click();
   await page.getByLabel('Job', { exact: true }).fill('Third van');
   await page.getByRole('button', { name: 'Start the job' }).click();
-  await stage(page, 'Survey').click();
+  await toStage(page, 'Survey');
   await expect(page.getByLabel(/^Tank depth/).first()).not.toHaveValue('');
 });
 
@@ -246,7 +258,7 @@ test.describe('under a car', () => {
       .first()
       .click();
     for (const name of [...STAGES, 'Run']) {
-      await stage(page, name).click();
+      await toStage(page, name);
       await expect(stage(page, name)).toHaveAttribute('aria-current', 'page');
       await expect(page.getByRole('group', { name: 'The run in one line' })).toHaveCount(0); // the strip folds away
       await expect(stage(page, name)).toBeInViewport();

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, fill, giveFile, openJob, part, saved, snags, test } from './endrel.ts';
+import { expect, fill, giveFile, openJob, part, saved, snags, test, toStage } from './endrel.ts';
 import { oddRuns } from '../packages/core/test/odd-runs.ts';
 
 /** Unfolds what is said of a port on the bench. */
@@ -127,7 +127,7 @@ test('numbers on the run follow the operating point and the edit, and say what t
   await expect(page).toHaveURL(/at=idle/);
   await page.reload();
   await expect(page.getByRole('radio', { name: /^Idle/ })).toBeChecked();
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
+  await toStage(page, 'Brief');
   await fill(page, /^Engine power/, '300 hp');
   await expect(page.getByRole('button', { name: /Working of the demand/ })).toContainText('was 242.7 L/h');
   await expect(page.getByRole('button', { name: /Working of the demand/ })).toContainText('169.3 L/h');
@@ -227,7 +227,7 @@ test('where each kPa goes is listed, and the point goes out as an EPANET file', 
 test('an existing line goes straight onto the run with its measurements', async ({ page }) => {
   await openJob(page, 'Tarrow 30', 'Survey');
   await page.getByRole('button', { name: 'Put it on the run' }).first().click();
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Run' }).click();
+  await toStage(page, 'Run');
   await part(page, /^Factory feed/).click();
   await expect(page.getByLabel(/^Line length/)).toHaveValue('2900 mm');
   await expect(page.getByLabel(/^Material/)).toHaveValue('steelCoated');

@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { expect, fill, openJob, part, saved, test } from './endrel.ts';
+import { expect, fill, openJob, part, saved, test, toStage } from './endrel.ts';
 
 test('two people on one job: other fields are joined in, the same field is asked about, nothing is lost', async ({
   page,
@@ -87,7 +87,7 @@ test('typing goes on while the server is away, survives a reload, and is saved w
 test('undo and redo reach across stages', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Survey');
   await fill(page, /^Tank depth/, '260 mm');
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
+  await toStage(page, 'Brief');
   await fill(page, /^Engine power/, '100 kW');
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByLabel(/^Engine power/)).toHaveValue('92 kW');
@@ -102,8 +102,8 @@ test('undo and redo reach across stages', async ({ page }) => {
 test('unfinished text is still there after a visit to another stage', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Survey');
   await page.getByLabel(/^Tank depth/).fill('9 1/');
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Brief' }).click();
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Survey' }).click();
+  await toStage(page, 'Brief');
+  await toStage(page, 'Survey');
   await expect(page.getByLabel(/^Tank depth/)).toHaveValue('9 1/');
 });
 
