@@ -257,7 +257,7 @@ test.describe('under a car', () => {
       .or(page.getByRole('button', { name: /theme/i }))
       .first()
       .click();
-    for (const name of [...STAGES, 'Run']) {
+    for (const name of [...STAGES, 'Run'] as const) {
       await toStage(page, name);
       await expect(stage(page, name)).toHaveAttribute('aria-current', 'page');
       await expect(page.getByRole('group', { name: 'The run in one line' })).toHaveCount(0); // the strip folds away
