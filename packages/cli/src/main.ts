@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { bendCommand } from './bend-command.ts';
 import { chainCommand } from './chain-command.ts';
+import { circuitCommand } from './circuit-command.ts';
 import { demoCommand } from './demo-command.ts';
 import { fuelCommand } from './fuel-command.ts';
 import { jetCommand } from './jet-command.ts';
@@ -19,6 +20,7 @@ import { terminal, type Output } from './output.ts';
 
 const usage = `endrel solve FILE [--json]     operating points and snags of a job file (- reads standard input)
 endrel network FILE [--json]    solves every scenario of a network (.json, or EPANET's .inp)
+endrel circuit FILE [--json]    volts and amperes of a wiring circuit (docs/circuit-file.md)
 endrel inp JOB [--point idle]  the run of a job as an EPANET input file
 endrel demo [NAME]             list the demo jobs, or print one as a job file
 endrel tank volume FILE --level 120mm [--pitch 5deg] [--roll 0] [--stl-unit mm] [--json]
@@ -123,6 +125,7 @@ export async function run(args: readonly string[], output: Output = terminal()):
     if (command === 'tank') return await tankCommand(operands, values, output);
     if (command === 'hanger') return hangerCommand(operands, values, output);
     if (command === 'sender') return senderCommand(operands, values, output);
+    if (command === 'circuit') return await circuitCommand(operands, values.json ?? false, output);
     if (command === 'network') return await networkCommand(operands, values.json ?? false, output);
     if (command === 'inp') return await inpCommand(operands, values, output);
     if (command === 'fuel') return fuelCommand(operands, values, output);

@@ -1,9 +1,10 @@
 import { describeNetworkFault, solvePlainNetwork } from '@endrel/core/networks/network-report';
-import { plainNetworkSchema, type PlainNetwork } from '@endrel/core/networks/plain-network';
+import { plainNetworkSchema } from '@endrel/core/networks/plain-network';
 import { readInp } from '@endrel/core/networks/read-inp';
 import { BadInput } from './bad-input.ts';
 import { jsonText, type Output } from './output.ts';
 import { readText } from './read-input.ts';
+import { checkedValue, parsedJson } from './read-json.ts';
 
 const LARGEST_NETWORK = 20 * 1024 * 1024; // bytes
 
@@ -15,7 +16,9 @@ export async function networkCommand(operands: readonly string[], json: boolean,
   const kind = /\.(json|inp)$/i.exec(file)?.[1]?.toLowerCase();
   if (kind === undefined) throw new BadInput(`${file} is neither .json nor .inp`);
   const text = await readText(file, LARGEST_NETWORK);
-  const report = solvePlainNetwork(checked(file, kind === 'inp' ? inp(file, text) : parsed(file, text)));
+  const report = solvePlainNetwork(
+    checkedValue(file, kind === 'inp' ? inp(file, text) : parsedJson(file, text), plainNetworkSchema, 'the network'),
+  );
   if (!report.ok) throw new BadInput(`${file}, ${report.fault.scenario}: ${describeNetworkFault(report.fault.fault)}`);
   if (json) output.out(jsonText(report.value));
   else
@@ -34,19 +37,4 @@ function inp(file: string, text: string): unknown {
   throw new BadInput(
     `${file}${read.fault.line === undefined ? '' : `, line ${read.fault.line}`}: ${read.fault.message}`,
   );
-}
-
-function parsed(file: string, text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    throw new BadInput(`${file} is not JSON`);
-  }
-}
-
-function checked(file: string, network: unknown): PlainNetwork {
-  const read = plainNetworkSchema.safeParse(network);
-  if (read.success) return read.data;
-  const issue = read.error.issues[0]!;
-  throw new BadInput(`${file}: ${issue.path.join('.') || 'the network'} ${issue.message}`);
 }

@@ -15,6 +15,7 @@ import { BadInput } from './bad-input.ts';
 import { jsonText, type Output } from './output.ts';
 import { angleOption, quantityOption } from './parse-options.ts';
 import { readInput, readText } from './read-input.ts';
+import { checkedValue, parsedJson } from './read-json.ts';
 
 const LARGEST_STL = 120 * 1024 * 1024; // bytes; two million triangles in binary are 100 MB
 const LEVEL = { kind: 'length', name: 'fuel level', unit: 'mm', minimum: -20, maximum: 20 } as const;
@@ -105,17 +106,10 @@ function stlTank(file: string, bytes: Uint8Array, unitName: string): PlacedTank 
 
 /** A tank given as parts, or the surveyed tank of a job file. */
 function jsonTank(file: string, text: string): PlacedTank | { table: StrappingTable } {
-  let parsed: unknown;
-  try {
-    parsed = JSON.parse(text);
-  } catch {
-    throw new BadInput(`${file} is not JSON`);
-  }
+  const parsed = parsedJson(file, text);
   if (typeof parsed === 'object' && parsed !== null && 'schemaVersion' in parsed) return jobTank(file, text);
-  const read = partedTankSchema.safeParse(parsed);
-  if (read.success) return { solids: partedSolids(read.data), datum: read.data.datum_xy };
-  const issue = read.error.issues[0]!;
-  throw new BadInput(`${file}: ${issue.path.join('.') || 'the tank'} ${issue.message}`);
+  const tank = checkedValue(file, parsed, partedTankSchema, 'the tank');
+  return { solids: partedSolids(tank), datum: tank.datum_xy };
 }
 
 function jobTank(file: string, text: string): PlacedTank | { table: StrappingTable } {

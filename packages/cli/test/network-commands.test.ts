@@ -74,3 +74,32 @@ describe('endrel network', () => {
     }
   });
 });
+
+describe('endrel circuit', () => {
+  const circuit = referenceJson('D_electrical/circuits/c01_one_pump_awg12_cold.json') as { elements: { id: string }[] };
+  const changed = (id: string, change: object) =>
+    JSON.stringify({ elements: circuit.elements.map((e) => (e.id === id ? { ...e, ...change } : e)) });
+  // Reference: ngspice, test/reference/README.md, section D
+  it('prints volts and amperes of a circuit', async () => {
+    const { code, out } = await endrel('circuit', file('circuit.json', JSON.stringify(circuit)), '--json');
+    const { nodes, currents } = JSON.parse(out) as Record<'nodes' | 'currents', Record<string, number>>;
+    expect(code).to.equal(0);
+    expect(nodes.p).to.be.closeTo(13.4695, 5e-5);
+    expect(currents.PUMP).to.be.closeTo(8.07093, 5e-6);
+    expect(currents.ALT).to.equal(-currents.PUMP!);
+    expect((await endrel('circuit', file('circuit.json', JSON.stringify(circuit)))).out).to.include('g: 0.1075 V');
+  });
+  for (const [what, text, complaint] of [
+    ['a negative length', changed('FEED', { length_m: -4.5 }), 'elements.4.length_m cannot be negative'],
+    ['AWG 99', changed('FEED', { awg: 99 }), 'elements.4.awg is no gauge: 40 is the thinnest'],
+    ['a kind that there is not', changed('FEED', { type: 'hose' }), 'elements.4.type'],
+    ['a floating place', changed('LUG', { a: 'x' }), '“g”, at “PUMP”, “CONN3”, has no way to the battery’s negative'],
+    ['a short', changed('PUMP', { type: 'resistor', ohm: 0 }), 'short “ALT” to its other terminal'],
+  ] as const)
+    it(`names ${what} in one line`, async () => {
+      const { code, err } = await endrel('circuit', file('bad-circuit.json', text), '--json');
+      expect(code).to.equal(2);
+      expect(err).to.have.length(1);
+      expect(err[0]).to.include(complaint);
+    });
+});

@@ -1,0 +1,54 @@
+import { EARTH, type CircuitElement, type CircuitFault } from './circuit.ts';
+
+/** What holds its two places at a fixed voltage against one another: a source, or a joint without resistance. */
+export const isRigid = ({ law }: CircuitElement): boolean =>
+  law.kind === 'source' || (law.kind === 'resistor' && law.ohms === 0);
+
+/** Places joined by some elements, from one of them on. */
+function reached(elements: readonly CircuitElement[], from: string): ReadonlyMap<string, readonly CircuitElement[]> {
+  const ways = new Map<string, readonly CircuitElement[]>([[from, []]]);
+  const wait = [from];
+  for (let at = wait.pop(); at !== undefined; at = wait.pop())
+    for (const e of elements) {
+      const next = e.a === at ? e.b : e.b === at ? e.a : undefined;
+      if (next === undefined || ways.has(next)) continue;
+      ways.set(next, [...ways.get(at)!, e]);
+      wait.push(next);
+    }
+  return ways;
+}
+
+/** A place that no source, wire or contact joins to the battery's negative, and what stands there. */
+export function floatingNode(
+  elements: readonly CircuitElement[],
+): { readonly node: string; readonly at: readonly string[] } | undefined {
+  const held = reached(elements.filter((e) => e.law.kind === 'source' || e.law.kind === 'resistor'), EARTH); // prettier-ignore
+  for (const { a, b } of elements)
+    for (const node of [a, b])
+      if (!held.has(node)) return { node, at: elements.filter((e) => e.a === node || e.b === node).map((e) => e.id) };
+  return undefined;
+}
+
+/** A ring of sources with nothing between them; or the joints without resistance that only stand beside others. */
+export function rigidRing(
+  elements: readonly CircuitElement[],
+): { readonly fault: CircuitFault } | { readonly idle: ReadonlySet<CircuitElement> } {
+  const taken: CircuitElement[] = [];
+  const idle = new Set<CircuitElement>();
+  // sources first, so that of a ring with one of them it is the joints that are named
+  for (const e of elements.filter(isRigid).sort((p, q) => rank(p) - rank(q))) {
+    const way = e.a === e.b ? [] : reached(taken, e.a).get(e.b);
+    if (way === undefined) {
+      taken.push(e);
+      continue;
+    }
+    const ring = [...way, e];
+    const sources = ring.filter((r) => r.law.kind === 'source').map((r) => r.id);
+    if (sources.length > 1) return { fault: { code: 'sourcesOppose', sources, amps: Infinity } };
+    if (sources.length === 1)
+      return { fault: { code: 'short', source: sources[0]!, by: ring.filter((r) => r.law.kind !== 'source').map((r) => r.id), amps: Infinity } }; // prettier-ignore
+    idle.add(e);
+  }
+  return { idle };
+}
+const rank = ({ law }: CircuitElement): number => (law.kind === 'source' ? 0 : 1);
