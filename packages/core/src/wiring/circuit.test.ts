@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { referenceJson } from '../../test/read-reference.ts';
 import type { CircuitElement } from './circuit.ts';
 import { constantPower, EARTH, powerLaw } from './circuit.ts';
-import { plainCircuitSchema, sayCircuitFault, solvePlainCircuit, type PlainCircuit } from './plain-circuit.ts';
+import { plainCircuitSchema, sayCircuitFault, solvePlainCircuit } from './plain-circuit.ts';
 import { solveCircuit } from './solve-circuit.ts';
 
 interface Reference {
@@ -131,7 +131,7 @@ describe('circuits that are none', () => {
     expect(faultOf([source(14.2), other(12.6), wire('cable', 's', 'o', 0.02), lamp])).to.equal('none');
   });
   const plain = (elements: object[]) => {
-    const read = plainCircuitSchema.safeParse({ elements } as unknown as PlainCircuit);
+    const read = plainCircuitSchema.safeParse({ elements });
     return read.success ? 'fine' : `${read.error.issues[0]!.path.join('.')} ${read.error.issues[0]!.message}`;
   };
   it('a negative length, AWG 99, a name twice and what is too much, each at its place', () => {
