@@ -11,6 +11,9 @@ import { lineMaterials } from '../ratings/line-material.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Line } from '../run/zones.ts';
 import type { Say } from '../units/unit-system.ts';
+import { deviceName, kindOfDevice } from '../wiring/devices/index.ts';
+import { devicesOf } from '../wiring/lower-harness.ts';
+import { rollPlans } from '../wiring/wire-list.ts';
 
 /** One line of the shopping list. */
 export interface PartRow {
@@ -39,7 +42,7 @@ export interface CutRow {
 export function partRows(job: Job, say: Say): PartRow[] {
   const run = circuitsOf(job);
   const joints = jointsOf(job);
-  return run.parts.flatMap((part): PartRow[] => {
+  const onRun = run.parts.flatMap((part): PartRow[] => {
     const where = run.lineOf(part.id);
     const made = kindOf(part).buys(part, say);
     const fittings = run
@@ -76,6 +79,23 @@ export function partRows(job: Job, say: Say): PartRow[] {
       })),
     ];
   });
+  return [...onRun, ...wiringRows(job, say)];
+}
+
+/** Devices of the circuit that are bought, and the wire off the roll. */
+function wiringRows({ wiring }: Job, say: Say): PartRow[] {
+  if (!wiring) return [];
+  const row = (part: string, made: string, quantity: string, open = ''): PartRow => ({ part, specification: made, quantity, where: 'supply', open }); // prettier-ignore
+  const devices = devicesOf(wiring).flatMap((d) => {
+    const made = d.stands === 'kept' ? undefined : kindOfDevice(d).buys?.(d);
+    return made === undefined
+      ? []
+      : [row(deviceName(d), made, '1', d.kind === 'fuse' && !d.rating ? 'what it is rated' : '')];
+  });
+  const wires = rollPlans(wiring).flatMap(({ colour, area, buy }) =>
+    buy > 0 ? [row(`Wire, ${colour || 'any colour'}`, say('area', area), say.tape(buy))] : [],
+  );
+  return [...devices, ...wires];
 }
 
 /** Adapters that are chosen for the joints by which fuel comes into a part. */

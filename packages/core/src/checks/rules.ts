@@ -12,6 +12,14 @@ import { noFineFilter } from './rules/no-fine-filter.ts';
 import { returnCapped } from './rules/return-capped.ts';
 import { foamWithEthanol } from './rules/foam-with-ethanol.ts';
 import { referenceUnwanted } from './rules/reference-unwanted.ts';
+import { circuitFault } from './rules/circuit-fault.ts';
+import { contactOverloaded } from './rules/contact-overloaded.ts';
+import { crimpMisfit } from './rules/crimp-misfit.ts';
+import { pumpNotFed } from './rules/pump-not-fed.ts';
+import { signalOff } from './rules/signal-off.ts';
+import { studLive } from './rules/stud-live.ts';
+import { wireJoint } from './rules/wire-joint.ts';
+import { wireUnfused } from './rules/wire-unfused.ts';
 import { wireTooThin } from './rules/wire-too-thin.ts';
 import { hangerMissesSump } from './rules/hanger-misses-sump.ts';
 import { collarTooThin, grooveNoRoom, matWithEthanol, studNotInsulated } from './rules/plate-details.ts';
@@ -151,6 +159,14 @@ export const rules: readonly Rule[] = [
   foamWithEthanol,
   referenceUnwanted,
   wireTooThin,
+  wireUnfused,
+  contactOverloaded,
+  pumpNotFed,
+  circuitFault,
+  studLive,
+  wireJoint,
+  crimpMisfit,
+  signalOff,
   wrongMultiplier,
   injectorsTooSmall,
   blendTestedOtherwise,

@@ -28,6 +28,8 @@ function isInPlace(job: Job, act: Act): boolean {
   switch (act.act) {
     case 'set':
       return isSame(valueAt(job, act.path), act.value);
+    case 'setAll':
+      return act.changes.every(({ path, value }) => isSame(valueAt(job, path), value));
     case 'setOnPart':
       return stands(act.id, act.key, act.value);
     case 'setOnParts':

@@ -44,7 +44,6 @@ export const beachBuggy: Job = {
         label: 'Pump under the floor',
         place: 'external',
         tables: pumpClasses.carburettor120,
-        fuse: amp(5),
       }),
       part('hardLine', 'hard-line-1', {
         label: 'Feed line',

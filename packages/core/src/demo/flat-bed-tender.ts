@@ -179,7 +179,6 @@ export const flatBedTender: Job = {
         place: 'inTank',
         tables: pumpClasses.injection340,
         checkValve: true,
-        fuse: amp(15),
       }),
       part('hose', 'hose-1', {
         label: 'Hanger hose',

@@ -75,7 +75,6 @@ export const sprintCar: Job = {
         place: 'inTank',
         tables: pumpClasses.injection340,
         checkValve: true,
-        fuse: amp(25),
       }),
       part('hose', 'hose-1', {
         label: 'Hanger hose',

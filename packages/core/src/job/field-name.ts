@@ -24,6 +24,9 @@ import {
 import { surveyProperties } from './survey.ts';
 import { tankProperties } from './tank.ts';
 import { ventProperties } from './vent.ts';
+import { deviceKinds, deviceName } from '../wiring/devices/index.ts';
+import { commonDeviceProperties } from '../wiring/devices/define-device.ts';
+import { harnessProperties, rollProperties, schemeProperties, wireProperties } from '../wiring/harness.ts';
 
 type Named = Readonly<Record<string, { readonly name: string }>>;
 const groups: Readonly<Record<string, Named>> = {
@@ -46,12 +49,32 @@ export function sayField(job: Job, path: FieldPath): string {
     return [partName(part), ...(key === undefined ? [] : [names[key]?.name ?? key]), ...inner].join(', ');
   }
   if (root === 'routes') return sayRouteField(job, path);
+  if (root === 'wiring') return sayWiringField(job, path);
   if (root === 'materials') return `what the fuel does to ${String(id)}`;
   if (root === 'bench') return `what lies on the bench of “${String(id)}”`;
   const own = groups[path.slice(0, -1).join('/')]?.[String(path.at(-1))];
   if (own) return own.name;
   const isRecord = root === 'parts' || root === 'joints' || root === 'overrules';
   return (isRecord ? path : path.filter((p) => typeof p === 'string')).join(' ');
+}
+
+/** "Pump relay, rated current", "wire 4, conductor" */
+function sayWiringField({ wiring }: Job, [, key, id = '', ...rest]: FieldPath): string {
+  const last = String(rest.at(-1) ?? '');
+  if (key === 'devices') {
+    const device = wiring?.devices?.find((d) => d.id === id);
+    if (!device) return ['device', last].filter(Boolean).join(', ');
+    const names: Named = { ...commonDeviceProperties, ...deviceKinds[device.kind].properties };
+    return [deviceName(device), names[last]?.name ?? last].filter(Boolean).join(', ');
+  }
+  const rows: readonly { id: string }[] | undefined = key === 'wires' ? wiring?.wires : key === 'rolls' ? wiring?.rolls : undefined; // prettier-ignore
+  if (key === 'wires' || key === 'rolls') {
+    const at = rows?.findIndex((row) => row.id === id) ?? -1;
+    const names: Named = { ...wireProperties, ...rollProperties, from: { name: 'from' }, to: { name: 'to' } };
+    return [`${key === 'wires' ? 'wire' : 'roll'}${at < 0 ? '' : ` ${at + 1}`}`, names[String(rest[0] ?? '')]?.name ?? last].filter(Boolean).join(', '); // prettier-ignore
+  }
+  const own: Named = { ...harnessProperties, ...schemeProperties, scheme: { name: 'colours' } };
+  return key === undefined ? 'circuit' : (own[String(id || key)]?.name ?? String(key));
 }
 
 const inRoutes: Readonly<Record<string, readonly [one: string, properties: Named]>> = {

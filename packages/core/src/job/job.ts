@@ -15,6 +15,7 @@ import { pointsSchema } from './points.ts';
 import { idSchema } from './property.ts';
 import { routesSchema } from './routes.ts';
 import { surveySchema } from './survey.ts';
+import { harnessSchema } from '../wiring/harness.ts';
 
 export const MOST_PARTS = 200;
 export const MOST_JOINTS = 400;
@@ -64,6 +65,8 @@ export const jobShape = {
   bulkhead: bulkheadSchema.optional(),
   /** Where things are under the vehicle, and how lines go; absent until something is measured there. */
   routes: routesSchema.optional(),
+  /** The pump circuit beside the run; absent until it is drawn. */
+  wiring: harnessSchema.optional(),
   /** What the shop knows better of materials than the table; absent until somebody says so. */
   materials: ownMaterialsSchema.optional(),
   assumptions: assumptionsSchema,

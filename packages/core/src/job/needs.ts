@@ -9,6 +9,9 @@ import { gaugeProperties } from './gauge.ts';
 import { hangerProperties } from './hanger.ts';
 import { surveyProperties } from './survey.ts';
 import { tankProperties } from './tank.ts';
+import { deviceName } from '../wiring/devices/index.ts';
+import { wireProperties } from '../wiring/harness.ts';
+import { pumpFeeds } from '../wiring/pump-feeds.ts';
 
 /** The stages of the work, in its order. */
 export const stages = [
@@ -71,6 +74,7 @@ export function needsOf(job: Job): Need[] {
   if (!job.layout.key) add('layout', ['layout', 'key'], 'layout', false, undefined, false);
   if (needsOutletHeight(job) && job.survey.tank.outletHeight === undefined)
     add('survey', ['survey', 'tank', 'outletHeight'], tankProperties.outletHeight.name, false);
+  for (const need of wiringNeeds(job)) needs.push(need);
   if (hasSuppliedPump(job))
     for (const key of ['stopsWithEngine', 'crashShutOff'] as const)
       if (job.survey[key] === undefined) add('survey', ['survey', key], `whether ${surveyProperties[key].name}`, false, undefined, false); // prettier-ignore
@@ -115,9 +119,30 @@ function briefNeeds({ brief }: Job): Record<string, Property> {
 const needsOutletHeight = (job: Job): boolean =>
   circuitsOf(job).parts.some((c) => c.kind === 'pump' && c.place === 'external');
 
-/** An electric pump whose supply has been measured or fused: what cuts it off must then be known. */
-const hasSuppliedPump = (job: Job): boolean =>
-  circuitsOf(job).parts.some((c) => c.kind === 'pump' && (c.supplyWire ?? c.supplyLength ?? c.fuse) !== undefined);
+/** An electric pump that is in a circuit, of which nobody has drawn what switches it: what cuts it off must then be known. */
+const hasSuppliedPump = (job: Job): boolean => {
+  const { devices = [], wires = [] } = job.wiring ?? {};
+  const coils = devices.filter((d) => d.kind === 'relay' && d.stands !== 'out').map((d) => d.id);
+  const isSwitched = wires.some((w) => [w.from, w.to].some((e) => e?.terminal === '85' && coils.includes(e.device)));
+  return !isSwitched && devices.some((d) => d.kind === 'pumpLoad' && d.stands !== 'out');
+};
+
+/** What the circuit waits for: fuses that nobody has read, wires on a pump's way without gauge or length. */
+function wiringNeeds({ wiring }: Job): Need[] {
+  if (!wiring) return [];
+  const need = (path: FieldPath, name: string, title: string): Need => ({ stage: 'wiring', path: ['wiring', ...path], name, part: undefined, title, isMeasured: true, blocksSolution: false }); // prettier-ignore
+  const fuses = (wiring.devices ?? []).flatMap(
+    (d) =>
+    d.kind === 'fuse' && d.stands !== 'out' && !d.rating ? [need(['devices', d.id, 'rating'], 'fuse', `${deviceName(d)}: what it is rated`)] : [], // prettier-ignore
+  );
+  const feeds = pumpFeeds(wiring);
+  const open = new Set(feeds.ok ? feeds.value.ports.flatMap((p) => p.unmeasured) : []);
+  const wires = (wiring.wires ?? []).flatMap(
+    (w, i) =>
+    (['area', 'length'] as const).flatMap((key) => (open.has(w.id) && !w[key] ? [need(['wires', w.id, key], wireProperties[key].name, `Wire ${i + 1}: ${wireProperties[key].name}`)] : [])), // prettier-ignore
+  );
+  return [...fuses, ...wires];
+}
 
 /** What a part waits for: what its kind needs, and what this one needs as it stands. */
 export function partNeeds(part: Part): { key: string; property: Property }[] {

@@ -3,6 +3,7 @@ import type { Attachments, Document } from './upgrades/document.ts';
 import { toVersion2 } from './upgrades/to-version-2.ts';
 import { toVersion3 } from './upgrades/to-version-3.ts';
 import { toVersion4 } from './upgrades/to-version-4.ts';
+import { toVersion5 } from './upgrades/to-version-5.ts';
 
 interface Upgraded {
   readonly document: Document;
@@ -14,6 +15,7 @@ export const upgrades: Readonly<Record<number, (document: Document) => Upgraded>
   1: (document) => ({ document: toVersion2(document), attachments: {} }),
   2: toVersion3,
   3: (document) => ({ document: toVersion4(document), attachments: {} }),
+  4: (document) => ({ document: toVersion5(document), attachments: {} }),
 };
 
 /** Brings a parsed document of a known older version to the current shape; the schema judges the outcome. */

@@ -13,11 +13,15 @@ import {
 import { rateLine, type LineStress, type Rating } from '../ratings/line-ratings.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Findings } from '../run/findings.ts';
+import { deviceWord } from '../checks/circuit-words.ts';
 import { highestPressure, worstPressure } from '../checks/reading.ts';
+import { wiresOf } from '../wiring/lower-harness.ts';
+import { insulations } from '../wiring/wire-kinds.ts';
 
 /** One length, or what else the fuel wets, against every check that concerns it. */
 export interface MatrixRow {
-  readonly part: string;
+  /** Absent for what is no part of the run: a wire. */
+  readonly part?: string;
   readonly name: string;
   readonly ratings: readonly Rating[];
 }
@@ -50,17 +54,16 @@ export function lineMatrix(findings: Findings): MatrixRow[] {
   return [
     ...parts.filter(isLine).map((part): MatrixRow => ({ part: part.id, name: partName(part), ratings: rateLine(part, lineStress(findings, part)) })), // prettier-ignore
     ...parts.flatMap((part) => wetRow(findings, part, `Seals of ${partName(part)}`, part.seals && seals[part.seals])),
-    ...parts.flatMap((part) =>
-      part.kind === 'pump' && part.place === 'inTank'
-        ? wetRow(findings, part, `Wires to ${partName(part)}`, part.wireCover && wireCovers[part.wireCover], true)
-        : [],
+    ...(findings.job.wiring ? wiresOf(findings.job.wiring) : []).flatMap(
+      (wire) =>
+      wire.lies === 'tank' ? wetRow(findings, undefined, cap(deviceWord(findings.job, wire.id)), wire.insulation && wireCovers[insulations[wire.insulation].cover], true) : [], // prettier-ignore
     ),
   ];
 }
 
 function wetRow(
   { fuel, job }: Findings,
-  part: Part,
+  part: Part | undefined,
   name: string,
   row: MaterialRow | undefined,
   isAsked = false,
@@ -74,5 +77,7 @@ function wetRow(
     ...(row ? { rated: row.name } : {}),
     source: row && kind ? sourceOn(row, kind, job.materials) : 'nobody has said what covers them',
   };
-  return [{ part: part.id, name, ratings: [rating] }];
+  return [{ ...(part ? { part: part.id } : {}), name, ratings: [rating] }];
 }
+
+const cap = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);

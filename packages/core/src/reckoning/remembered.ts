@@ -14,7 +14,8 @@ export type ReckoningStep =
   | 'float'
   | 'gauge'
   | 'sweep'
-  | 'vent';
+  | 'vent'
+  | 'wiring';
 
 const MOST = 24; // states of a job: an edit, its undo, the cures that are tried
 /** Steps that are reckoned many times for one state. */

@@ -27,6 +27,7 @@ import { surveyedTank, tankReads } from '../tanks/surveyed-tank.ts';
 import { hotSoak, type HotSoak } from '../heat/hot-soak.ts';
 import { driveOf, type Drive } from '../heat/drive.ts';
 import { ventFindings, type VentFindings } from '../vents/vent-findings.ts';
+import { wiringFindings, type WiringFindings } from '../wiring/wiring-findings.ts';
 
 /** Everything computed from a job. Rules, working, cards and drawings read from here and compute no physics of their own. */
 export interface Findings {
@@ -53,6 +54,8 @@ export interface Findings {
   readonly hanger: HangerFindings;
   readonly float?: FloatFindings;
   readonly vent?: VentFindings;
+  /** The pump circuit; absent until one is drawn. */
+  readonly wiring?: WiringFindings;
   readonly blockedOff: readonly BlockedOff[];
 }
 
@@ -133,6 +136,7 @@ export function findingsOf(asLeft: Job): Findings {
     },
     float: remembered('float', [gauge, hanger, tankRead], () => floatFindings(job, shell)),
     vent: remembered('vent', [survey.vent, tankRead, assumptions, known], () => ventFindings(job, known)),
+    wiring: remembered('wiring', [job.wiring, gauge, runRead, isSolved], () => wiringFindings(job, run.solution)),
     blockedOff: blockingOff(survey.oldConnections ?? []),
   };
 }

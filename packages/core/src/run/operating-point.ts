@@ -17,7 +17,7 @@ export interface OperatingPoint {
   readonly name: string;
   readonly demand: number; // m3/s of fuel as warm as it is there: the engine wants its mass
   readonly manifold: number; // Pa, gauge
-  readonly voltage: number; // V, at the pump
+  readonly voltage: number; // V, where the system is fed: at the battery or the alternator
   readonly temperature: number; // K, of the fuel in the tank and the line
   readonly engineTemperature: number; // K, of the fuel in the rail or at the carburettor
   /** Of the tank's depth. */
@@ -29,6 +29,8 @@ export interface OperatingPoint {
   /** Of the air in the tank, Pa gauge. */
   readonly tankPressure: number;
   readonly speed: number; // rev/s of the engine
+  /** What feeds the circuit, where the engine's speed does not tell. */
+  readonly feed?: 'cranking';
 }
 
 type Condition = 'demand' | 'manifold' | 'strainerDirt' | keyof PointConditions;

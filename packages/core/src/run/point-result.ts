@@ -14,7 +14,10 @@ import { flowOut } from './prepared-run.ts';
 import { controlledPressure, opposing, type SolvedPoint } from './solve-point.ts';
 
 /** What of a job decides how its run is solved. */
-export type RunInputs = Pick<Job, 'parts' | 'joints' | 'brief' | 'survey' | 'hanger' | 'assumptions' | 'points'>;
+export type RunInputs = Pick<
+  Job,
+  'parts' | 'joints' | 'brief' | 'survey' | 'hanger' | 'assumptions' | 'points' | 'wiring'
+>;
 
 /** A joint at one operating point: pressure there, and what passes the way that fuel takes. Pa gauge, m3/s. */
 export interface JointFlow {

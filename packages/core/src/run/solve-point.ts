@@ -8,9 +8,12 @@ import { pumpRuns } from '../pumps/staging.ts';
 import { failure, success, type Result } from '../result.ts';
 import type { OperatingPoint } from './operating-point.ts';
 import { inflow, type Draw, type PreparedRun, type SolvedRun } from './prepared-run.ts';
-import { pumpWiring } from './pump-wiring.ts';
+import { feedAt, wiredFeeds } from './wired-pumps.ts';
 import { settleRegulators } from './settle-regulators.ts';
 import type { RunFault } from './run-fault.ts';
+
+/** What of a job decides how one point is solved. */
+export type PointInputs = Pick<Job, 'brief' | 'assumptions' | 'points' | 'survey' | 'wiring'>;
 
 /** A run solved at one point, with what its pumps get of the voltage and what the engine gets of its demand. */
 export interface SolvedPoint extends SolvedRun {
@@ -38,7 +41,7 @@ const HELD = 20; // Pa: as close as a controller is brought to its pressure
  */
 export function solvePoint(
   prepared: PreparedRun,
-  job: Pick<Job, 'brief' | 'assumptions' | 'points' | 'survey'>,
+  job: PointInputs,
   kind: Fuel,
   point: OperatingPoint,
   hold?: number,
@@ -46,35 +49,35 @@ export function solvePoint(
   const { run } = prepared;
   const fuel = fuelAt(job, kind, point.temperature);
   settle(prepared, job, kind);
-  if (hold !== undefined) return solveControlled(prepared, fuel, point, { hold });
-  const solved = solveControlled(prepared, fuel, point, { demand: point.demand });
+  if (hold !== undefined) return solveControlled(prepared, job, fuel, point, { hold });
+  const solved = solveControlled(prepared, job, fuel, point, { demand: point.demand });
   const floor = opposing(job, run.circuits, point);
   const enough = ({ pressures }: SolvedPoint) =>
     point.demand === 0 || Math.min(...run.draws.map((d) => pressures[d.node]!)) >= floor;
-  if (solved.ok ? enough(solved.value) : !isCutOffByVapour(prepared, fuel, point)) return solved;
-  const starved = solveControlled(prepared, fuel, point, { hold: floor });
+  if (solved.ok ? enough(solved.value) : !isCutOffByVapour(prepared, job, fuel, point)) return solved;
+  const starved = solveControlled(prepared, job, fuel, point, { hold: floor });
   if (starved.ok && inflow(starved.value) > 0) return success({ ...starved.value, delivered: inflow(starved.value) });
-  const nothing = solveControlled(prepared, fuel, { ...point, demand: 0 }, { demand: 0 });
+  const nothing = solveControlled(prepared, job, fuel, { ...point, demand: 0 }, { demand: 0 });
   if (nothing.ok) return success({ ...nothing.value, delivered: 0 });
   // behind a pump that draws vapour nothing else says what the rail stands at
   return starved.ok ? success({ ...starved.value, delivered: 0 }) : nothing;
 }
 
 /** Finds, once for a prepared run, what passed its regulators when they were set. */
-export function settle(
-  prepared: PreparedRun,
-  job: Pick<Job, 'brief' | 'assumptions' | 'points' | 'survey'>,
-  fuel: Fuel,
-): void {
+export function settle(prepared: PreparedRun, job: PointInputs, fuel: Fuel): void {
   settleRegulators(prepared, job, fuel, (at) => {
-    const solved = solveControlled(prepared, fuelAt(job, fuel, at.temperature), at, { demand: at.demand });
+    const solved = solveControlled(prepared, job, fuelAt(job, fuel, at.temperature), at, { demand: at.demand });
     return solved.ok ? solved.value : undefined;
   });
 }
 
 /** It solves while fuel is taken for something that does not boil. */
-const isCutOffByVapour = (prepared: PreparedRun, { boiling, ...liquid }: FuelAt, point: OperatingPoint): boolean =>
-  boiling !== undefined && solveControlled(prepared, liquid, point, { demand: point.demand }).ok;
+const isCutOffByVapour = (
+  prepared: PreparedRun,
+  job: PointInputs,
+  { boiling, ...liquid }: FuelAt,
+  point: OperatingPoint,
+): boolean => boiling !== undefined && solveControlled(prepared, job, liquid, point, { demand: point.demand }).ok;
 
 /**
  * What the fuel has to enter against, Pa gauge: the manifold where the injectors sit behind the throttle, else the atmosphere, as
@@ -103,6 +106,7 @@ export function controlledPressure(parts: readonly { kind: string }[], point: Op
  */
 function solveControlled(
   prepared: PreparedRun,
+  job: PointInputs,
   fuel: FuelAt,
   point: OperatingPoint,
   draw: Draw,
@@ -110,8 +114,8 @@ function solveControlled(
   const { run } = prepared;
   const target = controlledPressure(run.circuits.parts, point);
   const controlled = runningPumps(prepared, point).find((p) => p.drive === 'pwm');
-  const at = (voltage: number) => solveWired(prepared, fuel, point, draw, { voltage });
-  const atDuty = (share: number) => solveWired(prepared, fuel, point, draw, { share });
+  const at = (voltage: number) => solveWired(prepared, job, fuel, point, draw, { voltage });
+  const atDuty = (share: number) => solveWired(prepared, job, fuel, point, draw, { share });
   if (target === undefined || !controlled) return atDuty(1);
   // asked for all that the run can do, a controller gives full duty
   if ('hold' in draw) return atDuty(1);
@@ -144,8 +148,7 @@ function solveControlled(
     }
     side = Math.sign(off);
   }
-  const ohms = pumpWiring(controlled) ?? 0;
-  const duty = voltage / (point.voltage - currentOf(found, controlled.id) * ohms);
+  const duty = voltage / availableTo(job, point, found, controlled.id);
   if (!(duty > 0 && duty <= 1)) return full();
   const least = settledValue(controlled, 'leastDuty');
   if (duty >= least) return success({ ...found, duty });
@@ -153,43 +156,57 @@ function solveControlled(
   return slowest.ok ? success({ ...slowest.value, duty: least }) : slowest;
 }
 
-const currentOf = ({ run, flows, moment }: SolvedRun, id: string): number => {
-  const pump = run.pumps.find((p) => p.id === id)!;
-  const curve = pump.curve(moment);
-  return curve?.current(curve.rise.value(flows[pump.linkIndex]!)) ?? 0;
+/** A that a pump draws; undefined while it stands or its table has no current. */
+const currentOf = ({ run, flows, moment }: SolvedRun, id: string): number | undefined => {
+  const pump = run.pumps.find((p) => p.id === id);
+  const curve = pump?.curve(moment);
+  return curve?.current(curve.rise.value(flows[pump!.linkIndex]!));
 };
 
+/** V that the circuit leaves a pump at what all of them draw; a controller passes on a share of that. */
+function availableTo(job: PointInputs, point: OperatingPoint, solved: SolvedRun, id: string): number {
+  const feeds = wiredFeeds(job.wiring);
+  if (!feeds?.ports.has(id)) return point.voltage;
+  const feed = feedAt(point);
+  return [...feeds.ports].reduce((left, q) => left - feeds.ohms(id, q, feed.by) * (currentOf(solved, q) ?? 0), feeds.open(id, feed)); // prettier-ignore
+}
+
 /**
- * What a pump draws pulls its own voltage down, which changes what it draws: network and voltages are solved in turn
- * until they agree.
+ * What pumps draw pulls their voltages down, their own and those that share a feed or an earth with them, which changes what they
+ * draw: network and voltages are solved in turn until they agree.
  *
  * @param control - of pumps under a controller: the voltage they get, or their share of what their wiring leaves.
  */
 function solveWired(
   prepared: PreparedRun,
+  job: PointInputs,
   fuel: FuelAt,
   point: OperatingPoint,
   draw: Draw,
   control: { voltage: number } | { share: number },
 ): Result<SolvedPoint, RunFault> {
   const pumps = runningPumps(prepared, point);
+  const feeds = wiredFeeds(job.wiring);
+  const feed = feedAt(point);
   const voltages = new Map<string, number>();
   if ('voltage' in control) for (const p of pumps) if (p.drive === 'pwm') voltages.set(p.id, control.voltage);
   const wired = pumps.flatMap((pump) => {
     const share = pump.drive === 'pwm' && 'share' in control ? control.share : 1;
-    const ohms = pumpWiring(pump) ?? 0;
-    return voltages.has(pump.id) || (ohms === 0 && share === 1) ? [] : [{ id: pump.id, ohms, share }];
+    const isWired = feeds?.ports.has(pump.id) === true;
+    if (voltages.has(pump.id) || (!isWired && share === 1)) return [];
+    return [{ id: pump.id, share, ohms: isWired ? feeds.ohms(pump.id, pump.id, feed.by) : 0 }];
   });
-  for (const { id, share } of wired) voltages.set(id, point.voltage * share);
+  for (const { id, share } of wired) voltages.set(id, (feeds?.ports.has(id) ? feeds.open(id, feed) : point.voltage) * share); // prettier-ignore
   for (let turn = 0; turn < MOST_TURNS; turn++) {
     const solved = prepared.solve(point, fuel, voltages, draw);
     if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: point.name });
     let moved = 0;
-    for (const { id, ohms, share } of wired) {
-      const current = currentOf(solved.value, id);
+    for (const { id, share, ohms } of wired) {
       const voltage = voltages.get(id)!;
+      const current = currentOf(solved.value, id) ?? 0;
       // a pump takes about as much more current as voltage: the step is damped by that
-      const step = (share * (point.voltage - current * ohms) - voltage) / (1 + (current * ohms * share) / voltage);
+      const step =
+        (share * availableTo(job, point, solved.value, id) - voltage) / (1 + (current * ohms * share) / voltage);
       if (!(voltage + step > (share === 1 ? LEAST_VOLTAGE : LEAST_CONTROLLED)))
         return failure({ code: 'starvedOfVoltage', part: id, ohms });
       voltages.set(id, voltage + step);

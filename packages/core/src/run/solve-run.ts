@@ -14,6 +14,8 @@ import { primeOf, type Prime } from './priming.ts';
 import type { RunFault } from './run-fault.ts';
 import { settle, solvePoint } from './solve-point.ts';
 import { spansOf, type Span } from './spans.ts';
+import { wiredFeeds } from './wired-pumps.ts';
+import { crankingVolts } from '../wiring/devices/sources.ts';
 import { worstSuction, type WorstSuction } from './worst-suction.ts';
 
 export interface PumpMargin {
@@ -34,6 +36,8 @@ export interface RunSolution {
   readonly spans: readonly Span[];
   readonly deadHead: DeadHead;
   readonly prime?: Prime;
+  /** Where a circuit tells the pumps' voltages: while the engine is turned over, and at full load charging hard. */
+  readonly wired?: { readonly cranking?: PointResult; readonly charging?: PointResult };
   /** A pump was run at a voltage outside its tables. */
   readonly extrapolated: boolean;
   /** Flow at some point lies beyond the pump's table. */
@@ -77,7 +81,8 @@ export function solveRun(
     for (const pump of run.pumps) {
       const curve = pump.curve(solved.value.moment);
       if (!curve) continue;
-      extrapolated ||= curve.extrapolated;
+      // with the engine standing nothing hangs on a pump's flow
+      extrapolated ||= curve.extrapolated && point.key !== 'keyOn';
       beyondTable ||= solved.value.flows[pump.linkIndex]! > curve.tableFlow * 1.0001;
     }
   }
@@ -93,9 +98,34 @@ export function solveRun(
     worstSuction: worstSuction(prepared, job, fuel, fullDemand),
     deadHead: deadHeads(run.circuits, assumed(job.assumptions, 'chargingVoltage')),
     prime,
+    ...(wiredFeeds(job.wiring) ? { wired: wiredPoints(prepared, job, fuel, conditions) } : {}),
     extrapolated,
     beyondTable,
   });
+}
+
+const CRANKING_SPEED = 200 / 60; // rev/s of the engine, typical
+const CRANKING_MANIFOLD = 0; // Pa gauge: next to no vacuum yet
+
+/** What the usual points leave out of a circuit: least voltage and most. A point that does not solve is left out. */
+function wiredPoints(
+  prepared: PreparedRun,
+  job: RunInputs,
+  fuel: Fuel,
+  conditions: readonly OperatingPoint[],
+): NonNullable<RunSolution['wired']> {
+  const at = (key: PointKey) => conditions.find((p) => p.key === key)!;
+  const battery = job.wiring?.devices?.find((d) => d.kind === 'battery' && d.stands !== 'out');
+  const solved = (point: OperatingPoint): PointResult | undefined => {
+    const found = solvePoint(prepared, job, fuel, point);
+    return found.ok ? pointResult(job, fuel, point, found.value) : undefined;
+  };
+  const cranking =
+    battery?.kind === 'battery'
+      ? solved({ ...at('idle'), key: 'cranking', name: 'cranking', voltage: crankingVolts(battery), speed: CRANKING_SPEED, manifold: CRANKING_MANIFOLD, feed: 'cranking' }) // prettier-ignore
+      : undefined;
+  const charging = solved({ ...at('fullLoad'), key: 'charging', name: 'full load, charging hard', voltage: assumed(job.assumptions, 'chargingVoltage') }); // prettier-ignore
+  return { ...(cranking ? { cranking } : {}), ...(charging ? { charging } : {}) };
 }
 
 /**

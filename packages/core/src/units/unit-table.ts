@@ -114,6 +114,7 @@ export const units: readonly Unit[] = [
   unit('current', 'mA', 1e-3, 0, ['milliamp', 'milliamps']),
   unit('rotation', 'rpm', 1 / 60, 0, ['rev/min', 'r/min', '1/min']),
   unit('resistance', 'Ω', 1, 1, ['ohm', 'ohms', 'ω', 'r']),
+  unit('resistance', 'mΩ', 1e-3, 1, ['milliohm', 'milliohms']),
   unit('resistance', 'kΩ', 1e3, 2, ['kohm', 'kohms', 'k']),
   unit('fraction', '%', 0.01, 1, ['percent', 'pct', 'vol%', '%vol']),
   unit('volume', 'L', 1e-3, 1, ['litre', 'litres', 'liter', 'liters', 'ltr']),

@@ -18,11 +18,37 @@ function reached(elements: readonly CircuitElement[], from: string): ReadonlyMap
   return ways;
 }
 
+/** Every place that some elements join to one of those, themselves among them. */
+export function joinedTo(
+  elements: readonly Pick<CircuitElement, 'a' | 'b'>[],
+  from: Iterable<string>,
+): ReadonlySet<string> {
+  const neighbours = new Map<string, string[]>();
+  const add = (x: string, y: string) => {
+    const known = neighbours.get(x);
+    if (known) known.push(y);
+    else neighbours.set(x, [y]);
+  };
+  for (const { a, b } of elements) {
+    add(a, b);
+    add(b, a);
+  }
+  const seen = new Set(from);
+  const wait = [...seen];
+  for (let at = wait.pop(); at !== undefined; at = wait.pop())
+    for (const next of neighbours.get(at) ?? []) {
+      if (seen.has(next)) continue;
+      seen.add(next);
+      wait.push(next);
+    }
+  return seen;
+}
+
 /** A place that no source, wire or contact joins to the battery's negative, and what stands there. */
 export function floatingNode(
   elements: readonly CircuitElement[],
 ): { readonly node: string; readonly at: readonly string[] } | undefined {
-  const held = reached(elements.filter((e) => e.law.kind === 'source' || e.law.kind === 'resistor'), EARTH); // prettier-ignore
+  const held = joinedTo(elements.filter((e) => e.law.kind === 'source' || e.law.kind === 'resistor'), [EARTH]); // prettier-ignore
   for (const { a, b } of elements)
     for (const node of [a, b])
       if (!held.has(node)) return { node, at: elements.filter((e) => e.a === node || e.b === node).map((e) => e.id) };

@@ -5,14 +5,14 @@ import type { Rule, SnagReport } from '../snag.ts';
 import { freePort } from '../../job/graph.ts';
 import type { Job } from '../../job/job.ts';
 
-/** A controller’s sensor where the controller does not expect it, or on wiring that picks up the injectors. */
+/** A controller’s sensor where the controller does not expect it. */
 export const sensorMisplaced: Rule = {
   key: 'sensor-misplaced',
   check: ({ job, solution }) => {
     const [sensor] = partsOfKind(job, 'pressureSensor');
     const [controlled] = partsOfKind(job, 'pump').filter((p) => p.drive === 'pwm');
     if (!sensor || !controlled) return [];
-    const { sensorExpected, sensorShielded } = controlled;
+    const { sensorExpected } = controlled;
     const host = circuits(job).into(sensor.id)[0]?.from;
     const onRail = host !== undefined && isAtEngine(job, host);
     const reports: SnagReport[] = [];
@@ -36,16 +36,6 @@ export const sensorMisplaced: Rule = {
           : 'What the line loses between the sensor and the rail is missing at the injectors.',
         cure: 'Fit it where the controller’s data sheet says, or set the controller for where it is.',
         ...(sensorExpected === 'rail' ? ontoRail(job, sensor.id) : {}),
-      });
-    if (sensorShielded === false)
-      reports.push({
-        ...base,
-        grade: 'note',
-        part: controlled.id,
-        path: ['parts', controlled.id, 'sensorShielded'],
-        what: 'The pressure sensor’s wiring is not shielded.',
-        why: 'Pulses of the pump and the injectors reach the controller as pressure, and it hunts.',
-        cure: 'Use shielded wire, earthed at the controller’s end only, away from the pump’s supply.',
       });
     return reports;
   },

@@ -1,10 +1,12 @@
-import { circuits, partsOfKind, quoted } from '../reading.ts';
+import type { Findings } from '../../run/findings.ts';
+import { deviceWord } from '../circuit-words.ts';
+import { circuits, partsOfKind, quoted, quotedId } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Several pumps: one that stops needs a check valve, and each needs a relay and fuse of its own. */
 export const stagedPumps: Rule = {
   key: 'staged-pumps',
-  check: ({ job, solution }) => {
+  check: ({ job, solution, wiring }) => {
     const run = circuits(job);
     const pumps = partsOfKind(job, 'pump');
     if (run.pumps.length < 2) return [];
@@ -24,22 +26,38 @@ export const stagedPumps: Rule = {
           act: { act: 'setOnPart', id: part.id, key: 'checkValve', value: true },
           actLabel: 'It has one',
         });
-      if (part.ownRelay === false)
+      const shared = sharedBy(wiring, job, part.id);
+      if (shared)
         reports.push({
           ...base,
           grade: 'fix',
-          path: path('ownRelay'),
+          stage: 'wiring',
+          path: ['wiring', 'devices', shared.device, 'label'],
           which: 'relay',
-          what: `${quoted(part)} shares a relay or a fuse with another pump.`,
+          what: `${quoted(part)} shares ${deviceWord(job, shared.device)} with ${quotedId(job, shared.with)}.`,
           why: 'One fuse that blows stops both, and one relay carries the current of both.',
           cure: 'Give each pump a relay and a fuse of its own.',
-          act: { act: 'setOnPart', id: part.id, key: 'ownRelay', value: true },
-          actLabel: 'Give it its own',
         });
       return reports;
     });
   },
 };
+
+/** A fuse or relay that a pump before it in the circuit uses as well. */
+function sharedBy(
+  wiring: Findings['wiring'],
+  job: Findings['job'],
+  part: string,
+): { device: string; with: string } | undefined {
+  const pumps = wiring?.pumps ?? [];
+  const own = pumps.findIndex((p) => p.part === part);
+  const isShared = (id: string) => (job.wiring?.devices ?? []).some((d) => d.id === id && (d.kind === 'fuse' || d.kind === 'relay')); // prettier-ignore
+  for (const other of pumps.slice(0, Math.max(0, own))) {
+    const device = pumps[own]!.through.find((id) => other.through.includes(id) && isShared(id));
+    if (device) return { device, with: other.part };
+  }
+  return undefined;
+}
 
 function backflow(
   solution: Parameters<Rule['check']>[0]['solution'],

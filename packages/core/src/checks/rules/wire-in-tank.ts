@@ -1,33 +1,48 @@
 import { fuelClasses, fuelClassOf, sourceOn, verdictOn, wireCovers } from '../../ratings/material-fuel.ts';
-import { partsOfKind, quoted } from '../reading.ts';
-import type { Rule } from '../snag.ts';
+import { devicesOf, wiresOf } from '../../wiring/lower-harness.ts';
+import { insulations } from '../../wiring/wire-kinds.ts';
+import { deviceWord } from '../circuit-words.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
-/** Wires inside the tank whose cover the fuel dissolves, or that only their maker can vouch for. */
+/** What lies in the tank and does not stand it: insulation that the fuel dissolves, connectors and joints of no rated kind. */
 export const wireInTank: Rule = {
   key: 'wire-in-tank',
-  check: ({ job, fuel }) =>
-    partsOfKind(job, 'pump').flatMap((part) => {
-      if (part.place !== 'inTank' || !part.wireCover || !fuel) return [];
-      const cover = wireCovers[part.wireCover];
+  check: ({ job, fuel, wiring }) => {
+    const harness = job.wiring;
+    if (!wiring || !harness) return [];
+    const base = { stage: 'wiring', source: 'common practice' } as const;
+    const covers = wiresOf(harness).flatMap((wire): SnagReport[] => {
+      if (wire.lies !== 'tank' || !wire.insulation || !fuel) return [];
+      const cover = wireCovers[insulations[wire.insulation].cover];
       const kind = fuelClassOf(fuel);
       const verdict = verdictOn(cover, kind, job.materials);
       if (verdict === 'fine') return [];
+      const path = ['wiring', 'wires', wire.id, 'insulation'] as const;
       return [
         {
+          ...base,
           grade: verdict === 'attacked' ? 'stop' : 'note',
-          stage: 'run',
-          part: part.id,
-          path: ['parts', part.id, 'wireCover'],
+          which: wire.id,
+          path,
           what:
             verdict === 'ask'
-              ? `Only the maker can say whether the wires to ${quoted(part)} stand this fuel: ${cover.name}.`
-              : `The wires to ${quoted(part)} do not last inside the tank: ${cover.name} with ${fuelClasses[kind]}.`,
+              ? `Only the maker can say whether ${deviceWord(job, wire.id)} stands this fuel: ${insulations[wire.insulation].name}.`
+              : `${deviceWord(job, wire.id)} does not last inside the tank: ${insulations[wire.insulation].name} with ${fuelClasses[kind]}.`,
           why: 'The cover hardens and falls off, and bare wires lie in the vapour.',
           cure: 'Use wire covered with PTFE or ETFE, or the harness made for the hanger.',
-          act: { act: 'setOnPart', id: part.id, key: 'wireCover', value: 'fluoropolymer' },
+          act: { act: 'set', path, value: 'fluoropolymer' },
           actLabel: 'Wire in PTFE or ETFE it is',
           source: sourceOn(cover, kind, job.materials),
         },
       ];
-    }),
+    });
+    const joints = devicesOf(harness).flatMap((d): SnagReport[] => {
+      if (d.kind === 'connector' && d.place === 'inTank' && d.immersible === false)
+        return [{ ...base, grade: 'stop', which: d.id, path: ['wiring', 'devices', d.id, 'immersible'], what: `${deviceWord(job, d.id)} lies in the tank and is not made for fuel.`, why: 'Its plastic swells and its contacts corrode: it sparks in the vapour when it parts.', cure: 'Use the connector made for the hanger, or crimp and shrink with material that stands the fuel.' }]; // prettier-ignore
+      if (d.kind === 'splice' && d.inTank && d.made !== 'butt' && d.made !== 'terminal')
+        return [{ ...base, grade: 'stop', which: d.id, path: ['wiring', 'devices', d.id, 'made'], what: `${deviceWord(job, d.id)} lies in the tank and is ${d.made === undefined ? 'of no known kind' : 'no joint for there'}.`, why: 'Inside the tank nothing may be bare or work loose.', cure: 'Crimp it and shrink fluoropolymer over it, or run the wire through in one piece.' }]; // prettier-ignore
+      return [];
+    });
+    return [...covers, ...joints];
+  },
 };

@@ -1,81 +1,69 @@
-import { conductor } from '../../units/wire-gauge.ts';
-import { measured } from '../../job/measured.ts';
 import { figure } from '../../units/quantity.ts';
-import { partName, type PartOf } from '../../parts/kinds.ts';
-import { ampacity, gaugeFor, passesMore } from '../../wiring/ampacity.ts';
-import { fuseFor } from '../../wiring/fuse.ts';
-import { mostCurrent, partsOfKind, quoted } from '../reading.ts';
+import { isMore } from '../../wiring/ampacity.ts';
+import { deviceWord, onWayOf, pumpWords, resize, safeChanges } from '../circuit-words.ts';
+import type { Findings } from '../../run/findings.ts';
 import type { Rule, SnagReport } from '../snag.ts';
+import type { WireFinding } from '../../wiring/wiring-findings.ts';
 
-/** A wire that burns before its fuse does, or that the pump itself overloads. */
+/** A wire that burns before its fuse does, or that what it feeds overloads. One snag for each pump: its weakest wire. */
 export const wireTooThin: Rule = {
   key: 'wire-too-thin',
-  check: (findings) =>
-    partsOfKind(findings.job, 'pump').flatMap((part): SnagReport[] => {
-      const thinnest = thinnestWire(part);
-      if (thinnest === undefined) return [];
-      const carries = ampacity(thinnest);
-      const current = mostCurrent(findings, part.id);
-      const base = { stage: 'run', part: part.id, path: ['parts', part.id, 'supplyWire'], source: 'ampacity at 105 °C insulation, typical, from memory: verify; fuse sizes ISO 8820-3' } as const; // prettier-ignore
-      if (part.fuse && passesMore(part.fuse.si, thinnest))
-        return [
-          {
-            ...base,
-            grade: 'stop',
-            which: 'fuse',
-            what: `The fuse of ${quoted(part)} passes more than its wire carries.`,
-            figure: { label: 'fuse', ...figure('current', part.fuse.si) },
-            limit: { label: 'the thinnest wire carries', ...figure('current', carries) },
-            why: 'A short then burns the wire, and what lies beside it, before the fuse goes.',
-            ...rewired(part, current),
-          },
-        ];
-      if (current !== undefined && current > carries)
-        return [
-          {
-            ...base,
-            grade: 'fix',
-            which: 'load',
-            what: `The wire of ${quoted(part)} is too thin for its current.`,
-            figure: { label: 'highest pump current', ...figure('current', current) },
-            limit: { label: 'the thinnest wire carries', ...figure('current', carries) },
-            why: 'It runs hot for hours on end, and its insulation hardens and splits.',
-            ...rewired(part, current),
-          },
-        ];
-      return [];
-    }),
+  check(findings) {
+    const wires = findings.wiring?.wires ?? [];
+    const burns = wires.filter((w) => isOver(w, w.fuse));
+    const warm = wires.filter((w) => !burns.includes(w) && isOver(w, w.amps));
+    return [
+      ...weakest(burns).map((w) => report(findings, w, 'fuse')),
+      ...weakest(warm).map((w) => report(findings, w, 'load')),
+    ];
+  },
 };
 
-/** Area of the thinnest conductor on the way to a pump and back, m2; undefined while none is known. */
-export function thinnestWire({ supplyWire, earthWire }: PartOf<'pump'>): number | undefined {
-  const areas = [supplyWire, earthWire].flatMap((w) => (w ? [w.si] : []));
-  return areas.length > 0 ? Math.min(...areas) : undefined;
+const isOver = ({ carries }: WireFinding, amps: number | undefined): boolean =>
+  carries !== undefined && amps !== undefined && Number.isFinite(amps) && isMore(amps, carries);
+
+/** The one that carries least, of those that feed the same pumps. */
+function weakest(wires: readonly WireFinding[]): WireFinding[] {
+  const byPumps = new Map<string, WireFinding>();
+  for (const wire of wires) {
+    const key = wire.pumps.join() || wire.wire;
+    const known = byPumps.get(key);
+    if (!known || wire.carries! < known.carries!) byPumps.set(key, wire);
+  }
+  return [...byPumps.values()];
 }
 
-/** Wire and fuse together: the fuse that the pump's current asks for, and the thinnest wire that it protects. */
-export function rewired(
-  part: PartOf<'pump'>,
-  current: number | undefined,
-): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
-  const plain = 'Use wire that carries more than the fuse passes, and pins as strong.';
-  const fuse = current === undefined ? part.fuse?.si : fuseFor(current);
-  const awg = fuse === undefined ? undefined : gaugeFor(fuse);
-  if (fuse === undefined || awg === undefined)
+function report(findings: Findings, wire: WireFinding, which: 'fuse' | 'load'): SnagReport {
+  const { job } = findings;
+  const [pump] = wire.pumps.length === 1 ? wire.pumps : [];
+  const whose = wire.pumps.length > 0 ? ` of ${pumpWords(job, wire.pumps)}` : '';
+  const changes = safeChanges(findings, new Set([wire.wire, ...onWayOf(findings, wire.pumps)]));
+  const base = {
+    stage: 'wiring',
+    ...(pump === undefined ? {} : { part: pump }),
+    which: pump === undefined ? `${which}-${wire.wire}` : which,
+    path: ['wiring', 'wires', wire.wire, 'area'],
+    source:
+      'ampacity at 105 °C insulation, typical, from memory: verify; by heat around and bundle; fuse sizes ISO 8820-3',
+    ...(changes.length > 0 ? resize(job, changes) : { cure: 'Use wire that carries more than the fuse passes, and pins as strong; a bundle apart, or a cooler way.' }), // prettier-ignore
+  } as const;
+  const limit = { label: 'it carries there', ...figure('current', wire.carries!) };
+  if (which === 'fuse')
     return {
-      cure: `${plain} No blade fuse or gauge of the table is large enough: split the pumps onto relays of their own.`,
+      ...base,
+      grade: 'stop',
+      what: `The fuse${whose} passes more than ${deviceWord(job, wire.wire)} carries.`,
+      figure: { label: 'fuse', ...figure('current', wire.fuse!) },
+      limit,
+      why: 'A short then burns the wire, and what lies beside it, before the fuse goes.',
     };
-  const value = conductor(awg);
-  // what is thick enough stays
-  const wires = (['supplyWire', 'earthWire'] as const).filter((key) => (part[key]?.si ?? 0) < value.si);
-  const changes = [
-    ...(part.fuse?.si === fuse ? [] : [{ id: part.id, key: 'fuse', value: measured(fuse, 'A') }]),
-    ...wires.map((key) => ({ id: part.id, key, value })),
-  ];
-  const words = [...(wires.length > 0 ? [`${awg} AWG`] : []), ...(part.fuse?.si === fuse ? [] : [`a ${fuse} A fuse`])].join(' and '); // prettier-ignore
   return {
-    cure: `${words} go together: the fuse at 1.25 times the pump’s highest current, the wire carries more than it passes. Pins must carry as much.`,
-    act: changes.length > 0 ? { act: 'setOnParts', title: `wire ${partName(part)} with ${words}`, changes } : undefined,
-    actLabel: `Wire it with ${words}`,
+    ...base,
+    grade: 'fix',
+    what: `${cap(deviceWord(job, wire.wire))}${whose} is too thin for its current.`,
+    figure: { label: 'most that passes', ...figure('current', wire.amps) },
+    limit,
+    why: 'It runs hot for hours on end, and its insulation hardens and splits.',
   };
 }
+const cap = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);

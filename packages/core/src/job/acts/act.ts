@@ -23,6 +23,12 @@ export type RegulatorPlace = z.infer<typeof regulatorPlaceSchema>;
 export const actSchema = z.discriminatedUnion('act', [
   /** A measurement or choice outside the run, or its removal when `value` is absent. Rows of a list go by their id. */
   z.strictObject({ act: z.literal('set'), path: pathSchema, value: z.unknown().optional() }),
+  /** Several such at once, as one edit: wires and fuses in other sizes, a device with all that hangs on it. */
+  z.strictObject({
+    act: z.literal('setAll'),
+    changes: z.array(z.strictObject({ path: pathSchema, value: z.unknown().optional() })).min(1).max(400).readonly(), // prettier-ignore
+    title,
+  }),
   z.strictObject({ act: z.literal('addRow'), path: pathSchema, row: z.looseObject({ id }) }),
   z.strictObject({ act: z.literal('removeRow'), path: pathSchema, id }),
   z.strictObject({ act: z.literal('setOnPart'), id, key, value: z.unknown().optional() }),

@@ -51,6 +51,8 @@ function apply(job: Job, act: Act): Job {
   switch (act.act) {
     case 'set':
       return setAt(job, outsideRun(act.path), act.value) as Job;
+    case 'setAll':
+      return act.changes.reduce((changed, { path, value }) => setAt(changed, outsideRun(path), value) as Job, job);
     case 'addRow': {
       const rows = (valueAt(job, outsideRun(act.path)) ?? []) as { id: string }[];
       if (!Array.isArray(rows)) refused(`“${act.path.join(' ')}” is no list`);
@@ -258,6 +260,7 @@ const ROOTS = new Set([
   'gauge',
   'routes',
   'assumptions',
+  'wiring',
 ]);
 
 /** Parts, joints and overrules have acts of their own. */
@@ -282,6 +285,7 @@ export function describeAct(job: Job, act: Act): string {
       const field = { ...commonProperties, ...(job.parts[act.id] && propertiesOf(job.parts[act.id]!.kind)) } as Record<string, { name: string }>; // prettier-ignore
       return `${act.value === undefined ? 'clear' : 'set'} ${field[act.key]?.name ?? act.key} of ${name(act.id)}`;
     }
+    case 'setAll':
     case 'setOnParts':
     case 'setOnJoints':
     case 'routeLine':

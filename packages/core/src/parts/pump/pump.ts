@@ -1,11 +1,9 @@
 import { z } from 'zod';
-import { bar, celsius, kPa, mm } from '../../units/quick.ts';
-import { choice, flag, namesOf, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
-import { wireCovers } from '../../ratings/material-fuel.ts';
+import { bar, kPa, mm } from '../../units/quick.ts';
+import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
 import { pumpTableSchema } from './pump-table.ts';
 import { pumpModel } from '../../pumps/pump-model.ts';
 import { pumpRuns } from '../../pumps/staging.ts';
-import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart } from '../define-part.ts';
 import { specification } from '../list-line.ts';
 import { STOPPED_PUMP } from '../../hydraulics/network.ts';
@@ -17,9 +15,6 @@ const tables: SpecialProperty<z.ZodArray<typeof pumpTableSchema>> = {
   hint: 'From the pump’s data sheet: flow, and current if given, at a few pressures and one or more voltages.',
   schema: z.array(pumpTableSchema).max(6),
 };
-
-/** Conductors of a pump's wiring, m2: 0.1 to 120 mm². */
-const WIRE = { minimum: 1e-7, maximum: 1.2e-4, likely: [0.5e-6, 35e-6], named: 'gaugeOfWire' } as const;
 
 /** Seat of a pump's relief valve, wide open; typical, from memory. */
 const RELIEF_SEAT = { bore: mm(5), k: 6 };
@@ -46,7 +41,6 @@ const properties = {
   }),
   startsAtDemand: quantity('starts when the engine burns', 'volumeFlow', 'L/h', { maximum: 3e-4, step: 10 }),
   startsAtBoost: quantity('starts at boost', 'pressure', 'kPa', { maximum: kPa(400) }),
-  ownRelay: flag('has a relay and a fuse of its own'),
   drive: choice('driven by', {
     full: 'the system voltage',
     pwm: 'a pump controller (PWM) that holds a pressure',
@@ -60,39 +54,11 @@ const properties = {
     rail: 'on the rail',
     tank: 'near the tank',
   }),
-  sensorShielded: flag('sensor wiring is shielded'),
   leastDuty: quantity('least duty of the controller', 'fraction', '%', {
     maximum: 1,
     typical: { si: 0.2, source: TYPICAL },
   }),
   reliefPressure: quantity('relief valve opens at', 'pressure', 'kPa', { maximum: 2e6 }),
-  supplyWire: quantity('supply wire', 'area', 'mm²', {
-    ...WIRE,
-    hint: 'Conductor in mm² or AWG, from battery or relay to the pump. With all four, Endrel reckons the voltage at the pump.',
-  }),
-  supplyLength: quantity('supply wire length', 'length', 'm', {
-    tool: 'tape',
-    maximum: 15,
-    likely: [0.3, 8],
-  }),
-  wireCover: choice('wires inside the tank are covered with', namesOf(wireCovers)),
-  earthWire: quantity('earth wire', 'area', 'mm²', WIRE),
-  earthLength: quantity('earth wire length', 'length', 'm', {
-    tool: 'tape',
-    maximum: 15,
-    likely: [0.1, 8],
-  }),
-  wireTemperature: quantity('wire temperature', 'temperature', '°C', {
-    minimum: celsius(-50),
-    maximum: celsius(150),
-    typical: { si: celsius(60), source: TYPICAL },
-  }),
-  contacts: quantity('fuse, relay and contacts together', 'resistance', 'Ω', {
-    maximum: 2,
-    likely: [0.005, 0.1],
-    typical: { si: 0.02, source: TYPICAL },
-  }),
-  fuse: quantity('fuse', 'current', 'A', { maximum: 100, likely: [5, 40] }),
 };
 
 export const pump = definePart('pump', 'Pump', properties, {
@@ -107,8 +73,6 @@ export const pump = definePart('pump', 'Pump', properties, {
   ],
   isRelevant(part, key) {
     switch (key) {
-      case 'wireCover':
-        return part.place === 'inTank';
       case 'inletHeight':
         return part.place !== 'inTank';
       case 'startsAtDemand':
@@ -118,12 +82,8 @@ export const pump = definePart('pump', 'Pump', properties, {
       case 'targetPressure':
       case 'targetReferenced':
       case 'sensorExpected':
-      case 'sensorShielded':
       case 'leastDuty':
         return part.drive === 'pwm';
-      case 'wireTemperature':
-      case 'contacts':
-        return (part.supplyWire ?? part.earthWire ?? part.supplyLength ?? part.earthLength) !== undefined;
       default:
         return true;
     }
@@ -141,8 +101,6 @@ export const pump = definePart('pump', 'Pump', properties, {
       part.reliefPressure && `relief ${say('pressure', part.reliefPressure.si)}`,
     );
   },
-  small: ({ fuse }) =>
-    fuse ? [{ part: `Blade fuse ${formatQuantity('current', fuse.si)}, relay and holder`, quantity: 1 }] : [],
   symbol: () => 'pump',
   lower(part, site) {
     const { id, reliefPressure } = part;

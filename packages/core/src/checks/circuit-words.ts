@@ -1,0 +1,49 @@
+import type { Job } from '../job/job.ts';
+import { partName } from '../parts/kinds.ts';
+import type { Findings } from '../run/findings.ts';
+import { formatQuantity } from '../units/format-quantity.ts';
+import { deviceName } from '../wiring/devices/index.ts';
+import { sizeFields } from '../wiring/resized.ts';
+import type { SizeChange } from '../wiring/sizes.ts';
+import { sayEnd } from '../wiring/wire-list.ts';
+import type { SnagReport } from './snag.ts';
+
+/** “wire 3 (Fuse, 30 to Relay, 30)” or a device's name, for a sentence. */
+export function deviceWord({ wiring = {} }: Pick<Job, 'wiring'>, id: string): string {
+  const at = (wiring.wires ?? []).findIndex((w) => w.id === id);
+  const wire = wiring.wires?.[at];
+  if (wire) return `wire ${at + 1} (${sayEnd(wiring, wire.from)} to ${sayEnd(wiring, wire.to)})`;
+  const device = wiring.devices?.find((d) => d.id === id);
+  return device ? `“${deviceName(device)}”` : `“${id}”`;
+}
+
+/** Other wires and fuses as one edit, in words. */
+export function resize(
+  { wiring = {} }: Pick<Job, 'wiring'>,
+  changes: readonly SizeChange[],
+): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
+  const name = (c: SizeChange) =>
+    c.kind === 'fuse'
+      ? `${formatQuantity('current', c.amps)} in ${deviceWord({ wiring }, c.id)}`
+      : `${c.awg} AWG for wire ${(wiring.wires ?? []).findIndex((w) => w.id === c.id) + 1}`;
+  const words = changes.map(name).join(', ');
+  const short = changes.length > 3 ? `${changes.length} wires and fuses` : words;
+  return {
+    cure: `${words.slice(0, 1).toUpperCase()}${words.slice(1)}.`,
+    act: { act: 'setAll', title: `change ${short}`.slice(0, 120), changes: sizeFields(changes) },
+    actLabel: `Use ${short}`,
+  };
+}
+
+/** What of the safe set belongs to some wires and fuses. */
+export function safeChanges({ wiring }: Pick<Findings, 'wiring'>, ids: ReadonlySet<string>): readonly SizeChange[] {
+  return wiring?.safe?.ok ? wiring.safe.changes.filter((c) => ids.has(c.id)) : [];
+}
+
+/** Wires and fuses on the way of the same pumps: what has to be changed together. */
+export const onWayOf = ({ wiring }: Pick<Findings, 'wiring'>, parts: readonly string[]): ReadonlySet<string> =>
+  new Set((wiring?.pumps ?? []).filter((p) => parts.includes(p.part)).flatMap((p) => p.through));
+
+/** The pumps that something feeds, in words. */
+export const pumpWords = (job: Pick<Job, 'parts'>, parts: readonly string[]): string =>
+  parts.map((id) => `“${job.parts[id] ? partName(job.parts[id]) : id}”`).join(' and ');

@@ -1,0 +1,40 @@
+import { figure } from '../../units/quantity.ts';
+import { elementName } from '../../wiring/pump-feeds.ts';
+import { deviceWord } from '../circuit-words.ts';
+import type { Rule, SnagReport } from '../snag.ts';
+
+/** A circuit that cannot be: a short, sources against one another, wires that end on nothing. */
+export const circuitFault: Rule = {
+  key: 'circuit-fault',
+  check: ({ job, wiring }) => {
+    if (!wiring || !job.wiring) return [];
+    const base = { stage: 'wiring', path: ['wiring'], source: 'the circuit as drawn' } as const;
+    const { fault } = wiring;
+    const name = (id: string) => `“${elementName(job.wiring!, id)}”`;
+    const reports: SnagReport[] = wiring.loose.map((wire) => ({
+      ...base,
+      grade: 'fix',
+      which: wire,
+      path: ['wiring', 'wires', wire, 'to'],
+      what: `${deviceWord(job, wire)} ends on nothing.`,
+      why: 'What is drawn so feeds nothing; on the vehicle it is a bare end.',
+      cure: 'Join both its ends, or take it out.',
+    }));
+    switch (fault?.code) {
+      case 'short':
+        reports.push({ ...base, grade: 'stop', what: `${name(fault.source)} is shorted to earth through ${fault.by.map(name).join(', ')}.`, ...(Number.isFinite(fault.amps) ? { figure: { label: 'with no pump running', ...figure('current', fault.amps) } } : {}), why: 'The fuse goes at once; without one the wire burns.', cure: 'Find the wire that joins feed and earth with nothing between, and take it to where it belongs.', hides: 'Voltages and currents cannot be told while it stands.' }); // prettier-ignore
+        break;
+      case 'sourcesOppose':
+        reports.push({ ...base, grade: 'stop', what: `${fault.sources.map(name).join(' and ')} press against one another.`, ...(Number.isFinite(fault.amps) ? { figure: { label: 'between them', ...figure('current', fault.amps) } } : {}), why: 'One discharges through the other as fast as the wire lets it: both get hot.', cure: 'Keep one source, or part them with an isolator.', hides: 'Voltages and currents cannot be told while it stands.' }); // prettier-ignore
+        break;
+      case 'noOperatingPoint':
+        reports.push({ ...base, grade: 'stop', what: `${name(fault.load)} finds no voltage at which it runs.`, figure: { label: 'of what it wants it gets', ...figure('fraction', fault.share) }, limit: { label: 'all', ...figure('fraction', 1) }, why: 'The less it gets the more it draws, until nothing is left.', cure: 'Thicker or shorter wire.' }); // prettier-ignore
+        break;
+      case 'floating':
+      case 'noEarth':
+      case undefined:
+        break;
+    }
+    return reports;
+  },
+};

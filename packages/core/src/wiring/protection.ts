@@ -1,0 +1,101 @@
+import { joinedTo } from './circuit-shape.ts';
+import { EARTH, type CircuitElement } from './circuit.ts';
+import { kindOfDevice } from './devices/index.ts';
+import type { Harness } from './harness.ts';
+import { devicesOf, linkId, placeIn, placeOf, wiresOf } from './lower-harness.ts';
+
+/** Every way for current through wires and contacts, whatever the state of key and engine; what draws passes none on. */
+export function waysOf(harness: Harness): Pick<CircuitElement, 'id' | 'a' | 'b'>[] {
+  return [
+    ...devicesOf(harness).flatMap((device) =>
+      kindOfDevice(device)
+        .links(device)
+        .flatMap((link, i) => {
+          return link.draws
+            ? []
+            : [{ id: linkId(device.id, i), a: placeIn(device, link.from), b: placeIn(device, link.to) }];
+        }),
+    ),
+    ...wiresOf(harness).map((w) => ({ id: w.id, a: placeOf(w.from), b: placeOf(w.to) })),
+  ];
+}
+
+const plusOf = (harness: Harness): string[] =>
+  devicesOf(harness).flatMap((d) => {
+    const { source } = kindOfDevice(d);
+    return source ? [`${d.id}:${source[0]}`] : [];
+  });
+
+/** What protects a stretch of wire or a contact: fuses, or nothing. */
+export interface Protection {
+  /** A: the most that passes for long before something opens; undefined while a fuse is unread; Infinity with none. */
+  readonly amps: number | undefined;
+  /** The fuses, by device. */
+  readonly fuses: readonly string[];
+}
+
+export interface Protections {
+  /** By wire and device's link. What is neither fed nor a pump's way back has none. */
+  of(id: string): Protection | undefined;
+  /** Whether both ends are joined to the battery's negative. */
+  isEarthSide(id: string): boolean;
+}
+
+/**
+ * Which fuses stand before what: without a fuse's link nothing feeds it any more. On the way back from a load it is what stands
+ * before that load; where loads share an earth, their fuses together.
+ *
+ * @param backOf - loads whose current a stretch carries back, by the place where each is fed.
+ */
+export function protectionsOf(
+  harness: Harness,
+  backOf: (id: string) => readonly { readonly fedAt: string }[],
+): Protections {
+  const ways = waysOf(harness);
+  const pluses = plusOf(harness);
+  const fed = joinedTo(ways, pluses);
+  const earthed = joinedTo(ways, [EARTH, ...devicesOf(harness).flatMap((d) => { const { source } = kindOfDevice(d); return source ? [`${d.id}:${source[1]}`] : []; })]); // prettier-ignore
+  const byId = new Map(ways.map((w) => [w.id, w]));
+  const fuses = devicesOf(harness).flatMap((d) => {
+    const opensAt = kindOfDevice(d).fuse?.(d);
+    if (opensAt === undefined) return [];
+    const without = joinedTo(ways.filter((w) => w.id !== linkId(d.id, 0)), pluses); // prettier-ignore
+    return [{ id: d.id, opensAt, without }];
+  });
+  const before = (place: string): Protection => {
+    const standing = fuses.filter((f) => !f.without.has(place));
+    if (standing.length === 0) return { amps: Infinity, fuses: [] };
+    const read = standing.flatMap((f) => (f.opensAt === null ? [] : [f.opensAt]));
+    return { amps: read.length > 0 ? Math.min(...read) : undefined, fuses: standing.map((f) => f.id) };
+  };
+  const isFuseLink = (id: string) => fuses.some((f) => linkId(f.id, 0) === id);
+  const isEarthSide = (id: string) => {
+    const way = byId.get(id);
+    return way !== undefined && earthed.has(way.a) && earthed.has(way.b);
+  };
+  const found = new Map<string, Protection | undefined>();
+  return {
+    isEarthSide,
+    of(id) {
+      if (!found.has(id)) found.set(id, reckon(id));
+      return found.get(id);
+    },
+  };
+  function reckon(id: string): Protection | undefined {
+    const way = byId.get(id);
+    if (!way) return undefined;
+    if (isEarthSide(id)) {
+      const all = backOf(id).map(({ fedAt }) => before(fedAt));
+      if (all.length === 0) return undefined;
+      const names = [...new Set(all.flatMap((p) => p.fuses))];
+      const distinct = new Map(all.map((p) => [p.fuses.join(), p.amps]));
+      const amps = [...distinct.values()].reduce<number | undefined>((sum, a) => (sum === undefined || a === undefined ? undefined : sum + a), 0); // prettier-ignore
+      return { amps, fuses: names };
+    }
+    if (!fed.has(way.a) && !fed.has(way.b)) return undefined;
+    if (isFuseLink(id)) return undefined;
+    // the end that is nearer to the source decides: it is fed as soon as anything is
+    const [a, b] = [before(way.a), before(way.b)];
+    return a.fuses.length <= b.fuses.length ? a : b;
+  }
+}

@@ -1,0 +1,91 @@
+import type { PartFlow, PointResult } from '../run/point-result.ts';
+import { feedAt } from '../run/wired-pumps.ts';
+import { onceFor } from '../reckoning/once-for.ts';
+import type { SolvedCircuit } from './circuit.ts';
+import { kindOfDevice } from './devices/index.ts';
+import type { Harness } from './harness.ts';
+import { devicesOf, linkId, ohmsOf, wiresOf } from './lower-harness.ts';
+import type { PumpPort } from './pump-feeds.ts';
+
+/** What a pump draws at a point, as the circuit sees it: a controller passes its voltage on for a share of the time. */
+export interface Drawn {
+  readonly volts: number;
+  readonly amps: number;
+}
+
+/** V and A of every pump that runs at a point, by part. */
+export function drawnAt({ parts, duty, point }: PointResult): Map<string, Drawn> {
+  return new Map(
+    parts.flatMap(({ id, current, voltage }: PartFlow): [string, Drawn][] => {
+      if (current === undefined || voltage === undefined || !(current > 0)) return [];
+      // only a pump under the controller stands below what its wiring leaves it
+      const isControlled = duty !== undefined && voltage < point.voltage * duty * 1.0001;
+      return [[id, { volts: isControlled ? voltage / duty : voltage, amps: current }]];
+    }),
+  );
+}
+
+/** The circuit at one operating point. */
+export interface WiringPoint {
+  readonly key: string;
+  readonly name: string;
+  /** V where it is fed. */
+  readonly system: number;
+  readonly volts: Readonly<Record<string, number>>;
+  readonly amps: Readonly<Record<string, number>>;
+}
+export const wiringPoint = ({ point }: PointResult, solved: SolvedCircuit): WiringPoint => ({
+  key: point.key,
+  name: point.name,
+  system: feedAt(point).volts,
+  volts: Object.fromEntries(solved.volts),
+  amps: Object.fromEntries(solved.amps),
+});
+
+/** Where some of a pump's volts go. */
+export interface DropLeg {
+  /** A wire or a device. */
+  readonly id: string;
+  readonly isWire: boolean;
+  readonly side: 'supply' | 'earth';
+  readonly volts: number;
+  readonly amps: number;
+  readonly ohms: number;
+}
+
+/**
+ * Where the volts between source and pump go, exactly: a stretch of resistance R that carries I and sends on the share i of what
+ * the pump draws takes R·I·i of it (Tellegen's theorem), whether wires share, run side by side, or carry other loads as well.
+ */
+export function dropLegs(
+  harness: Harness,
+  port: PumpPort,
+  { amps }: WiringPoint,
+  isEarthSide: (id: string) => boolean,
+): DropLeg[] {
+  return resistancesOf(harness)
+    .flatMap(({ id, isWire, ohms, way }): DropLeg[] => {
+      const share = port.shares.get(way) ?? 0;
+      if (Math.abs(share) < 1e-9) return [];
+      const through = amps[way] ?? 0;
+      return [{ id, isWire, ohms, volts: ohms * through * share, amps: Math.abs(through), side: isEarthSide(way) ? 'earth' : 'supply' }]; // prettier-ignore
+    })
+    .sort((a, b) => b.volts - a.volts);
+}
+
+interface Resistance {
+  readonly id: string;
+  readonly isWire: boolean;
+  readonly ohms: number;
+  /** As it is named in the circuit. */
+  readonly way: string;
+}
+/** Every wire and every contact with its ohms. */
+export const resistancesOf = onceFor((harness: Harness): readonly Resistance[] => [
+  ...devicesOf(harness).flatMap((d) =>
+    kindOfDevice(d)
+      .links(d)
+      .flatMap((link, i) => (link.draws ? [] : [{ id: d.id, isWire: false, ohms: link.ohms, way: linkId(d.id, i) }])),
+  ),
+  ...wiresOf(harness).map((w) => ({ id: w.id, isWire: true, ohms: ohmsOf(w) ?? 0, way: w.id })),
+]);

@@ -1,0 +1,328 @@
+import type { Job } from '../job/job.ts';
+import { partName } from '../parts/kinds.ts';
+import { flowAgainst } from '../hydraulics/pump-curve.ts';
+import { pumpModel } from '../pumps/pump-model.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import { feedAt } from '../run/wired-pumps.ts';
+import type { PartFlow, PointResult } from '../run/point-result.ts';
+import { resultsOf, type RunSolution } from '../run/solve-run.ts';
+import { carries } from './ampacity.ts';
+import type { CircuitFault } from './circuit.ts';
+import { crimpsOf, type CrimpFinding } from './crimps.ts';
+import { cutOff, truthTable, type CutOffRow } from './cut-off.ts';
+import { DRIVING } from './cut-off-state.ts';
+import { kindOfDevice } from './devices/index.ts';
+import { firstFuseOf, mostDropOf, type Harness } from './harness.ts';
+import { devicesOf, linkId, wiresOf } from './lower-harness.ts';
+import { proofsOf, type Proof } from './proofs.ts';
+import { protectionsOf, waysOf, type Protections } from './protection.ts';
+import { drawnAt, dropLegs, wiringPoint, type DropLeg, type WiringPoint } from './pump-circuit.ts';
+import { pumpFeeds, solveHarness, type PumpFeeds, type PumpPort } from './pump-feeds.ts';
+import { levelCircuits, sensorCircuits, widebandOffsets, type LevelCircuit, type SensorCircuit, type WidebandOffset } from './signals.ts'; // prettier-ignore
+import { sizeHarness, type PumpDraw, type SizeChange, type Sized } from './sizes.ts';
+import { resized } from './resized.ts';
+
+/** A pump's circuit at one point. SI. */
+export interface PumpAt {
+  readonly key: string;
+  readonly system: number;
+  /** At its terminals while it has current. */
+  readonly volts: number;
+  readonly amps: number;
+  readonly legs: readonly DropLeg[];
+}
+export interface PumpCircuit {
+  readonly part: string;
+  readonly device: string;
+  readonly name: string;
+  /** Wires on its way that nobody has measured: its voltage is that of the system until then. */
+  readonly unmeasured: readonly string[];
+  /** Wires and devices on its way. */
+  readonly through: readonly string[];
+  /** At every point at which it runs. */
+  readonly at: Readonly<Record<string, PumpAt>>;
+  /** As at key on: what a bridge in the relay's place gives. */
+  readonly bridged?: PumpAt;
+  /** Most that it draws at any point, A. */
+  readonly mostAmps?: number;
+}
+
+/** Something that may carry only so much. */
+export interface RatedFinding {
+  readonly device: string;
+  /** A: the most that passes at any point, what it is rated for, and what its fuse would pass. */
+  readonly amps: number;
+  readonly rated: number;
+  readonly fuse?: number | undefined;
+  readonly pumps: readonly string[];
+}
+export interface FuseFinding {
+  readonly device: string;
+  readonly rating?: number;
+  readonly amps: number;
+  readonly pumps: readonly string[];
+}
+export interface WireFinding {
+  readonly wire: string;
+  /** Most that passes, A, its conductors together. */
+  readonly amps: number;
+  readonly at?: string;
+  readonly carries?: number;
+  /** A that its fuses pass; undefined: an unread fuse, or nothing feeds it. Infinity: none stands before it. */
+  readonly fuse?: number | undefined;
+  readonly fuses: readonly string[];
+  readonly side: 'supply' | 'earth' | 'other';
+  readonly pumps: readonly string[];
+  /** Unfused, and longer than what may be. */
+  readonly isBare: boolean;
+}
+
+/** A step of the proposed sizes, and what it brings. */
+export interface SizeStep {
+  readonly change: SizeChange;
+  /** V still lost by the pump that loses most, with this step done. */
+  readonly drop: number;
+  /** m3/s that this step brings, all pumps together. */
+  readonly gained: number;
+}
+export interface SizeProposal {
+  readonly steps: readonly SizeStep[];
+  readonly dropBefore: number;
+  readonly dropAfter: number;
+  /** m3/s. */
+  readonly gained: number;
+}
+
+export interface WiringFindings {
+  readonly fault?: CircuitFault;
+  /** Wires of which an end is on nothing. */
+  readonly loose: readonly string[];
+  readonly pumps: readonly PumpCircuit[];
+  /** Pumps of the run that no circuit feeds. */
+  readonly undrawn: readonly string[];
+  readonly points: readonly WiringPoint[];
+  readonly truth: readonly CutOffRow[];
+  readonly backwards: readonly string[];
+  readonly wires: readonly WireFinding[];
+  readonly rated: readonly RatedFinding[];
+  readonly fuses: readonly FuseFinding[];
+  /** The cheapest set that meets all; absent when what stands does, or while lengths are missing. */
+  readonly proposal?: SizeProposal;
+  /** The cheapest set that is safe, whatever the volts. */
+  readonly safe?: Sized;
+  /** Why no set will do, if none does. */
+  readonly impossible?: Extract<Sized, { ok: false }>;
+  readonly crimps: readonly CrimpFinding[];
+  readonly levels: readonly LevelCircuit[];
+  readonly sensors: readonly SensorCircuit[];
+  readonly widebands: readonly WidebandOffset[];
+  readonly proofs: readonly Proof[];
+}
+
+/** The point for which volts are listed and sizes are reckoned: where the engine wants most with least voltage. */
+export const SIZED_AT = 'fullLoadHot';
+
+/** All that is computed of a circuit. @param solution - of the run; without it there are no currents, and the logic alone. */
+export function wiringFindings(job: Job, solution: RunSolution | undefined): WiringFindings | undefined {
+  const harness = job.wiring;
+  if (!harness || (harness.devices ?? []).length === 0) return undefined;
+  const found = pumpFeeds(harness);
+  const feeds = found.ok ? found.value : undefined;
+  const ports = feeds?.ports ?? [];
+  const results = solution ? [...resultsOf(solution), ...Object.values(solution.wired ?? {}).filter((p) => p !== undefined)] : []; // prettier-ignore
+  const points = !feeds ? [] : results.flatMap((result) => {
+    const solved = solveHarness(harness, feedAt(result.point), drawnAt(result));
+    return solved.ok ? [wiringPoint(result, solved.value)] : [];
+  }); // prettier-ignore
+  const places = new Map(devicesOf(harness).flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load ? [[d.id, `${d.id}:${load.from}`] as const] : []; })); // prettier-ignore
+  const portsThrough = (id: string) => ports.filter((p) => Math.abs(p.shares.get(id) ?? 0) > 1e-9);
+  const protections = protectionsOf(harness, (id) => portsThrough(id).map((p) => ({ fedAt: places.get(p.device)! })));
+  const pumps = ports.map((port) => pumpCircuit(job, harness, port, points, results, protections));
+  const mostThrough = (id: string) => {
+    const all = points.map((p) => ({ key: p.key, amps: Math.abs(p.amps[id] ?? 0) }));
+    return all.reduce<{ key?: string; amps: number }>((a, b) => (b.amps > a.amps ? b : a), { amps: 0 });
+  };
+  const partsThrough = (id: string) => portsThrough(id).map((p) => p.part);
+  const drawn = new Set(devicesOf(harness).flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load?.part === undefined ? [] : [load.part]; })); // prettier-ignore
+  const driving = cutOff(harness, DRIVING);
+  const fullLoad = solution?.points.fullLoad;
+  const sensorHost = (id: string) => circuitsOf(job).into(id)[0]?.from;
+  return {
+    ...(found.ok ? {} : { fault: found.fault }),
+    loose: looseWires(harness),
+    pumps,
+    undrawn: circuitsOf(job)
+      .parts.filter((p) => p.kind === 'pump' && !drawn.has(p.id))
+      .map((p) => p.id),
+    points,
+    truth: truthTable(harness),
+    backwards: [...driving.backwards],
+    wires: wireFindings(harness, protections, mostThrough, partsThrough),
+    rated: devicesOf(harness).flatMap((d) =>
+      kindOfDevice(d).fuse ? [] : kindOfDevice(d).links(d).flatMap((link, i): RatedFinding[] => {
+        const id = linkId(d.id, i);
+        return link.rated === undefined ? [] : [{ device: d.id, amps: mostThrough(id).amps, rated: link.rated, fuse: protections.of(id)?.amps, pumps: partsThrough(id) }];
+      }),
+    ), // prettier-ignore
+    fuses: devicesOf(harness).flatMap((d): FuseFinding[] => {
+      const opens = kindOfDevice(d).fuse?.(d);
+      if (opens === undefined) return [];
+      const id = linkId(d.id, 0);
+      return [{ device: d.id, amps: mostThrough(id).amps, pumps: partsThrough(id), ...(opens === null ? {} : { rating: opens }) }]; // prettier-ignore
+    }),
+    ...(feeds ? proposals(job, harness, feeds, pumps, protections, solution) : {}),
+    crimps: crimpsOf(harness),
+    levels: levelCircuits(job, harness, fullLoad, fullLoad ? drawnAt(fullLoad) : new Map()),
+    sensors: sensorCircuits(job, harness, points, results, sensorHost),
+    widebands: widebandOffsets(harness),
+    proofs: proofsOf(harness, pumps),
+  };
+}
+
+const looseWires = (harness: Harness): string[] => {
+  const joined = new Set(wiresOf(harness).map((w) => w.id));
+  return (harness.wires ?? []).filter((w) => w.stands !== 'out' && !joined.has(w.id)).map((w) => w.id);
+};
+
+function pumpCircuit(
+  job: Job,
+  harness: Harness,
+  port: PumpPort,
+  points: readonly WiringPoint[],
+  results: readonly PointResult[],
+  protections: Protections,
+): PumpCircuit {
+  const at = Object.fromEntries(
+    points.flatMap((point): [string, PumpAt][] => {
+      const drawn = drawnAt(results.find((r) => r.point.key === point.key)!).get(port.part);
+      if (!drawn) return [];
+      const volts = acrossPump(point, port);
+      const legs = dropLegs(harness, port, point, (id) => protections.isEarthSide(id));
+      return [[point.key, { key: point.key, system: point.system, volts, amps: Math.abs(point.amps[`${port.device}/load`] ?? drawn.amps), legs }]]; // prettier-ignore
+    }),
+  );
+  const amps = Object.values(at).map((a) => a.amps);
+  const part = job.parts[port.part];
+  return {
+    part: port.part,
+    device: port.device,
+    name: part ? partName(part) : port.part,
+    unmeasured: port.unmeasured,
+    through: [...new Set([...port.shares].filter(([, share]) => Math.abs(share) > 1e-9).map(([id]) => id.split('/')[0]!))], // prettier-ignore
+    at,
+    ...(at.keyOn ? { bridged: at.keyOn } : {}),
+    ...(amps.length > 0 ? { mostAmps: Math.max(...amps) } : {}),
+  };
+}
+
+const acrossPump = ({ volts }: WiringPoint, { device }: PumpPort): number =>
+  (volts[`${device}:plus`] ?? 0) - (volts[`${device}:minus`] ?? 0);
+
+function wireFindings(
+  harness: Harness,
+  protections: Protections,
+  mostThrough: (id: string) => { key?: string; amps: number },
+  partsThrough: (id: string) => string[],
+): WireFinding[] {
+  const ways = waysOf(harness);
+  const ids = new Set(ways.map((w) => w.id));
+  return wiresOf(harness).map((wire): WireFinding => {
+    const { key, amps } = mostThrough(wire.id);
+    const protection = ids.has(wire.id) ? protections.of(wire.id) : undefined;
+    const carried = carries(wire);
+    const isSource = devicesOf(harness).some((d) => kindOfDevice(d).source && [wire.from.device, wire.to.device].includes(d.id)); // prettier-ignore
+    const isBetweenSources = [wire.from, wire.to].every((e) => { const d = devicesOf(harness).find((x) => x.id === e.device); return d !== undefined && kindOfDevice(d).source !== undefined; }); // prettier-ignore
+    const bare = protection?.amps === Infinity && !isBetweenSources;
+    return {
+      wire: wire.id,
+      amps,
+      ...(key === undefined ? {} : { at: key }),
+      ...(carried === undefined ? {} : { carries: carried }),
+      fuse: protection?.amps,
+      fuses: protection?.fuses ?? [],
+      side: protections.isEarthSide(wire.id) ? 'earth' : protection ? 'supply' : 'other',
+      pumps: partsThrough(wire.id),
+      isBare: bare && !(isSource && leadsToFuse(harness, wire) && (wire.length?.si ?? 0) <= firstFuseOf(harness)),
+    };
+  });
+}
+
+/** A short lead from a source to a fuse or to the key is bare by necessity. */
+function leadsToFuse(harness: Harness, wire: { from: { device: string }; to: { device: string } }): boolean {
+  const kinds = [wire.from, wire.to].map((e) => devicesOf(harness).find((d) => d.id === e.device)?.kind);
+  return kinds.includes('fuse');
+}
+
+/** How much a pump's flow goes up with its volts, at the pressure it works against. m3/s. */
+function flowAt(job: Job, flow: PartFlow | undefined, volts: number, isHeld: boolean): number {
+  const part = flow && job.parts[flow.id];
+  // a controller below full duty makes up for what its wiring takes
+  if (part?.kind !== 'pump' || (isHeld && part.drive === 'pwm')) return 0;
+  const model = pumpModel(part);
+  return model.ok ? flowAgainst(model.value.at(volts), flow!.outletPressure - flow!.inletPressure) : 0;
+}
+
+const MOST_TURNS = 5;
+
+/** The sets of wires and fuses that would do, verified by solving the circuit with them. */
+function proposals(
+  job: Job,
+  harness: Harness,
+  feeds: PumpFeeds,
+  pumps: readonly PumpCircuit[],
+  protections: Protections,
+  solution: RunSolution | undefined,
+): Pick<WiringFindings, 'proposal' | 'safe' | 'impossible'> {
+  const point = solution?.points[SIZED_AT];
+  if (!point) return {};
+  const draws = feeds.ports.flatMap((port): PumpDraw[] => {
+    const pump = pumps.find((p) => p.part === port.part);
+    const amps = pump?.at[SIZED_AT]?.amps ?? 0;
+    return pump?.mostAmps === undefined ? [] : [{ port, amps, mostAmps: pump.mostAmps }];
+  });
+  if (draws.length === 0) return {};
+  const safe = sizeHarness(harness, draws, protections, null);
+  // without its length no wire's volts are known
+  const isMeasured = feeds.ports.every((p) => p.unmeasured.every((id) => wiresOf(harness).find((w) => w.id === id)?.length)); // prettier-ignore
+  if (!isMeasured) return { safe };
+  const limit = mostDropOf(harness);
+  let budget = limit;
+  for (let turn = 0; turn < MOST_TURNS; turn++) {
+    const sized = sizeHarness(harness, draws, protections, budget);
+    if (!sized.ok) return { safe, impossible: sized };
+    if (sized.changes.length === 0) return { safe };
+    const now = voltsWith(harness, point, draws);
+    const after = voltsWith(resized(harness, sized.changes), point, draws);
+    const drop = (volts: ReadonlyMap<string, number>) => Math.max(0, ...[...volts.values()].map((v) => feedAt(point.point).volts - v)); // prettier-ignore
+    const left = drop(after);
+    // with better wire pumps draw more: what was reckoned with the old currents is tried with the new
+    if (left > limit * (1 + 1e-6)) {
+      budget *= (limit / left) * 0.999;
+      continue;
+    }
+    const flow = (volts: ReadonlyMap<string, number>) =>
+      [...volts].reduce((sum, [part, v]) => sum + flowAt(job, point.parts.find((p) => p.id === part), v, (point.duty ?? 1) < 1), 0); // prettier-ignore
+    const steps: SizeStep[] = [];
+    let before = now;
+    for (const [i, change] of sized.changes.entries()) {
+      const volts = voltsWith(resized(harness, sized.changes.slice(0, i + 1)), point, draws);
+      steps.push({ change, drop: drop(volts), gained: flow(volts) - flow(before) });
+      before = volts;
+    }
+    return { safe, proposal: { steps, dropBefore: drop(now), dropAfter: left, gained: flow(after) - flow(now) } };
+  }
+  return { safe };
+}
+
+/** V at each pump with other wires, pumps drawing in proportion to what they get. */
+function voltsWith(harness: Harness, point: PointResult, draws: readonly PumpDraw[]): Map<string, number> {
+  const feeds = pumpFeeds(harness);
+  const feed = feedAt(point.point);
+  if (!feeds.ok) return new Map();
+  const drawn = drawnAt(point);
+  const running = draws.filter((d) => drawn.has(d.port.part));
+  const solved = solveHarness(harness, feed, drawn);
+  if (!solved.ok) return new Map();
+  const { volts } = solved.value;
+  return new Map(running.map(({ port }) => [port.part, (volts.get(`${port.device}:plus`) ?? 0) - (volts.get(`${port.device}:minus`) ?? 0)])); // prettier-ignore
+}
