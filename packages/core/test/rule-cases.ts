@@ -17,6 +17,9 @@ import type { Job } from '../src/job/job.ts';
 import type { FieldPath } from '../src/job/needs.ts';
 import { commonProperties } from '../src/parts/define-part.ts';
 import { propertiesOf } from '../src/parts/kinds.ts';
+import { commonDeviceProperties } from '../src/wiring/devices/define-device.ts';
+import { deviceKinds } from '../src/wiring/devices/index.ts';
+import { wireProperties } from '../src/wiring/harness.ts';
 
 /** A copy of a job with one thing changed. */
 export function changed(job: Job, change: (copy: Job) => void): Job {
@@ -211,11 +214,25 @@ function expectField(job: Job, [root, ...rest]: FieldPath): void {
     const part = job.parts[rest[0]!];
     expect(part, where).to.not.equal(undefined);
     if (rest.length > 1) expect(Object.keys({ ...propertiesOf(part!.kind), ...commonProperties, ports: 0 }), where).to.include(rest[1]); // prettier-ignore
-  } else if (root === 'joints') expect(job.joints, where).to.have.property(String(rest[0]));
+  } else if (root === 'wiring') expectWiringField(job, rest.map(String), where);
+  else if (root === 'joints') expect(job.joints, where).to.have.property(String(rest[0]));
   else
     expect(['brief', 'survey', 'hanger', 'gauge', 'assumptions', 'points', 'layout', 'bulkhead'], where).to.include(
       root,
     );
+}
+
+/** A device's or a wire's field. */
+function expectWiringField({ wiring }: Job, [rows, id, key]: string[], where: string): void {
+  const device = wiring?.devices?.find((d) => d.id === id);
+  const fields: object = rows === 'devices' && device ? { ...deviceKinds[device.kind].properties, ...commonDeviceProperties } : { ...wireProperties, from: 0, to: 0 }; // prettier-ignore
+  if (rows === 'wires')
+    expect(
+      wiring?.wires?.some((w) => w.id === id),
+      where,
+    ).to.equal(true);
+  else expect(device, where).to.not.equal(undefined);
+  expect(Object.keys(fields), where).to.include(key);
 }
 
 /** The rule is silent on the good job and speaks on the bad one, with whole sentences and, if it offers a cure, one that works. */

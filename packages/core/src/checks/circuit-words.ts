@@ -1,4 +1,5 @@
 import type { Job } from '../job/job.ts';
+import type { FieldPath } from '../job/needs.ts';
 import { partName } from '../parts/kinds.ts';
 import type { Findings } from '../run/findings.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
@@ -15,6 +16,18 @@ export function deviceWord({ wiring = {} }: Pick<Job, 'wiring'>, id: string): st
   if (wire) return `wire ${at + 1} (${sayEnd(wiring, wire.from)} to ${sayEnd(wiring, wire.to)})`;
   const device = wiring.devices?.find((d) => d.id === id);
   return device ? `“${deviceName(device)}”` : `“${id}”`;
+}
+
+/** The field by which a wire or a device is found. */
+export function fieldOf({ wiring }: Pick<Job, 'wiring'>, id: string): FieldPath {
+  const isWire = wiring?.wires?.some((w) => w.id === id) === true;
+  return isWire ? ['wiring', 'wires', id, 'from'] : ['wiring', 'devices', id.split('/')[0]!, 'label'];
+}
+
+/** The same of a pump of the run, as it hangs in the circuit. */
+export function pumpField(job: Pick<Job, 'wiring'>, part: string): { readonly path?: FieldPath } {
+  const device = job.wiring?.devices?.find((d) => d.kind === 'pumpLoad' && d.part === part && d.stands !== 'out');
+  return device ? { path: fieldOf(job, device.id) } : {};
 }
 
 /** Other wires and fuses as one edit, in words. */

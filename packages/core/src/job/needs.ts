@@ -11,6 +11,7 @@ import { surveyProperties } from './survey.ts';
 import { tankProperties } from './tank.ts';
 import { deviceName } from '../wiring/devices/index.ts';
 import { wireProperties } from '../wiring/harness.ts';
+import { truthTable } from '../wiring/cut-off.ts';
 import { pumpFeeds } from '../wiring/pump-feeds.ts';
 
 /** The stages of the work, in its order. */
@@ -141,7 +142,13 @@ function wiringNeeds({ wiring }: Job): Need[] {
     (w, i) =>
     (['area', 'length'] as const).flatMap((key) => (open.has(w.id) && !w[key] ? [need(['wires', w.id, key], wireProperties[key].name, `Wire ${i + 1}: ${wireProperties[key].name}`)] : [])), // prettier-ignore
   );
-  return [...fuses, ...wires];
+  const isUntold = truthTable(wiring).some((row) => row.state.crashed && Object.values(row.pumps).includes('unknown'));
+  const units = (wiring.devices ?? []).flatMap((d) =>
+    isUntold && (d.kind === 'controlUnit' || d.kind === 'pumpController') && d.stands !== 'out' && d.crashInput === undefined // prettier-ignore
+      ? [{ ...need(['devices', d.id, 'crashInput'], 'whether it cuts the pump in a crash', `${deviceName(d)}: whether it cuts the pump in a crash`), isMeasured: false }] // prettier-ignore
+      : [],
+  );
+  return [...fuses, ...wires, ...units];
 }
 
 /** What a part waits for: what its kind needs, and what this one needs as it stands. */

@@ -94,10 +94,10 @@ describe('a job file', () => {
   it('upgrades a version 3 file: wires in gauges are conductors in mm²', () => {
     const read = readJobFile(readFileSync(new URL('../../test/version-3/islandShuttle.json', import.meta.url), 'utf8'));
     if (!read.ok) throw new Error(JSON.stringify(read.fault));
-    const pump = Object.values(read.value.job.parts).find((p) => p.kind === 'pump' && p.supplyWire);
+    const supply = read.value.job.wiring?.wires?.find((w) => w.use === 'pump' && w.area);
     // ASTM B258: 10 AWG is 5.261 mm2
-    expect(pump?.kind === 'pump' && pump.supplyWire).to.deep.include({ unit: 'mm²', typed: '10 AWG' });
-    expect(pump?.kind === 'pump' && pump.supplyWire!.si).to.be.closeTo(5.261e-6, 1e-9);
+    expect(supply?.area).to.deep.include({ unit: 'mm²', typed: '10 AWG' });
+    expect(supply?.area!.si).to.be.closeTo(5.261e-6, 1e-9);
     // places and routes came later
     const { routes: _routes, ...rest } = structuredClone(demoJobs.islandShuttle);
     for (const part of Object.values(rest.parts)) {

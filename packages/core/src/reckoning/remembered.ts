@@ -15,7 +15,8 @@ export type ReckoningStep =
   | 'gauge'
   | 'sweep'
   | 'vent'
-  | 'wiring';
+  | 'wiring'
+  | 'levels';
 
 const MOST = 24; // states of a job: an edit, its undo, the cures that are tried
 /** Steps that are reckoned many times for one state. */

@@ -27,6 +27,7 @@ import { surveyedTank, tankReads } from '../tanks/surveyed-tank.ts';
 import { hotSoak, type HotSoak } from '../heat/hot-soak.ts';
 import { driveOf, type Drive } from '../heat/drive.ts';
 import { ventFindings, type VentFindings } from '../vents/vent-findings.ts';
+import { levelCircuits, type LevelCircuit } from '../wiring/signals.ts';
 import { wiringFindings, type WiringFindings } from '../wiring/wiring-findings.ts';
 
 /** Everything computed from a job. Rules, working, cards and drawings read from here and compute no physics of their own. */
@@ -55,7 +56,9 @@ export interface Findings {
   readonly float?: FloatFindings;
   readonly vent?: VentFindings;
   /** The pump circuit; absent until one is drawn. */
-  readonly wiring?: WiringFindings;
+  readonly wiring?: WiringFindings | undefined;
+  /** What gauges see of their senders over that circuit. */
+  readonly levels?: readonly LevelCircuit[] | undefined;
   readonly blockedOff: readonly BlockedOff[];
 }
 
@@ -136,7 +139,9 @@ export function findingsOf(asLeft: Job): Findings {
     },
     float: remembered('float', [gauge, hanger, tankRead], () => floatFindings(job, shell)),
     vent: remembered('vent', [survey.vent, tankRead, assumptions, known], () => ventFindings(job, known)),
-    wiring: remembered('wiring', [job.wiring, gauge, runRead, isSolved], () => wiringFindings(job, run.solution)),
+    wiring:
+      job.wiring && remembered('wiring', [job.wiring, runRead, isSolved], () => wiringFindings(job, run.solution)),
+    levels: job.wiring && remembered('levels', [job.wiring, gauge, runRead, isSolved], () => levelCircuits(job, job.wiring!, run.solution)), // prettier-ignore
     blockedOff: blockingOff(survey.oldConnections ?? []),
   };
 }

@@ -12,7 +12,8 @@ import { fuelLiquid } from '../fluids/fuel.ts';
 import { findingsOf, fuelOf } from './findings.ts';
 import { originOf, pointKeys } from './operating-point.ts';
 import { networkAt, type RunSolution } from './solve-run.ts';
-import { pumpWiring } from './pump-wiring.ts';
+import { wire } from '../../test/simple-wiring.ts';
+import { wiredFeeds } from './wired-pumps.ts';
 import { netDraw, potVolumeFor, secondsOf } from './swirl-pot.ts';
 
 function solve(job: Job): RunSolution {
@@ -158,12 +159,7 @@ describe('a pump under a controller', () => {
   it('makes up for its wiring by duty, and has none left where the wiring takes what it needs', () => {
     const wired = (length: number) =>
       changed(demoJobs.islandShuttle, (j) =>
-        Object.assign(get(j, 'pump'), {
-          supplyWire: awg(18),
-          supplyLength: si(length, 'm'),
-          earthWire: awg(18),
-          earthLength: si(1, 'm'),
-        }),
+        wire(j, { supply: awg(18), supplyLength: length, earth: awg(18), earthLength: 1, contacts: 0.015 }),
       );
     const [none, some, much] = [demoJobs.islandShuttle, wired(3), wired(60)].map(
       (job) => solve(job).points.fullLoadHot,
@@ -174,7 +170,7 @@ describe('a pump under a controller', () => {
       .and.at.most(1);
     // what the controller leaves of what the wiring leaves is what the pump has
     const pump = some!.parts.find((p) => p.id === 'pump-1')!;
-    const ohms = pumpWiring(get(wired(3), 'pump'))!;
+    const ohms = wiredFeeds(wired(3).wiring)!.ohms('pump-1', 'pump-1', 'running');
     expect(some!.duty! * (some!.point.voltage - pump.current! * ohms)).to.be.closeTo(pump.voltage!, 5e-3);
     expect(much!.duty).to.equal(1);
     expect(much!.railPressure).to.be.lessThan(490e3);
@@ -340,9 +336,7 @@ describe('what a solved run tells', () => {
     expect(solve(changed(demoJobs.islandShuttle, (j) => (j.brief.railPressure = si(400e3, 'kPa')))).points.fullLoad.wanted).to.equal(400e3); // prettier-ignore
   });
   it('as a network for other engines, which has its answer: wiring, controller and demand in it', () => {
-    const wired = cleanJob((j) =>
-      Object.assign(get(j, 'pump'), { supplyWire: awg(18), supplyLength: si(5, 'm'), earthWire: awg(18), earthLength: si(2, 'm') }),
-    ); // prettier-ignore
+    const wired = cleanJob((j) => wire(j, { supply: awg(18), supplyLength: 5, earth: awg(18), earthLength: 2 }));
     for (const job of [wired, demoJobs.islandShuttle])
       for (const key of ['idle', 'fullLoad'] as const) {
         const result = solve(job).points[key];

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { simpleWiring } from '../../test/simple-wiring.ts';
 import { expect } from 'chai';
 import { act, addPumpBeside, changed, get, railsJob } from '../../test/rule-cases.ts';
 import { awg } from '../demo/build.ts';
@@ -33,13 +34,8 @@ const runOf = (choice: Choice): Job =>
   changed(railsJob(choice.feed), (job) => {
     if (!choice.pot) withoutPot(job);
     const first = job.parts['pump-2'] as PartOf<'pump'>;
-    const wires = choice.wire && {
-      supplyWire: choice.wire,
-      supplyLength: si(4, 'm'),
-      earthWire: choice.wire,
-      earthLength: si(1, 'm'),
-    };
-    Object.assign(first, { tables: pumpClasses[choice.size], ...wires });
+    if (choice.wire) job.wiring = simpleWiring({ part: 'pump-2', supply: choice.wire, supplyLength: 4, earth: choice.wire, earthLength: 1 }); // prettier-ignore
+    Object.assign(first, { tables: pumpClasses[choice.size] });
     for (let i = 1; i < choice.pumps; i++)
       addPumpBeside(job, 'pump-2', `more-${i}`, {
         checkValve: choice.checkValves,

@@ -70,9 +70,9 @@ export function rigidRing(
     }
     const ring = [...way, e];
     const sources = ring.filter((r) => r.law.kind === 'source').map((r) => r.id);
-    if (sources.length > 1) return { fault: { code: 'sourcesOppose', sources, amps: Infinity } };
+    if (sources.length > 1) return { fault: { code: 'sourcesOppose', sources } };
     if (sources.length === 1)
-      return { fault: { code: 'short', source: sources[0]!, by: ring.filter((r) => r.law.kind !== 'source').map((r) => r.id), amps: Infinity } }; // prettier-ignore
+      return { fault: { code: 'short', source: sources[0]!, by: ring.filter((r) => r.law.kind !== 'source').map((r) => r.id) } }; // prettier-ignore
     idle.add(e);
   }
   return { idle };

@@ -32,9 +32,14 @@ export type CircuitFault =
   /** A place that only loads, or nothing, join to the battery's negative. */
   | { readonly code: 'floating'; readonly node: string; readonly at: readonly string[] }
   /** A source whose terminals are joined by next to nothing. */
-  | { readonly code: 'short'; readonly source: string; readonly by: readonly string[]; readonly amps: number }
+  | {
+      readonly code: 'short';
+      readonly source: string;
+      readonly by: readonly string[];
+      /** Undefined: without limit. */ readonly amps?: number;
+    }
   /** Sources that press against one another, or around a ring. */
-  | { readonly code: 'sourcesOppose'; readonly sources: readonly string[]; readonly amps: number }
+  | { readonly code: 'sourcesOppose'; readonly sources: readonly string[]; readonly amps?: number }
   /** A load that draws the more the less voltage it gets, and gets too little at any current. */
   | {
       readonly code: 'noOperatingPoint';

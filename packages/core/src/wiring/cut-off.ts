@@ -133,7 +133,7 @@ const STANDING = 60; // s after key on: priming is over
  * Every situation that matters, each reached as it is in life: from rest, or from driving, so that a relay that holds itself is
  * found holding. What nobody has told is taken both ways: where that makes a difference the answer is unknown.
  */
-export function truthTable(harness: Harness): readonly CutOffRow[] {
+export const truthTable = onceFor((harness: Harness): readonly CutOffRow[] => {
   const still = { ...DRIVING, engine: 'stopped', oilPressure: false } as const;
   const failing = (id: string) => ({ failed: new Set([id]) });
   const devices = devicesOf(harness);
@@ -150,7 +150,7 @@ export function truthTable(harness: Harness): readonly CutOffRow[] {
     ['stalled', 'stalled, key still on', 'stand', still, 'driving'],
     ['noOil', 'oil pressure lost, engine turning', 'either', { ...DRIVING, oilPressure: false }, 'driving'],
     ['crash', 'crash, engine stopped by it', 'stand', { ...still, crashed: true }, 'driving'],
-    ['crashTurning', 'crash, engine still turning', 'either', { ...DRIVING, crashed: true }, 'driving'],
+    ['crashTurning', 'crash, engine still turning', 'stand', { ...DRIVING, crashed: true }, 'driving'],
     ['after', 'key off after driving', 'stand', { ...still, key: 'off' }, 'driving'],
     ...relays.map((d): Asked => [`welded-${d.id}`, `contacts of ${label(d)} welded, key off`, 'either', { ...still, key: 'off', ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
     ...units.map((d): Asked => [`dead-${d.id}`, `${label(d)} dead, engine stopped`, 'stand', { ...still, ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
@@ -173,4 +173,4 @@ export function truthTable(harness: Harness): readonly CutOffRow[] {
       ...(failed === undefined ? {} : { failed }),
     };
   });
-}
+});

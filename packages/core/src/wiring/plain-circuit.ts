@@ -116,7 +116,7 @@ export const solvePlainCircuit = (circuit: PlainCircuit): Result<SolvedCircuit, 
   solveCircuit(circuitOf(circuit));
 
 const several = (ids: readonly string[]): string => ids.map((one) => `“${one}”`).join(', ');
-const amperes = (amps: number): string => (Number.isFinite(amps) ? `${Math.round(amps)} A` : 'without limit');
+const amperes = (amps: number | undefined): string => (amps === undefined ? 'without limit' : `${Math.round(amps)} A`);
 
 /** The fault in words, with the elements that make it. */
 export function sayCircuitFault(fault: CircuitFault): string {

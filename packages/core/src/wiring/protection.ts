@@ -28,8 +28,10 @@ const plusOf = (harness: Harness): string[] =>
 
 /** What protects a stretch of wire or a contact: fuses, or nothing. */
 export interface Protection {
-  /** A: the most that passes for long before something opens; undefined while a fuse is unread; Infinity with none. */
+  /** A: the most that passes for long before something opens; undefined while a fuse is unread, or with none. */
   readonly amps: number | undefined;
+  /** Nothing stands before it. */
+  readonly isBare: boolean;
   /** The fuses, by device. */
   readonly fuses: readonly string[];
 }
@@ -64,9 +66,9 @@ export function protectionsOf(
   });
   const before = (place: string): Protection => {
     const standing = fuses.filter((f) => !f.without.has(place));
-    if (standing.length === 0) return { amps: Infinity, fuses: [] };
+    if (standing.length === 0) return { amps: undefined, isBare: true, fuses: [] };
     const read = standing.flatMap((f) => (f.opensAt === null ? [] : [f.opensAt]));
-    return { amps: read.length > 0 ? Math.min(...read) : undefined, fuses: standing.map((f) => f.id) };
+    return { amps: read.length > 0 ? Math.min(...read) : undefined, isBare: false, fuses: standing.map((f) => f.id) };
   };
   const isFuseLink = (id: string) => fuses.some((f) => linkId(f.id, 0) === id);
   const isEarthSide = (id: string) => {
@@ -90,7 +92,7 @@ export function protectionsOf(
       const names = [...new Set(all.flatMap((p) => p.fuses))];
       const distinct = new Map(all.map((p) => [p.fuses.join(), p.amps]));
       const amps = [...distinct.values()].reduce<number | undefined>((sum, a) => (sum === undefined || a === undefined ? undefined : sum + a), 0); // prettier-ignore
-      return { amps, fuses: names };
+      return { amps, isBare: all.every((p) => p.isBare), fuses: names };
     }
     if (!fed.has(way.a) && !fed.has(way.b)) return undefined;
     if (isFuseLink(id)) return undefined;

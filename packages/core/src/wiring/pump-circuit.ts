@@ -25,6 +25,10 @@ export function drawnAt({ parts, duty, point }: PointResult): Map<string, Drawn>
   );
 }
 
+/** The same for a circuit that is solved with just those currents. */
+export const ampsAt = (result: PointResult): Map<string, { readonly amps: number }> =>
+  new Map([...drawnAt(result)].map(([part, { amps }]) => [part, { amps }]));
+
 /** The circuit at one operating point. */
 export interface WiringPoint {
   readonly key: string;

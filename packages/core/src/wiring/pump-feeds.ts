@@ -154,13 +154,13 @@ const frames = onceFor((harness: Harness) => {
 /**
  * The whole circuit with its pumps at work.
  *
- * @param drawn - V and A of each pump that runs, by part of the run.
+ * @param drawn - A that each running pump draws, by part of the run; with its volts as well it draws in proportion to what it gets.
  * @param ohms - of senders and gauges, by device, where they are known better than typical.
  */
 export function solveHarness(
   harness: Harness,
   feed: Feed,
-  drawn: ReadonlyMap<string, { readonly volts: number; readonly amps: number }>,
+  drawn: ReadonlyMap<string, { readonly volts?: number; readonly amps: number }>,
   ohms?: ReadonlyMap<string, number>,
 ): Result<SolvedCircuit, CircuitFault> {
   const parts = new Map(loads(devicesOf(harness)).map((l) => [`${l.device}/load`, l.part]));
@@ -169,7 +169,8 @@ export function solveHarness(
     const part = parts.get(e.id);
     if (part !== undefined) {
       const at = drawn.get(part);
-      return at && at.volts > 0 ? [{ ...e, law: { kind: 'load', law: pumpLaw(at.amps, at.volts) } }] : [];
+      if (!at) return [];
+      return [{ ...e, law: at.volts === undefined ? { kind: 'current', amps: at.amps } : { kind: 'load', law: pumpLaw(at.amps, at.volts) } }]; // prettier-ignore
     }
     const own = e.law.kind === 'resistor' ? ohms?.get(e.id.split('/')[0]!) : undefined;
     return own === undefined ? [e] : [{ ...e, law: { kind: 'resistor', ohms: own } }];

@@ -3,11 +3,12 @@ import { settled } from '../parts/define-part.ts';
 import { pressureSensor } from '../parts/pressure-sensor/pressure-sensor.ts';
 import type { Job } from '../job/job.ts';
 import type { PointResult } from '../run/point-result.ts';
+import type { RunSolution } from '../run/solve-run.ts';
 import { feedAt } from '../run/wired-pumps.ts';
 import { isDevice, type Device, type DeviceOf } from './devices/index.ts';
 import type { Harness } from './harness.ts';
 import { devicesOf, linkId, wiresOf } from './lower-harness.ts';
-import type { Drawn, WiringPoint } from './pump-circuit.ts';
+import { ampsAt, type Drawn, type WiringPoint } from './pump-circuit.ts';
 import { solveHarness } from './pump-feeds.ts';
 
 /** What a gauge sees of its sender at one mark: the sender's own ohms, and those with wires and earth, pumps still and running. */
@@ -68,12 +69,9 @@ const places = [
 ] as const;
 
 /** Levels as gauges read them, over the circuit with pumps still and at work. */
-export function levelCircuits(
-  job: Job,
-  harness: Harness,
-  point: PointResult | undefined,
-  drawn: ReadonlyMap<string, Drawn>,
-): LevelCircuit[] {
+export function levelCircuits(job: Job, harness: Harness, solution: RunSolution | undefined): LevelCircuit[] {
+  const point = solution?.points.fullLoad;
+  const drawn = point ? ampsAt(point) : new Map<string, Pick<Drawn, 'amps'>>();
   // prettier-ignore
   const devices = devicesOf(harness);
   const volts = point ? feedAt(point.point).volts : 12;
@@ -97,7 +95,7 @@ export function levelCircuits(
         const total = [...ohms.values()].reduce((a, b) => a + b, 0);
         if (ohms.size === 0) return [];
         if (gaugeResistance && gaugeResistance.si > 0) ohms.set(gauge.id, gaugeResistance.si);
-        const seen = (pumps: ReadonlyMap<string, Drawn>): number | undefined => {
+        const seen = (pumps: ReadonlyMap<string, Pick<Drawn, 'amps'>>): number | undefined => {
           const solved = solveHarness(harness, feed, pumps, ohms);
           if (!solved.ok) return undefined;
           const amps = solved.value.amps.get(linkId(gauge.id, 0)) ?? 0;

@@ -16,9 +16,10 @@ import { firstFuseOf, mostDropOf, type Harness } from './harness.ts';
 import { devicesOf, linkId, wiresOf } from './lower-harness.ts';
 import { proofsOf, type Proof } from './proofs.ts';
 import { protectionsOf, waysOf, type Protections } from './protection.ts';
-import { drawnAt, dropLegs, wiringPoint, type DropLeg, type WiringPoint } from './pump-circuit.ts';
+import { ampsAt, drawnAt, dropLegs, wiringPoint, type DropLeg, type WiringPoint } from './pump-circuit.ts';
 import { pumpFeeds, solveHarness, type PumpFeeds, type PumpPort } from './pump-feeds.ts';
-import { levelCircuits, sensorCircuits, widebandOffsets, type LevelCircuit, type SensorCircuit, type WidebandOffset } from './signals.ts'; // prettier-ignore
+import {
+  sensorCircuits, widebandOffsets, type LevelCircuit, type SensorCircuit, type WidebandOffset } from './signals.ts'; // prettier-ignore
 import { sizeHarness, type PumpDraw, type SizeChange, type Sized } from './sizes.ts';
 import { resized } from './resized.ts';
 
@@ -68,7 +69,7 @@ export interface WireFinding {
   readonly amps: number;
   readonly at?: string;
   readonly carries?: number;
-  /** A that its fuses pass; undefined: an unread fuse, or nothing feeds it. Infinity: none stands before it. */
+  /** A that its fuses pass; undefined: an unread fuse, none, or nothing feeds it. */
   readonly fuse?: number | undefined;
   readonly fuses: readonly string[];
   readonly side: 'supply' | 'earth' | 'other';
@@ -113,7 +114,6 @@ export interface WiringFindings {
   /** Why no set will do, if none does. */
   readonly impossible?: Extract<Sized, { ok: false }>;
   readonly crimps: readonly CrimpFinding[];
-  readonly levels: readonly LevelCircuit[];
   readonly sensors: readonly SensorCircuit[];
   readonly widebands: readonly WidebandOffset[];
   readonly proofs: readonly Proof[];
@@ -131,7 +131,7 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
   const ports = feeds?.ports ?? [];
   const results = solution ? [...resultsOf(solution), ...Object.values(solution.wired ?? {}).filter((p) => p !== undefined)] : []; // prettier-ignore
   const points = !feeds ? [] : results.flatMap((result) => {
-    const solved = solveHarness(harness, feedAt(result.point), drawnAt(result));
+    const solved = solveHarness(harness, feedAt(result.point), ampsAt(result));
     return solved.ok ? [wiringPoint(result, solved.value)] : [];
   }); // prettier-ignore
   const places = new Map(devicesOf(harness).flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load ? [[d.id, `${d.id}:${load.from}`] as const] : []; })); // prettier-ignore
@@ -145,7 +145,6 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
   const partsThrough = (id: string) => portsThrough(id).map((p) => p.part);
   const drawn = new Set(devicesOf(harness).flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load?.part === undefined ? [] : [load.part]; })); // prettier-ignore
   const driving = cutOff(harness, DRIVING);
-  const fullLoad = solution?.points.fullLoad;
   const sensorHost = (id: string) => circuitsOf(job).into(id)[0]?.from;
   return {
     ...(found.ok ? {} : { fault: found.fault }),
@@ -172,7 +171,6 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
     }),
     ...(feeds ? proposals(job, harness, feeds, pumps, protections, solution) : {}),
     crimps: crimpsOf(harness),
-    levels: levelCircuits(job, harness, fullLoad, fullLoad ? drawnAt(fullLoad) : new Map()),
     sensors: sensorCircuits(job, harness, points, results, sensorHost),
     widebands: widebandOffsets(harness),
     proofs: proofsOf(harness, pumps),
@@ -232,7 +230,7 @@ function wireFindings(
     const carried = carries(wire);
     const isSource = devicesOf(harness).some((d) => kindOfDevice(d).source && [wire.from.device, wire.to.device].includes(d.id)); // prettier-ignore
     const isBetweenSources = [wire.from, wire.to].every((e) => { const d = devicesOf(harness).find((x) => x.id === e.device); return d !== undefined && kindOfDevice(d).source !== undefined; }); // prettier-ignore
-    const bare = protection?.amps === Infinity && !isBetweenSources;
+    const bare = protection?.isBare === true && !isBetweenSources;
     return {
       wire: wire.id,
       amps,

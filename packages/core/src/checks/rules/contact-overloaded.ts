@@ -29,12 +29,7 @@ export const contactOverloaded: Rule = {
             ...stronger(job, found, found.amps),
           },
         ];
-      if (
-        found.fuse !== undefined &&
-        Number.isFinite(found.fuse) &&
-        found.pumps.length > 0 &&
-        isMore(found.fuse, found.rated)
-      )
+      if (found.fuse !== undefined && found.pumps.length > 0 && isMore(found.fuse, found.rated))
         // prettier-ignore
         return [
           {

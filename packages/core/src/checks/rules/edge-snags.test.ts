@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { wire } from '../../../test/simple-wiring.ts';
 import { act, carburettorJob, changed, cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
 import { awg } from '../../demo/build.ts';
 import { demoJobs } from '../../demo/index.ts';
@@ -150,35 +151,30 @@ describe('a snag is raised for', () => {
     expect(snag!.what).to.include('on the rail');
   });
   it('an electric pump with a supply and nothing said of its cut-off: it is asked', () => {
-    const asked = (change: (p: PartOf<'pump'>) => void, survey: object = {}) =>
-      needsOf(cleanJob((j) => { delete j.survey.crashShutOff; delete j.survey.stopsWithEngine; Object.assign(j.survey, survey); change(get(j, 'pump')); })).filter((n) => n.name.startsWith('whether the pump')).length; // prettier-ignore
-    const bare = (p: PartOf<'pump'>) =>
-      ['supplyWire', 'supplyLength', 'fuse'].forEach((key) => delete (p as Record<string, unknown>)[key]);
-    expect(asked((p) => Object.assign(p, { fuse: si(20, 'A') }))).to.equal(2);
-    expect(
-      asked((p) => Object.assign(p, { fuse: si(20, 'A') }), { crashShutOff: true, stopsWithEngine: false }),
-    ).to.equal(0);
-    expect(asked(bare)).to.equal(0);
+    const asked = (change: (j: Job) => void, survey: object = {}) =>
+      needsOf(cleanJob((j) => { delete j.survey.crashShutOff; delete j.survey.stopsWithEngine; Object.assign(j.survey, survey); change(j); })).filter((n) => n.name.startsWith('whether the pump')).length; // prettier-ignore
+    const supplied = (j: Job) => {
+      wire(j, { fuse: 20 });
+      j.wiring!.wires = j.wiring!.wires!.filter((w) => !/^8[56]$/.test(w.from!.terminal) && !/^8[56]$/.test(w.to!.terminal)); // prettier-ignore
+    };
+    expect(asked(supplied)).to.equal(2);
+    expect(asked(supplied, { crashShutOff: true, stopsWithEngine: false })).to.equal(0);
+    expect(asked((j) => wire(j, { fuse: 20 }))).to.equal(0);
+    expect(asked((j) => delete j.wiring)).to.equal(0);
   });
   it('18 AWG behind a 16 A pump, whatever its fuse; its cure takes wire and fuse together', () => {
     const at = (gauge: number, fuse: number) =>
       cleanJob((j) => {
         const pump = get(j, 'pump');
         for (const t of pump.tables!) t.rows.forEach((r) => (r.current = si(16, 'A')));
-        Object.assign(pump, {
-          supplyWire: awg(gauge),
-          earthWire: awg(gauge),
-          supplyLength: si(1, 'm'),
-          earthLength: si(1, 'm'),
-          fuse: si(fuse, 'A'),
-        });
+        wire(j, { supply: awg(gauge), earth: awg(gauge), supplyLength: 1, earthLength: 1, fuse });
       });
     for (const fuse of [20, 40]) {
       const snag = expectSnag('wire-too-thin', at(14, 20), at(18, fuse), 'stop', 'pump-1');
       const cured = applyAct(at(18, fuse), snag.act!);
       expect(rules(cured)).to.not.include.members(['wire-too-thin']);
       expect(rules(cured)).to.not.include('fuse-too-small');
-      expect(get(cured, 'pump').fuse!.si).to.equal(20);
+      expect(cured.wiring!.devices!.find((d) => d.kind === 'fuse')).to.deep.include({ rating: si(20, 'A') });
     }
     // a fuse that is too small for the pump is not raised above what its wire carries
     const [small] = snagsOfRule(at(18, 15), 'fuse-too-small');

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { wire } from '../../../test/simple-wiring.ts';
 import { wireCovers } from '../../ratings/material-fuel.ts';
 import { carburettorJob, cleanJob, expectSnag, fit, get, jointInto, snagsOfRule } from '../../../test/rule-cases.ts';
 import { genericAdapter } from '../../fittings/adapter-catalogue.ts';
@@ -106,20 +107,20 @@ describe('rule adapter-not-rated, heat', () => {
 });
 
 describe('rule wire-in-tank', () => {
-  const covered = (wireCover: 'pvc' | 'nylon' | 'fluoropolymer', ethanol = 0.1) =>
+  const covered = (insulation: 'pvc105' | 'nylon' | 'fluoropolymer', ethanol = 0.1) =>
     cleanJob((j) => {
-      get(j, 'pump').wireCover = wireCover;
+      wire(j, { inside: { insulation } });
       j.brief.ethanol = { si: ethanol, unit: '%' };
     });
   it('stops at general wire in the fuel, asks for nylon in ethanol, and lets PTFE pass', () => {
-    expectSnag('wire-in-tank', covered('fluoropolymer'), covered('pvc'), 'stop', 'pump-1');
+    expectSnag('wire-in-tank', covered('fluoropolymer'), covered('pvc105'), 'stop');
     expect(snagsOfRule(covered('nylon'), 'wire-in-tank')).to.deep.equal([]);
     expect(snagsOfRule(covered('nylon', 0.85), 'wire-in-tank').map((s) => s.grade)).to.deep.equal(['note']);
   });
   it('cites who says so', () => {
     const job = covered('nylon');
     job.materials = { [wireCovers.nylon.name]: { on: { e10: 'attacked' }, source: 'sheet of the maker' } };
-    const sources = [covered('pvc'), job].map((j) => snagsOfRule(j, 'wire-in-tank').map((s) => s.source));
+    const sources = [covered('pvc105'), job].map((j) => snagsOfRule(j, 'wire-in-tank').map((s) => s.source));
     expect(sources).to.deep.equal([['common practice'], ['sheet of the maker']]);
   });
 });

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { wire } from '../../../test/simple-wiring.ts';
 import { edgeOf } from '../../../test/edge.ts';
 import {
   act,
@@ -85,8 +86,8 @@ const limits: readonly Limit[] = [
   { rule: 'no-fine-filter', what: '40 µm', job: (x) => cleanJob((j) => (get(j, 'filter').rating = si(x, 'µm'))), from: 10e-6, to: 100e-6, at: 40e-6 },
   { rule: 'rail-pressure-high', what: '5 %', job: (x) => cleanJob((j) => (get(j, 'regulator').slope = si(x, 'kPa'))), from: 1e3, to: 60e3 },
   { rule: 'soak-flashes', what: '4 s to fill', job: (x) => cleanJob((j) => { for (const p of Object.values(j.parts)) if (p.kind === 'hardLine' || p.kind === 'hose') Object.assign(p, { lies: 'bay' }); delete get(j, 'pump').checkValve; get(j, 'hardLine').length = si(x); }), from: 1, to: 14 },
-  { rule: 'wire-too-thin', what: 'what the wire carries, against its fuse', job: (x) => cleanJob((j) => Object.assign(get(j, 'pump'), { fuse: si(x, 'A'), supplyWire: awg(14), earthWire: awg(12) })), from: 20, to: 40, says: grade('stop'), figure: 30 },
-  { rule: 'wire-too-thin', what: 'what the wire carries, against the pump', job: (x) => cleanJob((j) => { const p = get(j, 'pump'); delete p.fuse; Object.assign(p, { supplyWire: si(x, 'mm²'), earthWire: awg(10), supplyLength: si(0.3) }); }), from: 3e-6, to: 1e-7, says: grade('fix') },
+  { rule: 'wire-too-thin', what: 'what the wire carries, against its fuse', job: (x) => cleanJob((j) => wire(j, { fuse: x, supply: awg(14), earth: awg(12) })), from: 20, to: 40, says: grade('stop'), figure: 30 },
+  { rule: 'wire-too-thin', what: 'what the wire carries, against the pump', job: (x) => cleanJob((j) => wire(j, { supply: si(x, 'mm²'), earth: awg(10), supplyLength: 0.3, earthLength: 0.3 })), from: 3e-6, to: 1e-7, says: grade('fix') },
   { rule: 'blend-volatility', what: 'the most that a blend has', job: (x) => ethanol(0.1, (j) => Object.assign(j, { assumptions: { ...j.assumptions, reidVapourPressure: si(x, 'kPa') }, brief: { ...j.brief, reidOf: 'blend' } })), from: 60e3, to: 21e3, says: says(/No petrol/) },
   { rule: 'pressure-creep', what: '5 %', job: (x) => afterRailJob((j) => (get(j, 'returnDrop').bore = si(x))), from: 0.008, to: 0.002, share: 1.05 },
   { rule: 'set-pressure', what: '3 % too high', job: (x) => cleanJob((j) => (get(j, 'regulator').setPressure = si(x, 'kPa'))), from: 400e3, to: 500e3, share: 1.03 },
@@ -110,9 +111,9 @@ const limits: readonly Limit[] = [
   { rule: 'worm-clamp', what: 'injection pressure', job: (x) => cleanJob((j) => { clamp(j, 'hose-2', 'worm'); get(j, 'regulator').setPressure = si(x, 'kPa'); }), from: 100e3, to: 400e3, figure: 150e3 },
   { rule: 'line-below-pressure', what: 'Barlow', job: (x) => line({ material: 'nylon', outsideDiameter: si(0.0085), wall: si(x) }), from: 0.001, to: 0.0002 },
   { rule: 'part-below-dead-head', what: 'the filter’s rating', job: (x) => cleanJob((j) => (get(j, 'filter').maximumPressure = si(x, 'kPa'))), from: 2e6, to: 100e3 },
-  { rule: 'fuse-too-small', what: '1.25 times the current', job: (x) => cleanJob((j) => { const pump = get(j, 'pump'); pump.fuse = si(20, 'A'); for (const table of pump.tables!) for (const row of table.rows) row.current = si(x, 'A'); }), from: 8, to: 30, at: 16 },
-  { rule: 'voltage-drop', what: 'a tenth of the flow', job: (x) => cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: awg(16), supplyLength: si(x, 'm'), earthWire: awg(10), earthLength: si(1, 'm') })), from: 0.2, to: 20, says: grade('fix'), figure: 0.1 },
-  { rule: 'voltage-drop', what: 'half a volt', job: (x) => cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: awg(12), supplyLength: si(x, 'm'), earthWire: awg(10), earthLength: si(1, 'm') })), from: 0.2, to: 6, says: grade('note'), figure: 0.5 },
+  { rule: 'fuse-too-small', what: '1.25 times the current', job: (x) => cleanJob((j) => { const pump = get(j, 'pump'); wire(j, { fuse: 20 }); for (const table of pump.tables!) for (const row of table.rows) row.current = si(x, 'A'); }), from: 8, to: 30, at: 16 },
+  { rule: 'voltage-drop', what: 'a tenth of the flow', job: (x) => cleanJob((j) => wire(j, { supply: awg(16), supplyLength: x, earth: awg(10), earthLength: 1 })), from: 0.2, to: 20, says: grade('fix'), figure: 0.1 },
+  { rule: 'voltage-drop', what: 'half a volt', job: (x) => cleanJob((j) => wire(j, { supply: awg(12), supplyLength: x, earth: awg(10), earthLength: 1 })), from: 0.2, to: 6, says: grade('note'), figure: 0.5 },
 
   { rule: 'return-end', what: 'the fuel level', job: (x) => cleanJob((j) => (get(j, 'returnDrop').endHeight = si(x))), from: 0.02, to: 0.2, says: says(/above the fuel/) },
   { rule: 'return-end', what: '100 mm from the pickup', job: (x) => cleanJob((j) => { delete j.hanger; get(j, 'returnDrop').pickupDistance = si(x); }), from: 0.3, to: 0.01, at: 0.1 },

@@ -6,18 +6,27 @@ describe('rule pump-keeps-running', () => {
     expectSnag(
       'pump-keeps-running',
       cleanJob(),
-      cleanJob((j) => (j.survey.stopsWithEngine = false)),
+      cleanJob((j) => {
+        delete j.wiring;
+        j.survey.stopsWithEngine = false;
+      }),
       'stop',
     );
     expectSnag(
       'pump-keeps-running',
       cleanJob(),
-      cleanJob((j) => (j.survey.crashShutOff = false)),
+      cleanJob((j) => {
+        delete j.wiring;
+        j.survey.crashShutOff = false;
+      }),
       'stop',
     );
     expect(
       snagsOfRule(
-        cleanJob((j) => delete j.survey.crashShutOff),
+        cleanJob((j) => {
+          delete j.wiring;
+          delete j.survey.crashShutOff;
+        }),
         'pump-keeps-running',
       ),
     ).to.deep.equal([]);

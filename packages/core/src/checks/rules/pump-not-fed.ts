@@ -3,6 +3,7 @@ import { partName } from '../../parts/kinds.ts';
 import { cutOff } from '../../wiring/cut-off.ts';
 import { DRIVING } from '../../wiring/cut-off-state.ts';
 import type { Harness } from '../../wiring/harness.ts';
+import { pumpField } from '../circuit-words.ts';
 import { quotedId } from '../reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
@@ -14,7 +15,7 @@ export const pumpNotFed: Rule = {
     const row = (key: string) => wiring.truth.find((r) => r.key === key)?.pumps ?? {};
     const stands = (key: string) =>
       Object.entries(row(key)).flatMap(([part, runs]) => (runs === 'stands' ? [part] : []));
-    const base = { stage: 'wiring', path: ['wiring'], source: 'the circuit as drawn' } as const;
+    const base = { stage: 'wiring', source: 'the circuit as drawn' } as const;
     const never = stands('driving').filter((p) => job.parts[p]);
     return [
       ...(Object.keys(row('driving')).length > 0 ? wiring.undrawn : []).map((part): SnagReport => ({
@@ -30,6 +31,7 @@ export const pumpNotFed: Rule = {
         ...base,
         grade: 'stop',
         part,
+        ...pumpField(job, part),
         what: `${quotedId(job, part)} gets no current while it drives: nothing joins it to feed and earth.`,
         why: 'The engine does not run.',
         cure: 'Follow it from the battery: a wire that ends on nothing, a coil without feed or earth, or an earth that is missing.',
@@ -38,6 +40,7 @@ export const pumpNotFed: Rule = {
         ...base,
         grade: 'stop',
         part,
+        ...pumpField(job, part),
         which: 'polarity',
         what: `${quotedId(job, part)} is wired the wrong way round: its positive terminal goes to earth.`,
         why: 'It turns backwards, pumps next to nothing and wears out in minutes.',
@@ -49,6 +52,7 @@ export const pumpNotFed: Rule = {
           ...base,
           grade: 'fix',
           part,
+          ...pumpField(job, part),
           which: 'cranking',
           what: `${quotedId(job, part)} stands while the engine is cranked.`,
           why: 'An injected engine does not start without pressure, and oil pressure comes too late.',

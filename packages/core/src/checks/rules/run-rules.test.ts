@@ -9,6 +9,7 @@ import {
   snagsOfRule,
   twoPumpJob,
 } from '../../../test/rule-cases.ts';
+import { simpleWiring } from '../../../test/simple-wiring.ts';
 import { demoJobs } from '../../demo/index.ts';
 import type { Job } from '../../job/job.ts';
 import type { PartOf } from '../../parts/kinds.ts';
@@ -18,7 +19,6 @@ import { psi } from '../../units/quick.ts';
 const si = (value: number, unit: string) => ({ si: value, unit });
 const pickup = (change: (job: Job) => void = () => undefined) => changed(demoJobs.rescuePickup, change);
 const shuttle = (change: (job: Job) => void = () => undefined) => changed(demoJobs.islandShuttle, change);
-const shielded = (job: Job) => (get(job, 'pump').sensorShielded = true);
 
 describe('the pressure sensor of an electronic returnless run', () => {
   const without = (expected: 'rail' | 'tank') =>
@@ -35,9 +35,8 @@ describe('the pressure sensor of an electronic returnless run', () => {
   it('is told where it is not where the controller expects it, with what that costs', () => {
     const snag = expectSnag(
       'sensor-misplaced',
-      shuttle(shielded),
+      shuttle(),
       shuttle((j) => {
-        shielded(j);
         get(j, 'pump').sensorExpected = 'tank';
       }),
       'fix',
@@ -46,7 +45,10 @@ describe('the pressure sensor of an electronic returnless run', () => {
     expect(snag.limit!.si).to.equal(500e3);
   });
   it('on unshielded wire is a note', () => {
-    expect(snagsOfRule(shuttle(), 'sensor-misplaced').map((s) => s.grade)).to.deep.equal(['note']);
+    const with_ = (shield: 'oneEnd' | 'bothEnds' | 'none') =>
+      shuttle((j) => j.wiring!.wires!.forEach((w) => w.shield && (w.shield = shield)));
+    expectSnag('signal-off', with_('oneEnd'), with_('none'), 'note');
+    expectSnag('signal-off', with_('oneEnd'), with_('bothEnds'), 'note');
   });
 });
 
@@ -120,7 +122,13 @@ describe('staged pumps', () => {
     expect(snag.figure!.si * 3.6e6).to.be.greaterThan(50);
   });
   it('need a relay each', () => {
-    expectSnag('staged-pumps', twoPumpJob({ ownRelay: true }), twoPumpJob({ ownRelay: false }), 'fix', 'pump-2');
+    const wiring = (isShared: boolean) => {
+      const job = twoPumpJob();
+      const first = simpleWiring({ part: 'pump-1' });
+      job.wiring = simpleWiring({ part: 'pump-2', ...(isShared ? { behind: { fuse: 'fuse-1', relay: 'relay-1' } } : {}) }, first); // prettier-ignore
+      return job;
+    };
+    expectSnag('staged-pumps', wiring(false), wiring(true), 'fix', 'pump-2');
   });
 });
 

@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { deviceWord } from '../circuit-words.ts';
+import { deviceWord, fieldOf } from '../circuit-words.ts';
 import { partsOfKind } from '../reading.ts';
 import { wiresOf } from '../../wiring/lower-harness.ts';
 import type { Rule, SnagReport } from '../snag.ts';
@@ -10,19 +10,22 @@ const MOST_LIFT = 0.05; // V between two earths of one signal; common practice
 /** Senders and sensors whose wiring spoils what they say. */
 export const signalOff: Rule = {
   key: 'signal-off',
-  check: ({ job, wiring }) => {
+  check: ({ job, wiring, levels: circuits }) => {
     if (!wiring || !job.wiring) return [];
-    const base = { stage: 'wiring', path: ['wiring'], source: 'computed; limit common practice' } as const;
-    const levels = wiring.levels.flatMap((level): SnagReport[] => {
+    const base = { stage: 'wiring', source: 'computed; limit common practice' } as const;
+    const levels = (circuits ?? []).flatMap((level): SnagReport[] => {
       if (level.isOpen)
-        return [{ ...base, grade: 'fix', which: `${level.gauge}-open`, what: `${deviceWord(job, level.gauge)} is in an open circuit: no current comes through its sender.`, why: 'The needle rests at one end of its scale whatever the tank holds.', cure: 'Join gauge, sender and the plate’s own earth.', source: 'the circuit as drawn' }]; // prettier-ignore
+        return [{ ...base, grade: 'fix', which: `${level.gauge}-open`,
+            path: fieldOf(job, level.gauge), what: `${deviceWord(job, level.gauge)} is in an open circuit: no current comes through its sender.`, why: 'The needle rests at one end of its scale whatever the tank holds.', cure: 'Join gauge, sender and the plate’s own earth.', source: 'the circuit as drawn' }]; // prettier-ignore
       const worst = level.readings.reduce((a, r) => (Math.abs(r.off ?? 0) > Math.abs(a) ? r.off! : a), 0);
       if (Math.abs(worst) <= MOST_NEEDLE) return [];
-      return [{ ...base, grade: 'fix', which: level.gauge, what: `Wires and earth of ${deviceWord(job, level.gauge)} move its needle.`, figure: { label: 'off with the pump running', ...figure('fraction', Math.abs(worst)) }, limit: { label: 'at most', ...figure('fraction', MOST_NEEDLE) }, why: 'What the pump sends through an earth that the sender shares lifts the sender’s end, and the gauge takes it for ohms.', cure: 'Give sender and plate an earth wire of their own, away from the pump’s.' }]; // prettier-ignore
+      return [{ ...base, grade: 'fix', which: level.gauge,
+          path: fieldOf(job, level.gauge), what: `Wires and earth of ${deviceWord(job, level.gauge)} move its needle.`, figure: { label: 'off with the pump running', ...figure('fraction', Math.abs(worst)) }, limit: { label: 'at most', ...figure('fraction', MOST_NEEDLE) }, why: 'What the pump sends through an earth that the sender shares lifts the sender’s end, and the gauge takes it for ohms.', cure: 'Give sender and plate an earth wire of their own, away from the pump’s.' }]; // prettier-ignore
     });
     const sensors = wiring.sensors.flatMap((s): SnagReport[] =>
       s.lift !== undefined && s.lift > MOST_LIFT
-        ? [{ ...base, grade: 'fix', part: s.part, which: 'earth', what: `The earth of ${deviceWord(job, s.device)} stands above that of what reads it.`, figure: { label: 'between them', ...figure('voltage', s.lift) }, limit: { label: 'at most', ...figure('voltage', MOST_LIFT) }, why: 'All of it is added to the signal, and it comes and goes with the pump’s current.', cure: 'Take the sensor’s earth to the sensor earth of what reads it, nowhere else.' }] // prettier-ignore
+        ? [{ ...base, grade: 'fix', part: s.part, which: 'earth',
+              path: fieldOf(job, s.device), what: `The earth of ${deviceWord(job, s.device)} stands above that of what reads it.`, figure: { label: 'between them', ...figure('voltage', s.lift) }, limit: { label: 'at most', ...figure('voltage', MOST_LIFT) }, why: 'All of it is added to the signal, and it comes and goes with the pump’s current.', cure: 'Take the sensor’s earth to the sensor earth of what reads it, nowhere else.' }] // prettier-ignore
         : [],
     );
     const isControlled = partsOfKind(job, 'pump').some((p) => p.drive === 'pwm');

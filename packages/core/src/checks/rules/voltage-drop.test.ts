@@ -1,21 +1,14 @@
 import { expect } from 'chai';
-import { cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
+import { cleanJob, expectSnag, snagsOfRule } from '../../../test/rule-cases.ts';
+import { wire } from '../../../test/simple-wiring.ts';
 import { awg } from '../../demo/build.ts';
 import type { Measured } from '../../job/measured.ts';
 import { findingsOf } from '../../run/findings.ts';
 import { gaugeArea } from '../../units/wire-gauge.ts';
 import { wireResistance } from '../../wiring/wire.ts';
 
-const metres = (si: number) => ({ si, unit: 'm' });
 const wired = (gauge: Measured, length: number) =>
-  cleanJob((j) =>
-    Object.assign(get(j, 'pump'), {
-      supplyWire: gauge,
-      supplyLength: metres(length),
-      earthWire: gauge,
-      earthLength: metres(1),
-    }),
-  );
+  cleanJob((j) => wire(j, { supply: gauge, supplyLength: length, earth: gauge, earthLength: 1 }));
 
 describe('rule voltage-drop', () => {
   it('speaks for a thin harness with a big pump, and notes half a volt', () => {
@@ -25,7 +18,7 @@ describe('rule voltage-drop', () => {
   it('is silent while any of gauge and length is unknown', () => {
     expect(
       snagsOfRule(
-        cleanJob((j) => Object.assign(get(j, 'pump'), { supplyWire: awg(20) })),
+        cleanJob((j) => wire(j, { supply: awg(20) })),
         'voltage-drop',
       ),
     ).to.deep.equal([]);
@@ -40,9 +33,11 @@ describe('voltage at the pump', () => {
     const ohms = wireResistance(gaugeArea(14), 5, 333.15) + 0.02;
     expect(point.point.voltage - pump.voltage!).to.be.closeTo(pump.current! * ohms, 2e-3);
     expect(pump.wiringCost!).to.be.within(0.05, 0.15);
-    const free = findingsOf(cleanJob()).solution!.points.fullLoadHot;
+    const free = findingsOf(cleanJob((j) => delete j.wiring)).solution!.points.fullLoadHot;
     expect(point.pumpFlow).to.be.below(free.pumpFlow);
-    expect(findingsOf(job).solution!.margin!.available).to.be.below(findingsOf(cleanJob()).solution!.margin!.available);
+    expect(findingsOf(job).solution!.margin!.available).to.be.below(
+      findingsOf(cleanJob((j) => delete j.wiring)).solution!.margin!.available,
+    );
   });
   it('falls with every metre and every thinner gauge', () => {
     const voltage = (job: ReturnType<typeof cleanJob>) =>
@@ -52,10 +47,8 @@ describe('voltage at the pump', () => {
   });
   it('that wiring takes altogether is a stated fault, not a number', () => {
     const bad = cleanJob((j) =>
-      Object.assign(get(j, 'pump'), {
-        supplyWire: awg(20), supplyLength: metres(15), earthWire: awg(20), earthLength: metres(15), contacts: { si: 2, unit: 'Ω' },
-      }),
-    ); // prettier-ignore
+      wire(j, { supply: awg(20), supplyLength: 15, earth: awg(20), earthLength: 15, contacts: 2 }),
+    );
     const { solution, faults } = findingsOf(bad);
     expect(solution).to.equal(undefined);
     expect(faults[0]).to.include({ code: 'starvedOfVoltage', part: 'pump-1' });

@@ -20,7 +20,7 @@ export const wireTooThin: Rule = {
 };
 
 const isOver = ({ carries }: WireFinding, amps: number | undefined): boolean =>
-  carries !== undefined && amps !== undefined && Number.isFinite(amps) && isMore(amps, carries);
+  carries !== undefined && amps !== undefined && isMore(amps, carries);
 
 /** The one that carries least, of those that feed the same pumps. */
 function weakest(wires: readonly WireFinding[]): WireFinding[] {

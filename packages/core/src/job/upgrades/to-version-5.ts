@@ -60,7 +60,7 @@ class Drawn {
     // names are cut to what an id may be
     const own = (name: string) => `${name}-${id}`.slice(0, 40);
     const [fuse, relay] = pump.ownRelay === false ? ['fuse-1', 'relay-1'] : [own('fuse'), own('relay')];
-    this.#device('battery-1', 'battery');
+    this.#device('battery-1', 'battery', { resistance: NO_OHMS });
     const resistance = pump.contacts ?? (isWired ? OLD_CONTACTS : undefined);
     this.#device(fuse, 'fuse', { rating: pump.fuse, resistance, note: resistance && 'With relay and contacts together.' }); // prettier-ignore
     this.#device(relay, 'relay', { resistance: NO_OHMS });

@@ -159,7 +159,7 @@ function Row({
                   ))}
               </tbody>
             </table>
-            <button className="button mt-1" onClick={() => onPart(row.part)}>
+            <button className="button mt-1" onClick={() => onPart(row.part!)}>
               Show it on the run
             </button>
           </td>
