@@ -10,6 +10,7 @@ import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
 import type { Act } from '../job/acts/act.ts';
 import type { Job } from '../job/job.ts';
 import type { JobSummary } from './summary.ts';
+import { harnessSchema } from '../wiring/harness.ts';
 
 /** What server and web say to each other. Job documents travel as they are and are judged by the job schema. */
 export const MOST_ACTS = 100; // in one request
@@ -183,6 +184,14 @@ export const tubeRequestSchema = z.strictObject({
     .optional(),
 });
 export type TubeRequest = z.infer<typeof tubeRequestSchema>;
+
+/** A circuit with its lists, to be printed. */
+export const circuitRequestSchema = z.strictObject({
+  title: lineSchema(200),
+  paper: z.enum(['a4', 'letter']),
+  harness: harnessSchema,
+});
+export type CircuitRequest = z.infer<typeof circuitRequestSchema>;
 
 /** Whether the server can do its work. That it answers at all is another question. */
 export interface HealthAnswer {

@@ -1,5 +1,10 @@
 import express, { Router } from 'express';
-import { labelsRequestSchema, templateRequestSchema, tubeRequestSchema } from '@endrel/core/contract/api';
+import {
+  circuitRequestSchema,
+  labelsRequestSchema,
+  templateRequestSchema,
+  tubeRequestSchema,
+} from '@endrel/core/contract/api';
 import type { Printer } from '../printing/printer.ts';
 import { only } from './only.ts';
 import { readRequest } from './read-request.ts';
@@ -25,6 +30,12 @@ export function printRoutes(printer: Printer): Router {
     .route('/tube')
     .post(express.json({ limit: LARGEST }), async (req, res) => {
       res.type('application/pdf').send(await printer.tube(readRequest(tubeRequestSchema, req.body)));
+    })
+    .all(only('POST'));
+  router
+    .route('/circuit')
+    .post(express.json({ limit: LARGEST }), async (req, res) => {
+      res.type('application/pdf').send(await printer.circuit(readRequest(circuitRequestSchema, req.body)));
     })
     .all(only('POST'));
   return router;

@@ -1,17 +1,22 @@
 import { tubeTemplates } from '@endrel/core/routes/tube-drawing';
 import { templateOf } from '@endrel/core/hangers/template-of';
-import type { LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
+import type { CircuitRequest, LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
 import { InvalidError } from '../errors.ts';
 import { serve } from '../threads/serve.ts';
+import { circuitPdf } from './circuit-pdf.ts';
 import { labelsPdf } from './labels-pdf.ts';
 import { templatesPdf } from './template-pdf.ts';
 
 /** What is to be printed. */
 export type PrintRequest =
-  { readonly template: TemplateRequest } | { readonly labels: LabelsRequest } | { readonly tube: TubeRequest };
+  | { readonly template: TemplateRequest }
+  | { readonly labels: LabelsRequest }
+  | { readonly tube: TubeRequest }
+  | { readonly circuit: CircuitRequest };
 
 serve(async (request: PrintRequest) => {
   if ('labels' in request) return labelsPdf(request.labels);
+  if ('circuit' in request) return circuitPdf(request.circuit);
   if ('tube' in request) return templatesPdf(tubeTemplates(request.tube));
   const { hanger, kind, title } = request.template;
   const template = templateOf(hanger, kind, title);

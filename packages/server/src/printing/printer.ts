@@ -1,4 +1,4 @@
-import type { LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
+import type { CircuitRequest, LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
 import type { PrintRequest } from './print.worker.ts';
 import { Thread } from '../threads/thread.ts';
 
@@ -8,6 +8,7 @@ export class Printer {
 
   template = (template: TemplateRequest): Promise<Buffer> => this.#print({ template });
   labels = (labels: LabelsRequest): Promise<Buffer> => this.#print({ labels });
+  circuit = (circuit: CircuitRequest): Promise<Buffer> => this.#print({ circuit });
   tube = (tube: TubeRequest): Promise<Buffer> => this.#print({ tube });
 
   async #print(request: PrintRequest): Promise<Buffer> {

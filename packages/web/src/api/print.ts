@@ -1,4 +1,4 @@
-import type { LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
+import type { CircuitRequest, LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
 import { callFile } from './client.ts';
 
 /** A plate's template as PDF; the server makes it. */
@@ -7,3 +7,5 @@ export const printTemplate = (request: TemplateRequest): Promise<Blob> => callFi
 export const printLabels = (request: LabelsRequest): Promise<Blob> => callFile('POST', '/print/labels', request);
 /** The strips that wrap round a tube, and its views, as PDF. */
 export const printTube = (request: TubeRequest): Promise<Blob> => callFile('POST', '/print/tube', request);
+/** A circuit with its lists as PDF. */
+export const printCircuit = (request: CircuitRequest): Promise<Blob> => callFile('POST', '/print/circuit', request);

@@ -1,8 +1,8 @@
-import { deviceKinds, type Device, type DeviceKind, type DeviceOf } from '../devices/index.ts';
+import type { Device, DeviceKind, DeviceOf } from '../devices/index.ts';
+import { freshRowId } from '../fresh-row.ts';
 import type { Harness, Wire } from '../harness.ts';
 
 type Given<K extends DeviceKind> = Omit<DeviceOf<K>, 'id' | 'kind'>;
-const dashed = (name: string) => name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`);
 
 /** Devices and wires put together in code: templates, old jobs, demo jobs, tests. */
 export class HarnessBuild {
@@ -20,7 +20,7 @@ export class HarnessBuild {
 
   /** A new device. @returns its id. */
   device<K extends DeviceKind>(kind: K, given: Given<K> = {} as Given<K>): string {
-    const id = this.#fresh(dashed(deviceKinds[kind].kind), this.#devices);
+    const id = freshRowId(this.#devices, kind);
     this.#devices.push({ ...given, id, kind } as unknown as Device);
     return id;
   }
@@ -32,17 +32,13 @@ export class HarnessBuild {
 
   /** Wires along terminals, `device:terminal` each: from the first to the second, and so on by pairs. */
   wire(from: string, to: string, given: Omit<Wire, 'id' | 'from' | 'to'> = {}): string {
-    const id = this.#fresh('wire', this.#wires);
+    const id = freshRowId(this.#wires, 'wire');
     this.#wires.push({ ...given, id, from: endOf(from), to: endOf(to) });
     return id;
   }
 
   get harness(): Harness {
     return { ...this.#rest, devices: this.#devices, wires: this.#wires };
-  }
-
-  #fresh(stem: string, rows: readonly { id: string }[]): string {
-    for (let n = 1; ; n++) if (!rows.some((r) => r.id === `${stem}-${n}`)) return `${stem}-${n}`;
   }
 }
 

@@ -22,6 +22,7 @@ export const stageScreens: Readonly<Partial<Record<Stage, Screen>>> = {
   joints: screen(() => import('../joints/JointsStage.tsx').then((m) => m.JointsStage)),
   gauge: screen(() => import('../gauge/GaugeStage.tsx').then((m) => m.GaugeStage)),
   routes: screen(() => import('../routes/RoutesStage.tsx').then((m) => m.RoutesStage)),
+  wiring: screen(() => import('../wiring/WiringStage.tsx').then((m) => m.WiringStage)),
   cards: screen(() => import('../cards/CardsStage.tsx').then((m) => m.CardsStage)),
 };
 

@@ -15,6 +15,15 @@ export const stageTabs = {
     labels: 'Labels',
   },
   routes: { map: 'Map', lines: 'Lines', clearances: 'Clearances', places: 'Where to put it' },
+  wiring: {
+    circuit: 'Circuit',
+    volts: 'Volts and sizes',
+    cutOff: 'Cut-off',
+    tank: 'Inside the tank',
+    signals: 'Sender and sensors',
+    lists: 'Lists and cuts',
+    proof: 'How to prove it',
+  },
   gauge: { match: 'Match', sweep: 'Sweep', float: 'Float', card: 'Calibration' },
 } as const satisfies Partial<Record<Stage, Record<string, string>>>;
 
@@ -53,6 +62,7 @@ const stageOfGroup: Partial<Record<string, Stage>> = {
   bulkhead: 'joints',
   bench: 'joints',
   routes: 'routes',
+  wiring: 'wiring',
 };
 
 /** The stage that a field is filled in on, by where it stands in the job. */
@@ -66,6 +76,8 @@ function tabOfRoute([group, key = '', inner = '']: FieldPath): string {
   if (key === 'lines' || key === 'vent') return 'lines';
   return onMap.has(key) ? 'map' : onPlaces.has(key) ? 'places' : 'clearances';
 }
+
+const onWiring: Readonly<Partial<Record<string, string>>> = { mostDrop: 'volts', firstFuse: 'volts', scheme: 'lists', rolls: 'lists' }; // prettier-ignore
 
 /** The tab that holds a field, where its stage has tabs. */
 export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
@@ -83,6 +95,7 @@ export function tabOfField(stage: Stage, path: FieldPath): string | undefined {
   if (stage === 'run') return group === 'points' ? 'points' : 'part';
   if (stage === 'joints') return group === 'bulkhead' ? 'room' : group === 'bench' ? 'bench' : 'list';
   if (stage === 'routes') return tabOfRoute(path);
+  if (stage === 'wiring') return onWiring[String(key)] ?? 'circuit';
   if (stage === 'gauge') return key === 'sweep' ? 'sweep' : onFloat.has(key) ? 'float' : 'match';
   return undefined;
 }

@@ -17,5 +17,6 @@ export const stageList: readonly StageEntry[] = [
   { key: 'joints', name: 'Joints', letter: 'j' },
   { key: 'gauge', name: 'Gauge', letter: 'u' },
   { key: 'routes', name: 'Routes', letter: 'o' },
+  { key: 'wiring', name: 'Wiring', letter: 'w' },
   { key: 'cards', name: 'Cards', letter: 'c' },
 ];

@@ -67,7 +67,9 @@ export function useJobView(): JobView {
       choosePart: (chosen) => go(stage, { part: chosen }),
       setPoint: (chosen) => go(stage, { at: chosen }),
       arrived,
-      goToField: (to, path, wantedPart) => {
+      goToField: (to, path, ofPart) => {
+        // a wire or a device shows its fields while it is chosen
+        const wantedPart = path[0] === 'wiring' && path[2] !== undefined ? String(path[2]) : ofPart;
         if (to === stage && (!wantedPart || wantedPart === part) && focusField(path)) return;
         wanted.current = path;
         // a usual point's own conditions are shown for the point that is chosen
