@@ -44,6 +44,9 @@ import {
 import { setOnPort } from '../src/job/acts/set-on-port.ts';
 import type { PortRef } from '../src/parts/port.ts';
 import { linePorts } from '../src/routes/line-ports.ts';
+import { deviceKinds, kindOfDevice, type DeviceKind } from '../src/wiring/devices/index.ts';
+import { wireProperties } from '../src/wiring/harness.ts';
+import { harnessTemplates } from '../src/wiring/templates/index.ts';
 
 /** Numbers from 0 to 1 that decide what an edit is on the job that it meets. */
 export type Dice = readonly [kind: number, place: number, key: number, size: number, spread: number];
@@ -184,12 +187,38 @@ function graphEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): A
   }
 }
 
+/** An edit of the circuit: a field of a wire or device, a wire's end, a device more or less, another layout. */
+function wiringEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {
+  const { devices = [], wires = [] } = job.wiring ?? {};
+  const template = pick(Object.values(harnessTemplates), key);
+  const kind = pick(Object.keys(deviceKinds) as DeviceKind[], key);
+  const end = (at: number) => {
+    const device = pick(devices, at);
+    const terminals = Object.keys(kindOfDevice(device).terminals(device));
+    return { device: device.id, terminal: pick(terminals, (at * 7.13) % 1) };
+  };
+  if (devices.length === 0 || spread < 0.06) return { act: 'set', path: ['wiring'], value: template.build(job, job.wiring ?? {}) }; // prettier-ignore
+  if (spread < 0.14) return { act: 'addRow', path: ['wiring', 'devices'], row: { id: `device-${nth}`, kind } };
+  if (spread < 0.3) return { act: 'addRow', path: ['wiring', 'wires'], row: { id: `wire-new-${nth}`, from: end(place), to: end(key), area: { si: 1e-6 + size * 5e-6, unit: 'mm²' }, length: { si: size, unit: 'm' } } }; // prettier-ignore
+  if (spread < 0.36) return { act: 'removeRow', path: ['wiring', 'devices'], id: pick(devices, place).id };
+  if (spread < 0.42 && wires.length > 0)
+    return { act: 'removeRow', path: ['wiring', 'wires'], id: pick(wires, place).id };
+  if (spread < 0.5 && wires.length > 0) return { act: 'set', path: ['wiring', 'wires', pick(wires, place).id, size < 0.5 ? 'from' : 'to'], value: end(key) }; // prettier-ignore
+  const device = pick(devices, place);
+  const isWire = spread < 0.78 && wires.length > 0;
+  const row = isWire ? pick(wires, place) : device;
+  const properties: Record<string, Property> = isWire ? wireProperties : deviceKinds[device.kind].properties;
+  const [name, property] = pick(Object.entries(properties), key) ?? ['label', undefined];
+  return { act: 'set', path: ['wiring', isWire ? 'wires' : 'devices', row.id, name], value: property && anyValue(property, size, (spread * 13) % 1) }; // prettier-ignore
+}
+
 /** The edit that these dice are on this job. */
 function editOf(job: Job, dice: Dice, nth: number): Act {
   const [kind, place, key, size, spread] = dice;
   const parts = Object.values(job.parts);
   if (kind < 0.1) return rowEdit(job, dice, nth);
-  if (kind < 0.18) return routeEdit(job, dice, nth);
+  if (kind < 0.16) return routeEdit(job, dice, nth);
+  if (kind < 0.27) return wiringEdit(job, dice, nth);
   if (kind < 0.4 || parts.length === 0) {
     const [path, properties] = pick(groups, place);
     const [name, property] = pick(Object.entries(properties), key);

@@ -196,7 +196,12 @@ function solveWired(
     if (voltages.has(pump.id) || (!isWired && share === 1)) return [];
     return [{ id: pump.id, share, ohms: isWired ? feeds.ohms(pump.id, pump.id, feed.by) : 0 }];
   });
-  for (const { id, share } of wired) voltages.set(id, (feeds?.ports.has(id) ? feeds.open(id, feed) : point.voltage) * share); // prettier-ignore
+  const least = (share: number) => (share === 1 ? LEAST_VOLTAGE : LEAST_CONTROLLED);
+  for (const { id, share, ohms } of wired) {
+    const open = (feeds?.ports.has(id) ? feeds.open(id, feed) : point.voltage) * share;
+    if (!(open > least(share))) return failure({ code: 'starvedOfVoltage', part: id, ohms });
+    voltages.set(id, open);
+  }
   for (let turn = 0; turn < MOST_TURNS; turn++) {
     const solved = prepared.solve(point, fuel, voltages, draw);
     if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: point.name });
@@ -207,8 +212,7 @@ function solveWired(
       // a pump takes about as much more current as voltage: the step is damped by that
       const step =
         (share * availableTo(job, point, solved.value, id) - voltage) / (1 + (current * ohms * share) / voltage);
-      if (!(voltage + step > (share === 1 ? LEAST_VOLTAGE : LEAST_CONTROLLED)))
-        return failure({ code: 'starvedOfVoltage', part: id, ohms });
+      if (!(voltage + step > least(share))) return failure({ code: 'starvedOfVoltage', part: id, ohms });
       voltages.set(id, voltage + step);
       moved = Math.max(moved, Math.abs(step));
     }

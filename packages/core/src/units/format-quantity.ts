@@ -39,12 +39,15 @@ export function formatIn(si: number, unit: Unit, tool?: Tool): string {
 
 const FINEST_IN_MILLIMETRES = 5e-4; // m; below it a length is a mesh or a roughness, and those are in micrometres
 
+const [LEAST_IN_OHMS, MOST_IN_OHMS] = [0.1, 10_000]; // of wires and contacts; of insulation
 const LONGEST_IN_SECONDS = 180; // s; beyond it nobody counts seconds
 
 /** The unit in which a reading of this size is best said, where that is not the kind's own. */
 function unitForSize(kind: QuantityKind, size: number): string | undefined {
   if (kind === 'length' && size !== 0 && size < FINEST_IN_MILLIMETRES) return 'µm';
   if (kind === 'time' && size > LONGEST_IN_SECONDS) return 'min';
+  if (kind === 'resistance' && size !== 0 && size < LEAST_IN_OHMS) return 'mΩ';
+  if (kind === 'resistance' && size >= MOST_IN_OHMS) return 'kΩ';
   return kind === 'power' && size < 1000 ? 'W' : undefined;
 }
 

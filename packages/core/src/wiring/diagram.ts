@@ -44,8 +44,8 @@ interface Point {
 const PITCH = 24; // between ports of a side
 const HEAD = 18; // above a box, for its name
 const LETTER = 6.4; // width of one, about
-const [LEAST_WIDTH, MOST_WIDTH, LEAST_HEIGHT] = [84, 160, 40];
-const [NAME, SMALL] = [12, 10.5]; // heights of letters
+const [LEAST_WIDTH, MOST_WIDTH, LEAST_HEIGHT] = [84, 140, 40];
+const [NAME, SMALL] = [12.5, 11.5]; // heights of letters
 
 type Side = TerminalSpec['side'];
 const sides: Record<Side, string> = { feed: 'WEST', back: 'EAST', control: 'SOUTH' };
@@ -102,7 +102,7 @@ export function diagramGraph(harness: Harness): DiagramGraph {
       'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
       'elk.layered.nodePlacement.strategy': 'NETWORK_SIMPLEX',
       'elk.layered.wrapping.strategy': 'MULTI_EDGE',
-      'elk.aspectRatio': '1.7',
+      'elk.aspectRatio': '1.05',
       'elk.layered.wrapping.correctionFactor': '1.2',
       'elk.randomSeed': '1',
       'elk.padding': '[top=12,left=12,bottom=12,right=12]',

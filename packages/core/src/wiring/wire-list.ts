@@ -22,12 +22,16 @@ export interface WireRow {
   readonly stands: 'new' | 'kept' | 'out';
 }
 
-/** “Pump relay 87” */
+const PASSED: ReadonlySet<string> = new Set(['connector', 'splice', 'stud', 'inertiaSwitch', 'oilSwitch']);
+
+/** “Pump relay, 87” */
 export function sayEnd(harness: Harness, end: WireEnd | undefined): string {
   const device = end && (harness.devices ?? []).find((d) => d.id === end.device);
   if (!device) return 'nothing yet';
   const terminal = kindOfDevice(device).terminals(device)[end!.terminal];
   if (!terminal) return `${deviceName(device)}: no ${end!.terminal}`;
+  // of what is only passed through, either side is as good
+  if (terminal.din === undefined && PASSED.has(device.kind)) return deviceName(device);
   return `${deviceName(device)}, ${terminal.din ?? terminal.name}`;
 }
 

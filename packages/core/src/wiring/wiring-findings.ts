@@ -157,12 +157,18 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
     truth: truthTable(harness),
     backwards: [...driving.backwards],
     wires: wireFindings(harness, protections, mostThrough, partsThrough),
-    rated: devicesOf(harness).flatMap((d) =>
-      kindOfDevice(d).fuse ? [] : kindOfDevice(d).links(d).flatMap((link, i): RatedFinding[] => {
-        const id = linkId(d.id, i);
-        return link.rated === undefined ? [] : [{ device: d.id, amps: mostThrough(id).amps, rated: link.rated, fuse: protections.of(id)?.amps, pumps: partsThrough(id) }];
-      }),
-    ), // prettier-ignore
+    rated: devicesOf(harness).flatMap((d): RatedFinding[] => {
+      if (kindOfDevice(d).fuse) return [];
+      const links = kindOfDevice(d)
+        .links(d)
+        .flatMap((link, i) => {
+          const id = linkId(d.id, i);
+          const { rated } = link;
+          return rated === undefined ? [] : [{ device: d.id, amps: mostThrough(id).amps, rated, fuse: protections.of(id)?.amps, pumps: partsThrough(id) }]; // prettier-ignore
+        });
+      // of a device with several ways the one that is worst off
+      return links.sort((p, q) => q.amps / q.rated - p.amps / p.rated || (q.fuse ?? 0) / q.rated - (p.fuse ?? 0) / p.rated).slice(0, 1); // prettier-ignore
+    }),
     fuses: devicesOf(harness).flatMap((d): FuseFinding[] => {
       const opens = kindOfDevice(d).fuse?.(d);
       if (opens === undefined) return [];

@@ -32,13 +32,15 @@ const thick: Record<(typeof parts)[number][0], number> = {
 };
 const fill: Record<(typeof parts)[number][0], string> = { nut: 'var(--hair)', washer: 'var(--hair-strong)', ring: 'var(--electrical)', plastic: 'var(--sheet)', plate: 'var(--ink-soft)', seal: 'var(--ink)' }; // prettier-ignore
 
+const PITCH = 15; // so that no two words touch
+
 /** The order of washers on an insulated stud, from outside to inside: no metal of it touches the plate. */
 export function StudDrawing() {
   const middle = 130;
   let y = 16;
   const rows = parts.map(([kind, name], i) => {
     const row = { kind, name, i, y };
-    y += thick[kind] + 4;
+    y += Math.max(thick[kind] + 4, PITCH);
     return row;
   });
   const plate = rows.find((r) => r.kind === 'plate')!;

@@ -26,17 +26,8 @@ const drop = ['dropBy', 'sheetLiquid', 'viscousShare', 'meshArea', 'portBore', '
 /** Fields that few parts need: folded away until one of them is filled in or asked for. */
 const foldedFields: Partial<Record<PartKind, Record<string, readonly string[]>>> = {
   pump: {
-    'Staged beside another pump': ['runs', 'startsAtDemand', 'startsAtBoost', 'ownRelay'],
-    'Driven by': ['drive', 'targetPressure', 'targetReferenced', 'sensorExpected', 'sensorShielded', 'leastDuty'],
-    'Wiring and fuse': [
-      'fuse',
-      'supplyWire',
-      'supplyLength',
-      'earthWire',
-      'earthLength',
-      'wireTemperature',
-      'contacts',
-    ],
+    'Staged beside another pump': ['runs', 'startsAtDemand', 'startsAtBoost'],
+    'Driven by': ['drive', 'targetPressure', 'targetReferenced', 'sensorExpected', 'leastDuty'],
   },
   hose: { 'Heat that reaches it': heat },
   hardLine: { 'Heat that reaches it': heat },

@@ -135,11 +135,13 @@ function Wires({ view }: { view: JobView }) {
                 <td className="pr-3">{r.to}</td>
                 <td className="pr-3">{r.use}</td>
                 <td className="pr-3">{r.colour}</td>
-                <td className="figure pr-3">
+                <td className="figure pr-3 whitespace-nowrap">
                   {r.area === undefined ? 'open' : sayConductor(r.area)}
                   {r.conductors > 1 ? ` × ${r.conductors}` : ''}
                 </td>
-                <td className="figure pr-3">{r.length === undefined ? 'open' : units.tape(r.length)}</td>
+                <td className="figure pr-3 whitespace-nowrap">
+                  {r.length === undefined ? 'open' : units.tape(r.length)}
+                </td>
                 <td className="pr-3">{r.lies}</td>
                 <td className="pr-3">{r.startEnd}</td>
                 <td className="pr-3">{r.finishEnd}</td>

@@ -101,12 +101,23 @@ export function TankTab({ view }: { view: JobView }) {
                 ? `The plate has an earth of its own: ${earths.map((d) => say(d.id)).join(', ')}.`
                 : 'No earth wire of the plate is drawn. A plate on rubber or on a plastic tank has none by itself: give it one, for the sender and against static.'}
             </li>
-            {senders.length > 0 && (
-              <li className="py-1">
-                Sender: its earth goes {earths.length > 0 ? 'by that wire' : 'as drawn in the circuit'}, not through the
-                studs of the lid.
-              </li>
-            )}
+            {senders.map((d) => {
+              const ends = wiresOf(harness).filter((w) =>
+                [w.from, w.to].some((e) => e.device === d.id && e.terminal === 'earth'),
+              );
+              const own = earths.find((e) => ends.some((w) => [w.from.device, w.to.device].includes(e.id)));
+              return (
+                <li key={d.id} className={`py-1 ${ends.length === 0 ? 'text-fix' : ''}`}>
+                  {say(d.id)}:{' '}
+                  {ends.length === 0
+                    ? 'its earth is on nothing'
+                    : own
+                      ? `earthed by ${say(own.id)}, a wire of its own`
+                      : 'earthed over something else than the plate’s own wire: see what that adds on the page “Sender and sensors”'}
+                  .
+                </li>
+              );
+            })}
           </ul>
         </section>
       </div>

@@ -54,9 +54,9 @@ function Drops({ found, view }: { found: WiringFindings; view: JobView }) {
   const at = found.points.find((p) => p.key === point) ?? found.points[0]!;
   return (
     <section aria-label="Where the volts go">
-      <div className="flex flex-wrap items-end justify-between gap-4 border-b border-ink">
-        <h2 className="pb-1 text-lg">Where the volts go</h2>
-        <div className="min-w-[15rem]">
+      <h2 className="border-b border-ink pb-1 text-lg">Where the volts go</h2>
+      <div>
+        <div className="max-w-[24rem]">
           <SelectField label="at" options={names} value={at.key} onChange={(key) => setPoint(key ?? SIZED_AT)} />
         </div>
       </div>
@@ -91,10 +91,10 @@ function PumpDrops({ pump, point, view }: { pump: PumpCircuit; point: string; vi
         <thead className="label">
           <tr className="border-b border-hair">
             <th className="text-left font-normal">where</th>
-            <th className="font-normal">side</th>
-            <th className="font-normal">resistance</th>
-            <th className="font-normal">current</th>
-            <th className="font-normal">takes</th>
+            <th className="pl-3 font-normal">side</th>
+            <th className="pl-3 font-normal">resistance</th>
+            <th className="pl-3 font-normal">current</th>
+            <th className="pl-3 font-normal">takes</th>
             <th />
           </tr>
         </thead>
@@ -118,14 +118,14 @@ function PumpDrops({ pump, point, view }: { pump: PumpCircuit; point: string; vi
                     {say(leg.id)}
                   </button>
                 </th>
-                <td>{leg.side}</td>
-                <td className="figure">{mOhm(leg.ohms)}</td>
-                <td className="figure">{units.show('current', leg.amps)}</td>
-                <td className="figure w-20">{volts(leg.volts)}</td>
+                <td className="pl-3">{leg.side}</td>
+                <td className="figure pl-3 whitespace-nowrap">{mOhm(leg.ohms)}</td>
+                <td className="figure pl-3 whitespace-nowrap">{units.show('current', leg.amps)}</td>
+                <td className="figure pl-3 whitespace-nowrap">{volts(leg.volts)}</td>
                 <td className="w-[16%] pl-3">
                   <span
-                    className="block h-2.5 bg-electrical"
-                    style={{ width: `${Math.max(0, (100 * leg.volts) / most)}%` }}
+                    className="block h-2.5"
+                    style={{ width: `${Math.max(0, (100 * leg.volts) / most)}%`, background: 'var(--electrical)' }}
                   />
                 </td>
               </tr>
