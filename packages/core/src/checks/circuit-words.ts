@@ -50,7 +50,8 @@ export function resize(
 
 /** What of the safe set belongs to some wires and fuses. */
 export function safeChanges({ wiring }: Pick<Findings, 'wiring'>, ids: ReadonlySet<string>): readonly SizeChange[] {
-  return wiring?.safe?.ok ? wiring.safe.changes.filter((c) => ids.has(c.id)) : [];
+  // what nobody has chosen yet is sized on its own page, not in passing
+  return wiring?.safe?.ok ? wiring.safe.changes.filter((c) => ids.has(c.id) && (c.kind === 'fuse' || c.was !== undefined)) : []; // prettier-ignore
 }
 
 /** Wires and fuses on the way of the same pumps: what has to be changed together. */

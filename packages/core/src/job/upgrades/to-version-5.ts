@@ -10,7 +10,9 @@ import type { Document } from './document.ts';
 export function toVersion5(document: Document): Document {
   const { parts } = document;
   if (!isRecord(parts)) return { ...document, schemaVersion: 5 };
-  const drawn = new Drawn(isRecord(document.survey) ? document.survey : {});
+  // where one is said to share, those of which nothing is said share with it
+  const isShared = Object.values(parts).some((part) => isRecord(part) && part.kind === 'pump' && part.ownRelay === false); // prettier-ignore
+  const drawn = new Drawn(isRecord(document.survey) ? document.survey : {}, isShared);
   const changed = Object.fromEntries(
     Object.entries(parts).map(([id, part]) => {
       if (!isRecord(part) || part.kind !== 'pump') return [id, part];
@@ -38,11 +40,13 @@ const known = (record: Document): Document =>
 
 class Drawn {
   readonly #survey: Document;
+  readonly #isShared: boolean;
   readonly #devices = new Map<string, Document>();
   readonly #wires = new Map<string, Document>();
 
-  constructor(survey: Document) {
+  constructor(survey: Document, isShared: boolean) {
     this.#survey = survey;
+    this.#isShared = isShared;
   }
 
   get wiring(): Document {
@@ -59,7 +63,8 @@ class Drawn {
   #supply(id: string, pump: Document, isWired: boolean): void {
     // names are cut to what an id may be
     const own = (name: string) => `${name}-${id}`.slice(0, 40);
-    const [fuse, relay] = pump.ownRelay === false ? ['fuse-1', 'relay-1'] : [own('fuse'), own('relay')];
+    const [fuse, relay] =
+      this.#isShared && pump.ownRelay !== true ? ['fuse-1', 'relay-1'] : [own('fuse'), own('relay')];
     this.#device('battery-1', 'battery', { resistance: NO_OHMS });
     const resistance = pump.contacts ?? (isWired ? OLD_CONTACTS : undefined);
     this.#device(fuse, 'fuse', { rating: pump.fuse, resistance, note: resistance && 'With relay and contacts together.' }); // prettier-ignore
