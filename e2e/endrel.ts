@@ -111,7 +111,8 @@ export { expect, type Page };
 
 const NARROW = 800; // px: below it the run is folded away
 
-type Stage = 'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Routes' | 'Cards';
+type Stage =
+  'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Routes' | 'Wiring' | 'Cards';
 
 /** Goes to a stage and waits for it: what is focused, typed or looked for before it is there belongs to the one before. */
 export async function toStage(page: Page, name: Stage): Promise<void> {

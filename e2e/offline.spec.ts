@@ -51,6 +51,7 @@ test('once opened, the application opens without its server, with every stage, a
     'Joints',
     'Gauge',
     'Routes',
+    'Wiring',
     'Cards',
   ] as const) {
     await toStage(page, stage);

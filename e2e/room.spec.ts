@@ -13,7 +13,7 @@ import {
   toStage,
 } from './endrel.ts';
 
-const STAGES = ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Joints', 'Gauge', 'Cards'] as const;
+const STAGES = ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Joints', 'Gauge', 'Wiring', 'Cards'] as const;
 const stage = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name });
 
@@ -181,9 +181,10 @@ test('dash sizes, gauges and threads are read where they belong, and survive a s
     await expect(field).toHaveValue(text);
     await expect(page.getByText(again).first()).toBeVisible();
   }
-  await part(page, /^Hanger pump/).click();
-  await fill(page, /^Supply wire($| –)/, '14 AWG');
-  await expect(page.getByLabel(/^Supply wire$/)).toHaveValue('14 AWG');
+  await openJob(page, 'Mail van 4', 'Wiring');
+  await page.getByRole('button', { name: /^Wire 11,/ }).click();
+  await fill(page, /^Conductor($| –)/, '14 AWG');
+  await expect(page.getByLabel(/^Conductor$/)).toHaveValue('14 AWG');
   await expect(page.getByText(/= 0.00323? in²/)).toBeVisible();
 });
 

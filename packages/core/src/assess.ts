@@ -5,6 +5,7 @@ import { snagsOf } from './checks/snags.ts';
 import type { Snag } from './checks/snag.ts';
 import { findingsOf, reckoned, type Findings } from './run/findings.ts';
 import { figure, type Figure, type QuantityKind } from './units/quantity.ts';
+import { SIZED_AT } from './wiring/wiring-findings.ts';
 
 /** All that Endrel has to say about a job. Plain data, so that it can cross from a worker. */
 export interface Assessment {
@@ -52,7 +53,7 @@ export function compareAssessments(before: Assessment, after: Assessment): Previ
 }
 
 /** The figures by which two states of a job are compared. */
-export function keyFigures({ solution, drive, demand }: Findings): { label: string; figure: Figure }[] {
+export function keyFigures({ solution, drive, demand, wiring }: Findings): { label: string; figure: Figure }[] {
   const { fullLoad, idle } = solution?.points ?? {};
   const end = drive?.steps.at(-1);
   const list: (readonly [string, QuantityKind, number | undefined])[] = [
@@ -62,8 +63,15 @@ export function keyFigures({ solution, drive, demand }: Findings): { label: stri
     ['Pump margin', 'fraction', solution?.margin?.margin],
     ['Suction margin, worst', 'head', solution?.worstSuction?.result.suctionMargin],
     ['Pump current at full load', 'current', fullLoad?.pumpCurrent],
+    ['Lost in the wiring, worst', 'voltage', worstDrop(wiring)],
     ['Return at idle', 'volumeFlow', solution && idle?.returnFlow],
     ['Tank after the drive', 'temperature', end?.tank],
   ];
   return list.flatMap(([label, kind, si]) => (si === undefined ? [] : [{ label, figure: figure(kind, si) }]));
+}
+
+/** V that the pump loses that loses most, where the engine wants most with least voltage. */
+function worstDrop(wiring: Findings['wiring']): number | undefined {
+  const drops = (wiring?.pumps ?? []).flatMap(({ at }) => (at[SIZED_AT] ? [at[SIZED_AT].system - at[SIZED_AT].volts] : [])); // prettier-ignore
+  return drops.length > 0 ? Math.max(...drops) : undefined;
 }

@@ -34,7 +34,7 @@ export function simpleWiring(given: SimpleWiring, onto: Harness = {}): Harness {
     build.wire(`${key}:15`, `${unit}:feed`);
     build.wire(`${unit}:earth`, `${point}:point`);
   }
-  const fuse = given.behind?.fuse ?? build.device('fuse', known({ rating: measured(given.fuse, 'A'), resistance: measured(given.contacts ?? 0.02, 'Ω') }) as never); // prettier-ignore
+  const fuse = given.behind?.fuse ?? build.device('fuse', known({ rating: measured(given.fuse, 'A'), resistance: measured(given.contacts ?? 0.02, 'Ω') })); // prettier-ignore
   const relay = given.behind?.relay ?? build.device('relay', { resistance: none });
   if (!given.behind) {
     build.wire(`${battery}:plus`, `${fuse}:in`, { length: { si: 0, unit: 'm' } });
@@ -47,10 +47,10 @@ export function simpleWiring(given: SimpleWiring, onto: Harness = {}): Harness {
   const supply = known({ use: 'pump' as const, area: given.supply, length: measured(given.supplyLength, 'm') });
   if (given.inside) {
     const plate = build.device('connector', { resistance: none, place: 'bulkhead' });
-    build.wire(`${relay}:87`, `${plate}:in`, supply as never);
+    build.wire(`${relay}:87`, `${plate}:in`, supply);
     build.wire(`${plate}:out`, `${pump}:plus`, { lies: 'tank', length: { si: 0, unit: 'm' }, ...given.inside });
-  } else build.wire(`${relay}:87`, `${pump}:plus`, supply as never);
-  build.wire(`${pump}:minus`, `${earth}:point`, known({ use: 'earth' as const, area: given.earth, length: measured(given.earthLength, 'm') }) as never); // prettier-ignore
+  } else build.wire(`${relay}:87`, `${pump}:plus`, supply);
+  build.wire(`${pump}:minus`, `${earth}:point`, known({ use: 'earth' as const, area: given.earth, length: measured(given.earthLength, 'm') })); // prettier-ignore
   return build.harness;
 }
 

@@ -1,5 +1,5 @@
 import { blankJob, type Job } from '../job/job.ts';
-import { amp, part, hp, inch, kPa, lay, litre, mm, percent, plain, psi, pumpClasses, um } from './build.ts';
+import { part, hp, inch, kPa, lay, litre, mm, percent, plain, psi, pumpClasses, um } from './build.ts';
 
 /** Just begun: a carburetted buggy, half of it not measured yet. */
 export const beachBuggy: Job = {

@@ -1,6 +1,5 @@
 import { blankJob, type Job } from '../job/job.ts';
 import {
-  amp,
   bar,
   part,
   degree,

@@ -1,8 +1,6 @@
 import { blankJob, type Job } from '../job/job.ts';
 import { wired } from './wired.ts';
 import {
-  awg,
-  amp,
   bar,
   bsfc,
   degree,
@@ -14,7 +12,6 @@ import {
   litre,
   lph,
   mm,
-  ohm,
   percent,
   plain,
   pumpClasses,

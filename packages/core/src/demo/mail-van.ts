@@ -1,7 +1,6 @@
 import { blankJob, type Job } from '../job/job.ts';
 import { wired } from './wired.ts';
 import {
-  amp,
   bar,
   bsfc,
   part,

@@ -1,6 +1,6 @@
 import { blankJob, type Job } from '../job/job.ts';
 import { wired } from './wired.ts';
-import { amp, bar, bsfc, part, hp, inch, kPa, lay, litre, lph, mm, percent, plain, pumpClasses, um } from './build.ts';
+import { bar, bsfc, part, hp, inch, kPa, lay, litre, lph, mm, percent, plain, pumpClasses, um } from './build.ts';
 
 const branch = (id: string, label: string) =>
   part('hose', id, {

@@ -127,7 +127,6 @@ export interface CutOffRow {
 }
 
 const PRIMED = 0.5; // s after key on: while it primes
-const STANDING = 60; // s after key on: priming is over
 
 /**
  * Every situation that matters, each reached as it is in life: from rest, or from driving, so that a relay that holds itself is

@@ -62,7 +62,7 @@ export interface Lowering {
   /** Undefined: no source is in it, for what only asks what is joined. */
   readonly feed?: Feed;
   /** What a pump draws at its voltage; undefined: nothing. */
-  loadOf?(part: string): LoadLaw | undefined;
+  readonly loadOf?: (part: string) => LoadLaw | undefined;
 }
 
 /** Id of a device's link, as a circuit's element. */

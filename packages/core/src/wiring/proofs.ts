@@ -1,7 +1,7 @@
 import { deviceName } from './devices/index.ts';
 import { mostDropOf, type Harness } from './harness.ts';
 import { devicesOf, wiresOf } from './lower-harness.ts';
-import type { PumpCircuit } from './wiring-findings.ts';
+import type { PumpCircuit } from './pump-circuit.ts';
 import { sayEnd } from './wire-list.ts';
 import type { Figure } from '../units/quantity.ts';
 import { figure } from '../units/quantity.ts';

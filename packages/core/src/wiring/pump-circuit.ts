@@ -93,3 +93,28 @@ export const resistancesOf = onceFor((harness: Harness): readonly Resistance[] =
   ),
   ...wiresOf(harness).map((w) => ({ id: w.id, isWire: true, ohms: ohmsOf(w) ?? 0, way: w.id })),
 ]);
+
+/** A pump's circuit at one point. SI. */
+export interface PumpAt {
+  readonly key: string;
+  readonly system: number;
+  /** At its terminals while it has current. */
+  readonly volts: number;
+  readonly amps: number;
+  readonly legs: readonly DropLeg[];
+}
+export interface PumpCircuit {
+  readonly part: string;
+  readonly device: string;
+  readonly name: string;
+  /** Wires on its way that nobody has measured: its voltage is that of the system until then. */
+  readonly unmeasured: readonly string[];
+  /** Wires and devices on its way. */
+  readonly through: readonly string[];
+  /** At every point at which it runs. */
+  readonly at: Readonly<Record<string, PumpAt>>;
+  /** As at key on: what a bridge in the relay's place gives. */
+  readonly bridged?: PumpAt;
+  /** Most that it draws at any point, A. */
+  readonly mostAmps?: number;
+}

@@ -6,7 +6,7 @@ import { deviceName, kindOfDevice, type Device } from './devices/index.ts';
 import type { Harness } from './harness.ts';
 import { devicesOf, joinedUp, linkId, lowerHarness, ohmsOf, wiresOf, type Feed } from './lower-harness.ts';
 import { solveCircuit } from './solve-circuit.ts';
-import { failure, success, type Result } from '../result.ts';
+import { success, type Result } from '../result.ts';
 
 /** A pump as it hangs in the circuit. */
 export interface PumpPort {
@@ -26,9 +26,9 @@ export interface PumpPort {
 export interface PumpFeeds {
   readonly ports: readonly PumpPort[];
   /** V at a pump with no pump drawing. @param part - of the run. */
-  open(part: string, feed: Feed): number;
+  readonly open: (part: string, feed: Feed) => number;
   /** V that pump a loses for each A that pump b draws. */
-  ohms(a: string, b: string, by: Feed['by']): number;
+  readonly ohms: (a: string, b: string, by: Feed['by']) => number;
 }
 
 interface PumpPlace {

@@ -28,8 +28,8 @@ const PASSED: ReadonlySet<string> = new Set(['connector', 'splice', 'stud', 'ine
 export function sayEnd(harness: Harness, end: WireEnd | undefined): string {
   const device = end && (harness.devices ?? []).find((d) => d.id === end.device);
   if (!device) return 'nothing yet';
-  const terminal = kindOfDevice(device).terminals(device)[end!.terminal];
-  if (!terminal) return `${deviceName(device)}: no ${end!.terminal}`;
+  const terminal = kindOfDevice(device).terminals(device)[end.terminal];
+  if (!terminal) return `${deviceName(device)}: no ${end.terminal}`;
   // of what is only passed through, either side is as good
   if (terminal.din === undefined && PASSED.has(device.kind)) return deviceName(device);
   return `${deviceName(device)}, ${terminal.din ?? terminal.name}`;

@@ -16,37 +16,12 @@ import { firstFuseOf, mostDropOf, type Harness } from './harness.ts';
 import { devicesOf, linkId, wiresOf } from './lower-harness.ts';
 import { proofsOf, type Proof } from './proofs.ts';
 import { protectionsOf, waysOf, type Protections } from './protection.ts';
-import { ampsAt, drawnAt, dropLegs, wiringPoint, type DropLeg, type WiringPoint } from './pump-circuit.ts';
+import { ampsAt, drawnAt, dropLegs, wiringPoint, type PumpAt, type PumpCircuit, type WiringPoint } from './pump-circuit.ts'; // prettier-ignore
 import { pumpFeeds, solveHarness, type PumpFeeds, type PumpPort } from './pump-feeds.ts';
 import {
-  sensorCircuits, widebandOffsets, type LevelCircuit, type SensorCircuit, type WidebandOffset } from './signals.ts'; // prettier-ignore
+  sensorCircuits, widebandOffsets, type SensorCircuit, type WidebandOffset } from './signals.ts'; // prettier-ignore
 import { sizeHarness, type PumpDraw, type SizeChange, type Sized } from './sizes.ts';
 import { resized } from './resized.ts';
-
-/** A pump's circuit at one point. SI. */
-export interface PumpAt {
-  readonly key: string;
-  readonly system: number;
-  /** At its terminals while it has current. */
-  readonly volts: number;
-  readonly amps: number;
-  readonly legs: readonly DropLeg[];
-}
-export interface PumpCircuit {
-  readonly part: string;
-  readonly device: string;
-  readonly name: string;
-  /** Wires on its way that nobody has measured: its voltage is that of the system until then. */
-  readonly unmeasured: readonly string[];
-  /** Wires and devices on its way. */
-  readonly through: readonly string[];
-  /** At every point at which it runs. */
-  readonly at: Readonly<Record<string, PumpAt>>;
-  /** As at key on: what a bridge in the relay's place gives. */
-  readonly bridged?: PumpAt;
-  /** Most that it draws at any point, A. */
-  readonly mostAmps?: number;
-}
 
 /** Something that may carry only so much. */
 export interface RatedFinding {

@@ -2,6 +2,7 @@ import { reckoned, type Findings } from '../run/findings.ts';
 import { pointKeysOf } from '../run/operating-point.ts';
 import { demandWorking } from './demand-working.ts';
 import { driveWorking } from './drive-working.ts';
+import { voltageWorkings } from './voltage-working.ts';
 import { suctionWorking, WORST } from './suction-working.ts';
 import { pumpMarginWorking } from './pump-margin-working.ts';
 import { railPressureWorking } from './rail-pressure-working.ts';
@@ -16,5 +17,6 @@ export function workingsOf(asLeft: Findings): Working[] {
     pumpMarginWorking(findings),
     ...[...pointKeysOf(findings.job), WORST].map((key) => suctionWorking(findings, key)),
     driveWorking(findings),
+    ...voltageWorkings(findings),
   ].filter((w) => w !== undefined);
 }

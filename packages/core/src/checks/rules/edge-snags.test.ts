@@ -7,7 +7,6 @@ import { assess, previewAct } from '../../assess.ts';
 import { applyAct, tryAct } from '../../job/acts/apply-act.ts';
 import type { Job } from '../../job/job.ts';
 import { needsOf } from '../../job/needs.ts';
-import type { PartOf } from '../../parts/kinds.ts';
 import { psi } from '../../units/quick.ts';
 
 const si = (value: number, unit = '') => ({ si: value, unit });

@@ -168,8 +168,7 @@ describe('how it is made', () => {
     expect(snagsOfRule(shared, 'crimp-misfit').map((s) => s.what).join()).to.match(/one seal/); // prettier-ignore
   });
   it('a stud bare in the plate, or read below a megohm', () => {
-    const stud = (rest: object) =>
-      van((j) => j.wiring!.devices!.push({ id: 'stud-1', kind: 'stud', ...rest } as Device));
+    const stud = (rest: object) => van((j) => j.wiring!.devices!.push({ id: 'stud-1', kind: 'stud', ...rest }));
     expectSnag('stud-live', stud({ insulated: true }), stud({ insulated: false }), 'stop');
     expectSnag('stud-live', stud({ proved: si(1e6, 'Ω') }), stud({ proved: si(0.99e6, 'Ω') }), 'stop');
   });
@@ -196,7 +195,7 @@ describe('signals', () => {
     expect(expectSnag('signal-off', van(), open, 'fix').what).to.match(/open circuit/);
   });
   it('a wideband that is read high is told by how much', () => {
-    const at = (read: number) => van((j) => j.wiring!.devices!.push({ id: 'wideband-1', kind: 'wideband', expected: si(2.35, 'V'), read: si(read, 'V') } as Device)); // prettier-ignore
+    const at = (read: number) => van((j) => j.wiring!.devices!.push({ id: 'wideband-1', kind: 'wideband', expected: si(2.35, 'V'), read: si(read, 'V') })); // prettier-ignore
     expect(expectSnag('signal-off', at(2.354), at(2.41), 'note').figure!.si).to.be.closeTo(0.06, 1e-9);
   });
 });

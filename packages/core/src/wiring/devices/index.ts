@@ -51,7 +51,7 @@ export const kindOfDevice = (
   terminals(d: AnyDevice): ReturnType<(typeof fuse)['terminals']>;
 } =>
   // prettier-ignore
-  deviceKinds[device.kind] as never;
+  deviceKinds[device.kind];
 
 export const isDevice = <K extends DeviceKind>(device: Device, ...kinds: K[]): device is DeviceOf<K> & Device =>
   (kinds as DeviceKind[]).includes(device.kind);

@@ -37,12 +37,9 @@ const PITCH = 15; // so that no two words touch
 /** The order of washers on an insulated stud, from outside to inside: no metal of it touches the plate. */
 export function StudDrawing() {
   const middle = 130;
-  let y = 16;
-  const rows = parts.map(([kind, name], i) => {
-    const row = { kind, name, i, y };
-    y += Math.max(thick[kind] + 4, PITCH);
-    return row;
-  });
+  const tall = parts.map(([kind]) => Math.max(thick[kind] + 4, PITCH));
+  const rows = parts.map(([kind, name], i) => ({ kind, name, i, y: 16 + tall.slice(0, i).reduce((a, b) => a + b, 0) }));
+  const y = 16 + tall.reduce((a, b) => a + b, 0);
   const plate = rows.find((r) => r.kind === 'plate')!;
   return (
     <svg

@@ -2,7 +2,8 @@ import { useState } from 'react';
 import { harnessProperties, mostDropOf } from '@endrel/core/wiring/harness';
 import { sizeFields } from '@endrel/core/wiring/resized';
 import type { SizeChange } from '@endrel/core/wiring/sizes';
-import { SIZED_AT, type PumpCircuit, type WiringFindings } from '@endrel/core/wiring/wiring-findings';
+import type { PumpCircuit } from '@endrel/core/wiring/pump-circuit';
+import { SIZED_AT, type WiringFindings } from '@endrel/core/wiring/wiring-findings';
 import { sayConductor } from '@endrel/core/wiring/diagram';
 import { ActButton } from '../../components/ActButton.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
@@ -16,7 +17,7 @@ const mOhm = (ohms: number): string => `${Number((ohms * 1000).toPrecision(3))} 
 const volts = (v: number): string => `${v.toFixed(Math.abs(v) < 0.1 ? 3 : 2)} V`;
 
 /** Where the volts go between battery and pump, and the sizes that keep them. */
-export function VoltsTab({ view }: { view: JobView }) {
+export function VoltsTab({ view, onWorking }: { view: JobView; onWorking(key: string): void }) {
   const { harness, found } = useWiring();
   if (!harness.devices?.length) return <Nothing />;
   if (!found) return <p className="text-ink-soft">Reckoning …</p>;
@@ -30,7 +31,7 @@ export function VoltsTab({ view }: { view: JobView }) {
               : 'The run is not solved yet: there are no currents to reckon with.'}
           </p>
         ) : (
-          <Drops found={found} view={view} />
+          <Drops found={found} view={view} onWorking={onWorking} />
         )}
       </div>
       <div className="min-w-0 space-y-5">
@@ -48,7 +49,7 @@ export function VoltsTab({ view }: { view: JobView }) {
   );
 }
 
-function Drops({ found, view }: { found: WiringFindings; view: JobView }) {
+function Drops({ found, view, onWorking }: { found: WiringFindings; view: JobView; onWorking(key: string): void }) {
   const [point, setPoint] = useState<string>(SIZED_AT);
   const names = Object.fromEntries(found.points.map((p) => [p.key, `${p.name}, ${volts(p.system)}`]));
   const at = found.points.find((p) => p.key === point) ?? found.points[0]!;
@@ -61,7 +62,7 @@ function Drops({ found, view }: { found: WiringFindings; view: JobView }) {
         </div>
       </div>
       {found.pumps.map((pump) => (
-        <PumpDrops key={pump.part} pump={pump} point={at.key} view={view} />
+        <PumpDrops key={pump.part} pump={pump} point={at.key} view={view} onWorking={onWorking} />
       ))}
       <details className="mt-2">
         <summary className="label min-h-[26px] py-1">Every terminal, against the battery’s negative</summary>
@@ -71,7 +72,17 @@ function Drops({ found, view }: { found: WiringFindings; view: JobView }) {
   );
 }
 
-function PumpDrops({ pump, point, view }: { pump: PumpCircuit; point: string; view: JobView }) {
+function PumpDrops({
+  pump,
+  point,
+  view,
+  onWorking,
+}: {
+  pump: PumpCircuit;
+  point: string;
+  view: JobView;
+  onWorking(key: string): void;
+}) {
   const { harness, say } = useWiring();
   const units = useDisplayUnits();
   const at = pump.at[point];
@@ -132,6 +143,11 @@ function PumpDrops({ pump, point, view }: { pump: PumpCircuit; point: string; vi
             ))}
         </tbody>
       </table>
+      {point === SIZED_AT && (
+        <button className="button mt-1" onClick={() => onWorking(`voltage:${pump.part}`)}>
+          Show the working
+        </button>
+      )}
     </div>
   );
 }

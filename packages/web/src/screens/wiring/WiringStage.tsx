@@ -10,7 +10,7 @@ import { TankTab } from './TankTab.tsx';
 import { VoltsTab } from './VoltsTab.tsx';
 
 /** The pump circuit: drawn, solved with the pumps, sized, and how it is proved. */
-export function WiringStage({ view }: { view: JobView }) {
+export function WiringStage({ view, onWorking }: { view: JobView; onWorking(key: string): void }) {
   return (
     <StageTabs label="Wiring" names={stageTabs.wiring}>
       {(tab) => {
@@ -18,7 +18,7 @@ export function WiringStage({ view }: { view: JobView }) {
           case 'circuit':
             return <CircuitTab view={view} />;
           case 'volts':
-            return <VoltsTab view={view} />;
+            return <VoltsTab view={view} onWorking={onWorking} />;
           case 'cutOff':
             return <CutOffTab />;
           case 'tank':
