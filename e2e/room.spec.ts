@@ -182,7 +182,9 @@ test('dash sizes, gauges and threads are read where they belong, and survive a s
     await expect(page.getByText(again).first()).toBeVisible();
   }
   await openJob(page, 'Mail van 4', 'Wiring');
-  await page.getByRole('button', { name: /^Wire 11,/ }).click();
+  const wire = page.getByRole('button', { name: /^Wire 11,/ });
+  await wire.focus();
+  await wire.press('Enter');
   await fill(page, /^Conductor($| –)/, '14 AWG');
   await expect(page.getByLabel(/^Conductor$/)).toHaveValue('14 AWG');
   await expect(page.getByText(/= 0.00323? in²/)).toBeVisible();

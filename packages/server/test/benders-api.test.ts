@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { MOST_BENDERS } from '@endrel/core/contract/api';
 import { ServerUnderTest } from './server-under-test.ts';
+import { demoJobs } from '@endrel/core/demo/index';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 const bender = (id: string, more: object = {}) => ({ id, label: `Lever bender ${id}`, radius: mm(28), ...more });
@@ -60,6 +61,33 @@ describe('the shop’s benders', () => {
       { ...tube, cut: 1e6 },
       { ...tube, outside: 0 },
       { ...tube, table: { ...tube.table, bends: [1] } },
+    ])
+      expect((await ask(bad)).status).to.equal(400);
+  });
+  it('a circuit is printed as a diagram and lists on either paper; one that is none is not', async () => {
+    const harness = demoJobs.rescuePickup.wiring!;
+    const ask = (body: unknown) => fetch(`${server.address}/api/print/circuit`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }); // prettier-ignore
+    for (const [paper, box] of [
+      ['a4', /MediaBox \[0 0 841\.\d+ 595\.\d+\]/],
+      ['letter', /MediaBox \[0 0 79[12](\.\d+)? 612(\.\d+)?\]/],
+    ] as const) {
+      // prettier-ignore
+      const sent = await ask({ title: 'Hill rescue', paper, harness });
+      expect([sent.status, sent.headers.get('content-type')]).to.deep.equal([200, 'application/pdf']);
+      const pdf = Buffer.from(await sent.arrayBuffer()).toString('latin1');
+      expect(pdf.slice(0, 5)).to.equal('%PDF-');
+      expect(pdf).to.match(box);
+      expect(pdf.match(/\/Type \/Page\b(?!s)/g)!.length).to.be.within(2, 5);
+    }
+    const [first, ...rest] = harness.wires!;
+    for (const bad of [
+      { title: 'x', paper: 'a3', harness },
+      {
+        title: 'x',
+        paper: 'a4',
+        harness: { ...harness, wires: [{ ...first, length: { si: -1, unit: 'm' } }, ...rest] },
+      },
+      { title: 'x', paper: 'a4', harness: { ...harness, wires: [{ ...first, area: { si: 1e-12, unit: 'mm²' } }, ...rest] } }, // prettier-ignore
     ])
       expect((await ask(bad)).status).to.equal(400);
   });
