@@ -20,7 +20,11 @@ test('a circuit is laid out with one press, measured, sized, and brings what it 
   await tab(page, 'Volts and sizes');
   await expect(page.getByText('They follow once the run is solved')).toBeVisible();
   await tab(page, 'Circuit');
+  // the cable to the alternator is the vehicle's own: measured, not chosen
+  await choose(page, wire(2));
+  await fill(page, /^Conductor($| –)/, '8 AWG');
   for (const [number, length] of [
+    [2, '1.2 m'],
     [7, '250 mm'],
     [8, '400 mm'],
     [11, '3.4 m'],

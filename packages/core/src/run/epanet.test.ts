@@ -7,7 +7,8 @@ import type { LinkLaw, Network } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf, fuelOf } from './findings.ts';
-import { networkAt, resultsOf } from './solve-run.ts';
+import { resultsOf } from './solve-run.ts';
+import { networkAt } from './network-at.ts';
 
 /** What EPANET cannot say is taken out on both sides: regulator slope, the Reynolds part of fitting losses, cracking. */
 function plain(law: LinkLaw): LinkLaw {

@@ -1,18 +1,15 @@
 import type { Fuel } from '../fluids/fuel.ts';
-import type { Network } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
 import { settledValue } from '../job/value.ts';
 import { success, type Result } from '../result.ts';
 import { compileRun } from './compile-run.ts';
-import { networkOfRun } from './network-of-run.ts';
 import { deadHeads, type DeadHead } from './dead-head.ts';
-import { fuelAt } from './fuel-at.ts';
 import { operatingPoints, type OperatingPoint, type PointKey } from './operating-point.ts';
 import { pointResult, wantedRailPressure, type PointResult, type RunInputs } from './point-result.ts';
 import { inflow, PreparedRun } from './prepared-run.ts';
 import { primeOf, type Prime } from './priming.ts';
 import type { RunFault } from './run-fault.ts';
-import { settle, solvePoint } from './solve-point.ts';
+import { solvePoint } from './solve-point.ts';
 import { spansOf, type Span } from './spans.ts';
 import { wiredFeeds } from './wired-pumps.ts';
 import { crankingVolts } from '../wiring/devices/sources.ts';
@@ -148,28 +145,4 @@ function pumpMargin(prepared: PreparedRun, job: RunInputs, fuel: Fuel, point: Op
   if (!solved.ok) return undefined;
   const available = Math.max(0, inflow(solved.value));
   return { available, needed, heldPressure, margin: available / needed - 1, point: 'fullLoadHot' };
-}
-
-/**
- * The network behind a result: pumps at the voltage that wiring and controller leave them, the engine drawing what it got.
- * For other engines to check.
- */
-export function networkAt(job: RunInputs, fuel: Fuel, { point, parts, delivered }: PointResult): Network {
-  const run = compileRun(job);
-  const prepared = new PreparedRun(run);
-  settle(prepared, job, fuel);
-  const { setFlows } = prepared;
-  const voltages = new Map(parts.flatMap((c) => (c.voltage === undefined ? [] : [[c.id, c.voltage] as const])));
-  const liquid = fuelAt(job, fuel, point.temperature);
-  // where a place before a pump boils first, the pump's own inlet stands above that: then that is its limit
-  const inlets = new Map(parts.flatMap((p) => (p.state === 'choked' ? [[p.id, p.inletPressure] as const] : [])));
-  const moment = {
-    point,
-    liquid,
-    voltageAt: (id: string) => voltages.get(id) ?? point.voltage,
-    boilingAt: (id: string) => inlets.get(id) ?? liquid.boiling,
-    setFlow: (id: string) => setFlows?.get(id) ?? 0,
-  };
-  const shares = new Map(run.draws.map((d) => [d.node, d.share]));
-  return networkOfRun(run, moment, liquid, (node) => (shares.has(node) ? delivered * shares.get(node)! : undefined));
 }

@@ -9,7 +9,7 @@ export interface WiredFeeds extends Pick<PumpFeeds, 'open' | 'ohms'> {
   readonly ports: ReadonlySet<string>;
 }
 
-const feedsOf = onceFor((harness: Harness): { readonly feeds?: WiredFeeds } => {
+const feedsOf = /* @__PURE__ */ onceFor((harness: Harness): { readonly feeds?: WiredFeeds } => {
   const found = pumpFeeds(harness);
   if (!found.ok) return {};
   const { ports, open, ohms } = found.value;

@@ -25,7 +25,7 @@ interface Logic {
   readonly pumps: readonly { readonly part: string; readonly a: number; readonly b: number }[];
 }
 
-const logicOf = onceFor((harness: Harness): Logic => {
+const logicOf = /* @__PURE__ */ onceFor((harness: Harness): Logic => {
   const devices = devicesOf(harness);
   const wires = wiresOf(harness);
   const group = new Map<string, string>();
@@ -132,7 +132,7 @@ const PRIMED = 0.5; // s after key on: while it primes
  * Every situation that matters, each reached as it is in life: from rest, or from driving, so that a relay that holds itself is
  * found holding. What nobody has told is taken both ways: where that makes a difference the answer is unknown.
  */
-export const truthTable = onceFor((harness: Harness): readonly CutOffRow[] => {
+export const truthTable = /* @__PURE__ */ onceFor((harness: Harness): readonly CutOffRow[] => {
   const still = { ...DRIVING, engine: 'stopped', oilPressure: false } as const;
   const failing = (id: string) => ({ failed: new Set([id]) });
   const devices = devicesOf(harness);

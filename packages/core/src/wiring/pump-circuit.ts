@@ -85,7 +85,7 @@ interface Resistance {
   readonly way: string;
 }
 /** Every wire and every contact with its ohms. */
-export const resistancesOf = onceFor((harness: Harness): readonly Resistance[] => [
+export const resistancesOf = /* @__PURE__ */ onceFor((harness: Harness): readonly Resistance[] => [
   ...devicesOf(harness).flatMap((d) =>
     kindOfDevice(d)
       .links(d)

@@ -44,13 +44,13 @@ const loads = (devices: readonly Device[]): PumpPlace[] =>
   });
 
 /** Relays that pull while it drives. */
-export const pulledWhenDriving = onceFor((harness: Harness) => cutOff(harness, DRIVING).pulled);
+export const pulledWhenDriving = /* @__PURE__ */ onceFor((harness: Harness) => cutOff(harness, DRIVING).pulled);
 
 /** V at which the circuit is tried out: a short shows there. */
 const TRIED = 12;
 
 /** The feeds of a harness; a fault where the circuit has no answer. */
-export const pumpFeeds = onceFor((harness: Harness): Result<PumpFeeds, CircuitFault> => {
+export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<PumpFeeds, CircuitFault> => {
   const all = loads(devicesOf(harness));
   const across = ({ volts }: SolvedCircuit, part: string): number => {
     const load = all.find((l) => l.part === part)!;
@@ -126,7 +126,7 @@ interface Ports {
 }
 
 /** Links that draw current rather than pass it on. */
-export const drawsOf = onceFor(
+export const drawsOf = /* @__PURE__ */ onceFor(
   (harness: Harness): ReadonlySet<string> =>
     new Set(devicesOf(harness).flatMap((d) => kindOfDevice(d).links(d).flatMap((l, i) => (l.draws ? [linkId(d.id, i)] : [])))), // prettier-ignore
 );
@@ -143,7 +143,7 @@ export const pumpLaw = (amps: number, volts: number) => powerLaw(amps, volts, 1)
 /** What stands in for a pump until it is known what it draws. */
 const SOME = pumpLaw(1, TRIED);
 /** The circuit of a harness under each way of feeding it, all pumps in it: laid out once, solved for many points. */
-const frames = onceFor((harness: Harness) => {
+const frames = /* @__PURE__ */ onceFor((harness: Harness) => {
   const found = new Map<Feed['by'], readonly CircuitElement[]>();
   return (by: Feed['by']): readonly CircuitElement[] => {
     if (!found.has(by)) found.set(by, joinedUp(lowerHarness(harness, { state: DRIVING, pulled: pulledWhenDriving(harness), feed: { by, volts: TRIED }, loadOf: () => SOME }))); // prettier-ignore

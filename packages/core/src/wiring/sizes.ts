@@ -85,7 +85,8 @@ export function sizeHarness(
   const fixed = new Map(draws.map((d) => [d.port.part, 0]));
   const choices: { wire: Wire; options: { awg?: number; copper: number; drop: number[] }[] }[] = [];
   for (const wire of wiresOf(harness)) {
-    if (wire.length?.si === 0) continue;
+    // what stays of the factory's harness is measured, not chosen
+    if (wire.length?.si === 0 || (wire.stands === 'kept' && !wire.area)) continue;
     const conductors = Math.max(1, wire.conductors ?? 1);
     const needs = stands(wire.id);
     const drops = (ohms: number) => draws.map((d) => ohms * through(wire.id, (q) => q.amps) * Math.abs(d.port.shares.get(wire.id) ?? 0)); // prettier-ignore

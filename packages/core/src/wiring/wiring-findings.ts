@@ -262,7 +262,10 @@ function proposals(
   if (draws.length === 0) return {};
   const safe = sizeHarness(harness, draws, protections, null);
   // without its length no wire's volts are known
-  const isMeasured = feeds.ports.every((p) => p.unmeasured.every((id) => wiresOf(harness).find((w) => w.id === id)?.length)); // prettier-ignore
+  const isMeasured = feeds.ports.every((p) => p.unmeasured.every((id) => {
+    const wire = wiresOf(harness).find((w) => w.id === id);
+    return wire?.length !== undefined && (wire.stands !== 'kept' || wire.area !== undefined);
+  })); // prettier-ignore
   if (!isMeasured) return { safe };
   const limit = mostDropOf(harness);
   let budget = limit;

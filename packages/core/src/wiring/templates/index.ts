@@ -20,6 +20,8 @@ const needsPump = (job: Job) => (pumpsOf(job).length > 0 ? undefined : 'No elect
 
 type Given = Omit<Wire, 'id' | 'from' | 'to'>;
 const live: Given = { use: 'live', lies: 'bay', insulation: 'xlpe125', startEnd: 'ring', finishEnd: 'crimp' };
+/** Cables that the vehicle has. */
+const factory: Given = { ...live, stands: 'kept' };
 const coil: Given = { use: 'coil', lies: 'cabin', insulation: 'pvc105', startEnd: 'crimp', finishEnd: 'crimp' };
 const keyed: Given = { ...coil, use: 'switched' };
 const long: Given = { use: 'pump', lies: 'underbody', insulation: 'xlpe125', startEnd: 'crimp', finishEnd: 'crimp' };
@@ -57,8 +59,8 @@ function control(build: HarnessBuild): { battery: string; coilFeed: string; unit
   const inertia = build.only('inertiaSwitch');
   const fuse = build.device('fuse', { label: 'Control fuse', rating: { si: 5, unit: 'A' } });
   const point = build.device('earthPoint', { label: 'Earth of the control unit', on: 'engine' });
-  build.wire(`${battery}:plus`, `${key}:30`, { ...live, use: 'live' });
-  build.wire('alternator-1:plus', `${battery}:plus`, { ...live, finishEnd: 'ring' });
+  build.wire(`${battery}:plus`, `${key}:30`, factory);
+  build.wire('alternator-1:plus', `${battery}:plus`, { ...factory, finishEnd: 'ring' });
   build.wire(`${key}:15`, `${fuse}:in`, keyed);
   build.wire(`${fuse}:out`, `${inertia}:in`, keyed);
   build.wire(`${fuse}:out`, `${unit}:feed`, keyed);
@@ -125,8 +127,8 @@ function oilPressure(job: Job): Harness {
   const oil = build.only('oilSwitch', { starts: true });
   const fuse = build.device('fuse', { label: 'Control fuse', rating: { si: 5, unit: 'A' } });
   const point = build.device('earthPoint', { label: 'Earth of the coils', on: 'body' });
-  build.wire(`${battery}:plus`, `${key}:30`, live);
-  build.wire('alternator-1:plus', `${battery}:plus`, { ...live, finishEnd: 'ring' });
+  build.wire(`${battery}:plus`, `${key}:30`, factory);
+  build.wire('alternator-1:plus', `${battery}:plus`, { ...factory, finishEnd: 'ring' });
   build.wire(`${key}:15`, `${fuse}:in`, keyed);
   build.wire(`${fuse}:out`, `${oil}:in`, keyed);
   build.wire(`${key}:50`, `${oil}:start`, keyed);

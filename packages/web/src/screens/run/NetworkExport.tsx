@@ -2,7 +2,8 @@ import { solveNetwork } from '@endrel/core/hydraulics/solve-network';
 import type { Job } from '@endrel/core/job/job';
 import { writeInp } from '@endrel/core/networks/write-inp';
 import { fuelOf } from '@endrel/core/run/findings';
-import { networkAt, resultAt, type RunSolution } from '@endrel/core/run/solve-run';
+import { resultAt, type RunSolution } from '@endrel/core/run/solve-run';
+import { networkAt } from '@endrel/core/run/network-at';
 import { download } from '../../components/download.ts';
 
 /** The run at the chosen operating point as an EPANET input file, so that anyone can check it in that open engine. */
