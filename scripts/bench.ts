@@ -9,6 +9,7 @@ import { resultAt } from '../packages/core/src/run/solve-run.ts';
 import { networkAt } from '../packages/core/src/run/network-at.ts';
 import { Worker } from 'node:worker_threads';
 import type { Act } from '../packages/core/src/job/acts/act.ts';
+import type { Job } from '../packages/core/src/job/job.ts';
 import { tryAct } from '../packages/core/src/job/acts/apply-act.ts';
 import { compileRun } from '../packages/core/src/run/compile-run.ts';
 import { PreparedRun } from '../packages/core/src/run/prepared-run.ts';
@@ -234,7 +235,9 @@ const DESIGNS = 100_000;
   });
 }
 // an edit's findings, as the page's worker reckons them: the job arrives as a copy
-const edits: [string, (n: number) => Act][] = [
+const edits: [string, (n: number) => Act, Job?][] = [
+  ['a wire', (n) => ({ act: 'set', path: ['wiring', 'wires', 'wire-20', 'length'], value: { si: 2 + (n % 997) / 1000, unit: 'm' } }), demoJobs.rescuePickup], // prettier-ignore
+  ['a wire’s colour', (n) => ({ act: 'set', path: ['wiring', 'wires', 'wire-20', 'colour'], value: `red ${n}` }), demoJobs.rescuePickup], // prettier-ignore
   ['a note', (n) => ({ act: 'setOnPart', id: 'hose-1', key: 'note', value: `note ${n}` })],
   ['a gauge field', (n) => ({ act: 'set', path: ['gauge', 'gaugeFull'], value: { si: 140 + (n % 30), unit: 'Ω' } })],
   [
@@ -242,15 +245,15 @@ const edits: [string, (n: number) => Act][] = [
     (n) => ({ act: 'setOnPart', id: 'hose-1', key: 'length', value: { si: 0.1 + (n % 997) / 5000, unit: 'mm' } }),
   ],
 ];
-for (const [what, edit] of edits) {
+for (const [what, edit, job = demoJobs.flatBedTender] of edits) {
   let n = 0;
   const microseconds = time(() => {
-    const done = tryAct(demoJobs.flatBedTender, edit(n++));
+    const done = tryAct(job, edit(n++));
     if (!done.ok) throw new Error(done.fault.message);
     assess(structuredClone(done.value));
   }, 10);
   rows.push({
-    what: `flatBedTender: ${what}, all its consequences`,
+    what: `${job.name.split(':')[0]!}: ${what}, all its consequences`,
     microseconds,
     against: 'limit 50 ms',
     ratio: microseconds / 5e4,

@@ -94,7 +94,9 @@ function portsUnder(harness: Harness, by: Feed['by'], all: readonly PumpPlace[])
   if (elements.length === 0) return success({ idle: NOTHING, dead: NOTHING, unit: new Map() });
   const idle = solveCircuit(elements);
   if (!idle.ok) return idle;
-  const dead = solveCircuit(at(0));
+  // with nothing but the source in it there is nothing left when that is off
+  const isFedOtherwise = elements.some((e) => e.law.kind === 'current' || e.id.endsWith('/holds'));
+  const dead = isFedOtherwise ? solveCircuit(at(0)) : success(NOTHING);
   if (!dead.ok) return dead;
   const still = elements.map(withoutSources).filter((e) => e !== undefined);
   const draws = drawsOf(harness);
@@ -111,7 +113,8 @@ function portsUnder(harness: Harness, by: Feed['by'], all: readonly PumpPlace[])
       law: { kind: 'current', amps: 1 },
     };
     const one = solveCircuit([...still, drawn]);
-    const way = solveCircuit([...passing, drawn]);
+    // the way is the same whatever feeds it
+    const way = by === 'running' ? solveCircuit([...passing, drawn]) : one;
     if (one.ok && way.ok) unit.set(load.part, { volts: one.value.volts, amps: way.value.amps });
   }
   return success({ idle: idle.value, dead: dead.value, unit });
