@@ -93,6 +93,10 @@ describe('the pump circuit', () => {
             const told = open(part, running(v)) - ohms(part, 'p', 'running') * i - ohms(part, 'q', 'running') * j;
             const whole = solved.value.volts.get(`${device}:plus`)! - solved.value.volts.get(`${device}:minus`)!;
             expect(told).to.be.closeTo(whole, 1e-7);
+            const at = feeds.value.at(running(v), new Map([['p', { amps: i }], ['q', { amps: j }]])); // prettier-ignore
+            for (const [id, amps] of solved.value.amps) expect(at.amps.get(id), id).to.be.closeTo(amps, 1e-7);
+            for (const [place, volts] of solved.value.volts)
+              expect(at.volts.get(place), place).to.be.closeTo(volts, 1e-7);
           }
         },
       ),

@@ -29,6 +29,8 @@ export interface PumpFeeds {
   readonly open: (part: string, feed: Feed) => number;
   /** V that pump a loses for each A that pump b draws. */
   readonly ohms: (a: string, b: string, by: Feed['by']) => number;
+  /** The whole circuit with its pumps at work, each drawing so many A: by superposition, for it is linear then. */
+  readonly at: (feed: Feed, drawn: ReadonlyMap<string, { readonly amps: number }>) => SolvedCircuit;
 }
 
 interface PumpPlace {
@@ -70,12 +72,19 @@ export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<Pump
   const unread = wiresOf(harness).filter((w) => ohmsOf(w) === undefined);
   const isThrough = (amps: number | undefined) => Math.abs(amps ?? 0) > 1e-9;
   return success({
-    ports: [...running.value.unit].map(([part, { amps }]) => ({
-      part,
-      device: all.find((l) => l.part === part)!.device,
-      shares: amps,
-      unmeasured: unread.filter((w) => isThrough(amps.get(w.id))).map((w) => w.id),
-    })),
+    ports: [...running.value.unit].map(
+      ([
+        part,
+        {
+          way: { amps },
+        },
+      ]) => ({
+        part,
+        device: all.find((l) => l.part === part)!.device,
+        shares: amps,
+        unmeasured: unread.filter((w) => isThrough(amps.get(w.id))).map((w) => w.id),
+      }),
+    ),
     open: (part, { by, volts }) => {
       const { idle, dead } = under(by);
       const [offset, at] = [across(dead, part), across(idle, part)];
@@ -83,7 +92,18 @@ export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<Pump
     },
     ohms: (a, b, by) => {
       const one = under(by).unit.get(b);
-      return one ? -across(one, a) : 0;
+      return one ? -across(one.all, a) : 0;
+    },
+    at: ({ by, volts }, drawn) => {
+      const { idle, dead, unit } = under(by);
+      const rising = volts / TRIED;
+      const sum = (of: (c: SolvedCircuit) => ReadonlyMap<string, number>): Map<string, number> => {
+        const total = new Map([...of(idle)].map(([key, v]) => { const off = of(dead).get(key) ?? 0; return [key, off + (v - off) * rising]; })); // prettier-ignore
+        for (const [part, { amps }] of drawn)
+          for (const [key, v] of unit.get(part) ? of(unit.get(part)!.all) : []) total.set(key, (total.get(key) ?? 0) + amps * v); // prettier-ignore
+        return total;
+      };
+      return { volts: sum((c) => c.volts), amps: sum((c) => c.amps) };
     },
   });
 });
@@ -103,7 +123,7 @@ function portsUnder(harness: Harness, by: Feed['by'], all: readonly PumpPlace[])
   // what a coil beside the pump takes of its current is no part of its way
   const passing = joinedUp(still.filter((e) => !draws.has(e.id)));
   const places = new Set(elements.flatMap((e) => [e.a, e.b]));
-  const unit = new Map<string, SolvedCircuit>();
+  const unit = new Map<string, Unit>();
   for (const load of all) {
     if (!places.has(load.a) || !places.has(load.b) || unit.has(load.part)) continue;
     const drawn: CircuitElement = {
@@ -115,7 +135,7 @@ function portsUnder(harness: Harness, by: Feed['by'], all: readonly PumpPlace[])
     const one = solveCircuit([...still, drawn]);
     // the way is the same whatever feeds it
     const way = by === 'running' ? solveCircuit([...passing, drawn]) : one;
-    if (one.ok && way.ok) unit.set(load.part, { volts: one.value.volts, amps: way.value.amps });
+    if (one.ok && way.ok) unit.set(load.part, { all: one.value, way: way.value });
   }
   return success({ idle: idle.value, dead: dead.value, unit });
 }
@@ -125,7 +145,12 @@ const NOTHING: SolvedCircuit = { volts: new Map(), amps: new Map() };
 interface Ports {
   readonly idle: SolvedCircuit;
   readonly dead: SolvedCircuit;
-  readonly unit: ReadonlyMap<string, SolvedCircuit>;
+  readonly unit: ReadonlyMap<string, Unit>;
+}
+/** One ampere at a pump: through everything, and through what passes current on alone. */
+interface Unit {
+  readonly all: SolvedCircuit;
+  readonly way: SolvedCircuit;
 }
 
 /** Links that draw current rather than pass it on. */

@@ -105,10 +105,7 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
   const feeds = found.ok ? found.value : undefined;
   const ports = feeds?.ports ?? [];
   const results = solution ? [...resultsOf(solution), ...Object.values(solution.wired ?? {}).filter((p) => p !== undefined)] : []; // prettier-ignore
-  const points = !feeds ? [] : results.flatMap((result) => {
-    const solved = solveHarness(harness, feedAt(result.point), ampsAt(result));
-    return solved.ok ? [wiringPoint(result, solved.value)] : [];
-  }); // prettier-ignore
+  const points = feeds ? results.map((result) => wiringPoint(result, feeds.at(feedAt(result.point), ampsAt(result)))) : []; // prettier-ignore
   const places = new Map(devicesOf(harness).flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load ? [[d.id, `${d.id}:${load.from}`] as const] : []; })); // prettier-ignore
   const portsThrough = (id: string) => ports.filter((p) => Math.abs(p.shares.get(id) ?? 0) > 1e-9);
   const protections = protectionsOf(harness, (id) => portsThrough(id).map((p) => ({ fedAt: places.get(p.device)! })));
