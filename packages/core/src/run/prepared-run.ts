@@ -41,6 +41,8 @@ export class PreparedRun {
   readonly #lowered = new Map<string, Lowered>();
   /** What passed each regulator when it was set; found by `settleRegulators`. Unknown again with other parts. */
   setFlows: ReadonlyMap<string, number> | undefined;
+  /** V that the wiring took of each pump when it was last solved: where the next moment begins. */
+  readonly taken = new Map<string, number>();
   #burning: NetworkSolver | undefined;
   #held: NetworkSolver | undefined;
 

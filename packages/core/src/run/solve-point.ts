@@ -27,6 +27,7 @@ export interface SolvedPoint extends SolvedRun {
 
 const SETTLED = 1e-4; // V between two turns
 const MOST_TURNS = 40;
+const MOST_SHRINK = 0.5; // of a step to the one before it, up to which their sum is trusted
 const LEAST_VOLTAGE = 4; // V: a pump on full voltage that gets less does not run
 const LEAST_CONTROLLED = 0.5; // V, of a pump under a controller
 const HELD = 20; // Pa: as close as a controller is brought to its pressure
@@ -200,8 +201,11 @@ function solveWired(
   for (const { id, share, ohms } of wired) {
     const open = (feeds?.ports.has(id) ? feeds.open(id, feed) : point.voltage) * share;
     if (!(open > least(share))) return failure({ code: 'starvedOfVoltage', part: id, ohms });
-    voltages.set(id, open);
+    // begun with what the wiring took at the point before
+    const taken = (prepared.taken.get(id) ?? 0) * share;
+    voltages.set(id, open - taken > least(share) ? open - taken : open);
   }
+  const before = new Map<string, number>();
   for (let turn = 0; turn < MOST_TURNS; turn++) {
     const solved = prepared.solve(point, fuel, voltages, draw);
     if (!solved.ok) return failure({ code: 'unsolved', fault: solved.fault, point: point.name });
@@ -213,10 +217,16 @@ function solveWired(
       const step =
         (share * availableTo(job, point, solved.value, id) - voltage) / (1 + (current * ohms * share) / voltage);
       if (!(voltage + step > least(share))) return failure({ code: 'starvedOfVoltage', part: id, ohms });
-      voltages.set(id, voltage + step);
+      // steps shrink by about the same share each turn: what they come to is gone at once
+      const shrinks = step / (before.get(id) ?? Infinity);
+      before.set(id, step);
+      voltages.set(id, voltage + (Math.abs(shrinks) < MOST_SHRINK ? step / (1 - shrinks) : step));
       moved = Math.max(moved, Math.abs(step));
     }
-    if (moved < SETTLED) return success({ ...solved.value, voltages, delivered: point.demand });
+    if (moved < SETTLED) {
+      for (const { id, share } of wired) if (feeds?.ports.has(id)) prepared.taken.set(id, feeds.open(id, feed) - voltages.get(id)! / share); // prettier-ignore
+      return success({ ...solved.value, voltages, delivered: point.demand });
+    }
   }
   return failure({ code: 'starvedOfVoltage', part: wired[0]!.id, ohms: wired[0]!.ohms });
 }
