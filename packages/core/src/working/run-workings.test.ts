@@ -6,6 +6,7 @@ import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf } from '../run/findings.ts';
 import { workingsOf } from './workings.ts';
+import { valueAt } from '../job/acts/at-path.ts';
 
 const working = (job: Job, key: string) => workingsOf(findingsOf(job)).find((w) => w.key === key)!;
 const term = (w: ReturnType<typeof working>, symbol: string) => w.terms.find((t) => t.symbol === symbol)!.figure.si;
@@ -59,7 +60,24 @@ describe('working of suction and heat', () => {
   });
   it('every term with a field leads to one that is there', () => {
     for (const w of workingsOf(findingsOf(demoJobs.rescuePickup)))
-      for (const t of w.terms) if (t.path) expect(['assumptions', 'brief', 'survey', 'run']).to.include(t.path[0]);
+      for (const t of w.terms)
+        if (t.path?.[0] === 'wiring')
+          expect(valueAt(demoJobs.rescuePickup, t.path.slice(0, 3)), t.path.join(' ')).to.be.an('object'); // prettier-ignore
+        else if (t.path) expect(['assumptions', 'brief', 'survey', 'run']).to.include(t.path[0]);
+  });
+  it('of the volts at a pump lists every stretch with its ohms, and adds up to them', () => {
+    const { wiring } = findingsOf(demoJobs.rescuePickup);
+    for (const pump of wiring!.pumps) {
+      const w = working(demoJobs.rescuePickup, `voltage:${pump.part}`);
+      const at = pump.at.fullLoadHot!;
+      expect(w.result.si).to.equal(at.volts);
+      expect(w.parts.reduce((sum, p) => sum + p.figure.si, 0)).to.be.closeTo(w.result.si, 1e-9);
+      // all but rounding is told by a stretch
+      expect(w.parts.at(-1)!.figure.si).to.be.closeTo(0, 1e-9);
+      expect(w.terms.filter((t) => t.symbol === 'R')).to.have.length(at.legs.length);
+      const wire = w.terms.find((t) => t.name.startsWith('wire 20'));
+      if (pump.part === 'pump-2') expect(wire!.name).to.match(/12 AWG, 2200 mm at 60 °C$/);
+    }
   });
   it('a typical value is called so until the fitter gives his own, at the point or for the job', () => {
     const temperature = (change: (job: Job) => void) => {
