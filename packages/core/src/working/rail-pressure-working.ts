@@ -61,10 +61,13 @@ export function railPressureWorking({ job, solution }: Findings, key: string): W
         name: 'voltage at the pump',
         figure: figure('voltage', pump?.voltage ?? result.point.voltage),
         source: wired
-          ? 'computed: system voltage less supply, earth and contacts'
+          ? 'computed: what the circuit leaves of U₀'
           : `system voltage, ${voltage.source}; no wiring given`,
-        path: voltage.path,
+        path: wired ? undefined : voltage.path,
       },
+      ...(wired
+        ? [{ symbol: 'U₀', name: 'voltage of the system', figure: figure('voltage', result.point.voltage), ...voltage }]
+        : []),
       {
         symbol: 'T',
         name: 'fuel temperature',

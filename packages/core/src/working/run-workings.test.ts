@@ -6,7 +6,6 @@ import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf } from '../run/findings.ts';
 import { workingsOf } from './workings.ts';
-import { valueAt } from '../job/acts/at-path.ts';
 
 const working = (job: Job, key: string) => workingsOf(findingsOf(job)).find((w) => w.key === key)!;
 const term = (w: ReturnType<typeof working>, symbol: string) => w.terms.find((t) => t.symbol === symbol)!.figure.si;
