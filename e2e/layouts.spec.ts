@@ -89,7 +89,7 @@ test('operating points are set apart, and one of the fitter’s own is solved be
   await expect(page.getByRole('radio', { name: /^Long climb/ })).toBeChecked();
   // the working says whose voltage it is, and leads back to it from another point and stage
   await page.getByRole('button', { name: /Working of the pressure at full load$/ }).click();
-  const voltage = page.getByRole('row', { name: /voltage at the pump/ });
+  const voltage = page.getByRole('row', { name: /voltage of the system/ });
   await expect(voltage).toContainText('chosen');
   await voltage.getByRole('button', { name: 'change' }).click();
   await expect(page.getByLabel(/^System voltage/).first()).toBeFocused();
