@@ -116,6 +116,7 @@ export const units: readonly Unit[] = [
   unit('resistance', 'Ω', 1, 1, ['ohm', 'ohms', 'ω', 'r']),
   unit('resistance', 'mΩ', 1e-3, 1, ['milliohm', 'milliohms']),
   unit('resistance', 'kΩ', 1e3, 2, ['kohm', 'kohms', 'k']),
+  unit('resistance', 'MΩ', 1e6, 2, ['megohm', 'megohms', 'megaohm', 'megaohms']),
   unit('fraction', '%', 0.01, 1, ['percent', 'pct', 'vol%', '%vol']),
   unit('volume', 'L', 1e-3, 1, ['litre', 'litres', 'liter', 'liters', 'ltr']),
   unit('volume', 'gal', CUBIC_METRES_PER_US_GALLON, 2, ['usgal', 'gallon', 'gallons']),
@@ -154,11 +155,12 @@ export function defaultUnit(kind: QuantityKind): Unit {
 
 /** Finds a unit by its spelling, for one kind first and then for any, so that a wrong kind can be named. */
 export function findUnit(spelling: string, kind: QuantityKind): Unit | undefined {
-  const exact = spelling.replace(/\s+/g, '');
+  // the ohm sign and a small omega are typed for the letter
+  const exact = spelling.replace(/\s+/g, '').replace(/[\u2126ω]/g, 'Ω');
   const loose = exact.toLowerCase();
   const matches = (u: Unit) =>
     u.id.replace(/\s+/g, '') === exact || u.id.replace(/\s+/g, '').toLowerCase() === loose || u.aliases.includes(loose);
-  const exactCase = units.find((u) => u.kind === kind && u.id.replace(/\s+/g, '') === exact); // MPa is not mPa
+  const exactCase = units.find((u) => u.kind === kind && u.id.replace(/\s+/g, '') === exact); // MPa is not mPa, MΩ not mΩ
   return exactCase ?? units.find((u) => u.kind === kind && matches(u)) ?? units.find(matches);
 }
 
