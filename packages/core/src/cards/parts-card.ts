@@ -12,7 +12,7 @@ import { circuitsOf } from '../run/circuits.ts';
 import type { Line } from '../run/zones.ts';
 import type { Say } from '../units/unit-system.ts';
 import { deviceName, kindOfDevice } from '../wiring/devices/index.ts';
-import { devicesOf } from '../wiring/lower-harness.ts';
+import { devicesOf } from '../wiring/in-circuit.ts';
 import { rollPlans } from '../wiring/wire-list.ts';
 
 /** One line of the shopping list. */

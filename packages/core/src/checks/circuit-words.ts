@@ -18,10 +18,20 @@ export function deviceWord({ wiring = {} }: Pick<Job, 'wiring'>, id: string): st
   return device ? `“${deviceName(device)}”` : `“${id}”`;
 }
 
+/** The same short, of any element of the circuit: “wire 3”, “Fuse”. */
+export function elementName({ wiring = {} }: Pick<Job, 'wiring'>, id: string): string {
+  const at = (wiring.wires ?? []).findIndex((w) => w.id === id);
+  if (at >= 0) return `wire ${at + 1}`;
+  const device = wiring.devices?.find((d) => d.id === deviceOf(id));
+  return device ? deviceName(device) : id;
+}
+/** The device that a link, a load or a terminal belongs to. */
+const deviceOf = (id: string): string => id.split(/[/:]/)[0]!;
+
 /** The field by which a wire or a device is found. */
 export function fieldOf({ wiring }: Pick<Job, 'wiring'>, id: string): FieldPath {
   const isWire = wiring?.wires?.some((w) => w.id === id) === true;
-  return isWire ? ['wiring', 'wires', id, 'from'] : ['wiring', 'devices', id.split('/')[0]!, 'label'];
+  return isWire ? ['wiring', 'wires', id, 'from'] : ['wiring', 'devices', deviceOf(id), 'label'];
 }
 
 /** The same of a pump of the run, as it hangs in the circuit. */

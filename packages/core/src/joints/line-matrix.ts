@@ -15,7 +15,7 @@ import { circuitsOf } from '../run/circuits.ts';
 import type { Findings } from '../run/findings.ts';
 import { deviceWord } from '../checks/circuit-words.ts';
 import { highestPressure, worstPressure } from '../checks/reading.ts';
-import { wiresOf } from '../wiring/lower-harness.ts';
+import { wiresOf } from '../wiring/in-circuit.ts';
 import { insulations } from '../wiring/wire-kinds.ts';
 
 /** One length, or what else the fuel wets, against every check that concerns it. */

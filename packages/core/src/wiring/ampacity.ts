@@ -2,6 +2,7 @@ import { celsius } from '../units/quick.ts';
 import { gaugeArea } from '../units/wire-gauge.ts';
 import type { Wire } from './harness.ts';
 import { insulations, USUAL_AROUND, wirePlaces } from './wire-kinds.ts';
+import { atLeastOne } from './wire.ts';
 
 /** What copper with 105 °C insulation carries in an engine space, A by AWG: lower ends of the usual bands. Typical, from memory. */
 const table = [
@@ -15,11 +16,8 @@ const table = [
 const TABLE_AROUND = celsius(50);
 const TABLE_MOST = insulations.pvc105.most;
 
-/** Gauges that the table knows, thinnest first. */
-export const ratedGauges: readonly number[] = table.map(([awg]) => awg);
-
 /** A that a conductor carries as the table has it, between its gauges by the logarithm of the area, beyond them along its last pair. @param area - m2. */
-export function ampacity(area: number): number {
+function ampacity(area: number): number {
   const points = table.map(([awg, amps]) => [Math.log(gaugeArea(awg)), Math.log(amps)] as const);
   const x = Math.log(area);
   const next = points.findIndex(([at]) => at >= x);
@@ -56,7 +54,7 @@ export function ampacityIn(area: number, wire: Pick<Wire, 'temperature' | 'lies'
 
 /** A that a wire carries, its conductors together; undefined while its gauge is unknown. */
 export const carries = (wire: Wire): number | undefined =>
-  wire.area && ampacityIn(wire.area.si, wire) * Math.max(1, wire.conductors ?? 1);
+  wire.area && ampacityIn(wire.area.si, wire) * atLeastOne(wire.conductors);
 
 /** More than what carries it, but for rounding; a fuse at the very limit is none. */
 export const isMore = (amps: number, carried: number): boolean => amps > carried * (1 + 1e-9);

@@ -1,7 +1,8 @@
 import type { Harness, Wire } from './harness.ts';
-import { devicesOf, placeOf, wiresOf } from './lower-harness.ts';
+import { devicesOf, placeOf, wiresOf } from './in-circuit.ts';
 import { isDevice } from './devices/index.ts';
 import { barrels, outsideOf, seals, type Barrel, type Seal, type WireEndKind } from './wire-kinds.ts';
+import { atLeastOne } from './wire.ts';
 
 export type Fit = 'fits' | 'loose' | 'crowded';
 
@@ -48,7 +49,7 @@ export function crimpsOf(harness: Harness): CrimpFinding[] {
     const kind = end === 'start' ? wire.startEnd : wire.finishEnd;
     // rings stack on a stud, each with its own barrel; at a pin all wires share what barrels there are
     const together = kind === 'ring' ? [wire] : ends.filter((e) => e.at === at && kindAt(e) !== 'ring').map((e) => e.wire); // prettier-ignore
-    const pins = isDevice(device, 'connector') ? Math.max(1, device.pins ?? 1) : kind === 'ring' ? conductors(wire) : 1;
+    const pins = isDevice(device, 'connector') ? atLeastOne(device.pins) : kind === 'ring' ? conductors(wire) : 1;
     const inBarrel = Math.ceil(together.reduce((sum, w) => sum + conductors(w), 0) / pins);
     const areas = together.map((w) => (w.area ? w.area.si * conductors(w) : undefined));
     const copper = areas.some((a) => a === undefined) ? undefined : areas.reduce<number>((sum, a) => sum + a!, 0) / pins; // prettier-ignore
@@ -75,5 +76,5 @@ export function crimpsOf(harness: Harness): CrimpFinding[] {
   });
 }
 
-const conductors = (wire: Wire): number => Math.max(1, wire.conductors ?? 1);
+const conductors = (wire: Wire): number => atLeastOne(wire.conductors);
 const kindAt = ({ wire, end }: { wire: Wire; end: 'start' | 'finish' }) => (end === 'start' ? wire.startEnd : wire.finishEnd); // prettier-ignore

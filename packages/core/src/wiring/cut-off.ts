@@ -1,10 +1,18 @@
 import { onceFor } from '../reckoning/once-for.ts';
 import { EARTH } from './circuit.ts';
 import { DRIVING, type CutOffState } from './cut-off-state.ts';
-import type { DeviceLink } from './devices/define-device.ts';
 import { kindOfDevice, type Device } from './devices/index.ts';
 import type { Harness } from './harness.ts';
-import { devicesOf, placeIn, placeOf, wiresOf } from './lower-harness.ts';
+import {
+  devicesOf,
+  passingLinks,
+  placeIn,
+  placeOf,
+  pumpPlaces,
+  sourcePlaces,
+  wiredPlaces,
+  wiresOf,
+} from './in-circuit.ts';
 
 /** Which coils have current and which pumps run at a state. */
 export interface CutOff {
@@ -27,7 +35,6 @@ interface Logic {
 
 const logicOf = /* @__PURE__ */ onceFor((harness: Harness): Logic => {
   const devices = devicesOf(harness);
-  const wires = wiresOf(harness);
   const group = new Map<string, string>();
   const root = (place: string): string => {
     let at = place;
@@ -38,20 +45,13 @@ const logicOf = /* @__PURE__ */ onceFor((harness: Harness): Logic => {
     const [x, y] = [root(a), root(b)];
     if (x !== y) group.set(x, y);
   };
-  const wired = new Set(wires.flatMap((w) => [placeOf(w.from), placeOf(w.to)]));
-  for (const w of wires) join(placeOf(w.from), placeOf(w.to));
-  const moving: { device: Device; link: DeviceLink; a: string; b: string; isCoilWired: boolean }[] = [];
-  for (const device of devices) {
-    const kind = kindOfDevice(device);
-    const isCoilWired = kind.coil !== undefined && kind.coil.every((t) => wired.has(`${device.id}:${t}`));
-    for (const link of kind.links(device)) {
-      if (link.draws) continue;
-      const [a, b] = [placeIn(device, link.from), placeIn(device, link.to)];
-      if (link.isClosed) moving.push({ device, link, a, b, isCoilWired });
-      else join(a, b);
-    }
-    if (kind.source) join(placeIn(device, kind.source[1]), EARTH);
-  }
+  const wired = wiredPlaces(harness);
+  for (const w of wiresOf(harness)) join(placeOf(w.from), placeOf(w.to));
+  const { plus, minus } = sourcePlaces(harness);
+  const isWired = (d: Device, ends: readonly string[]) => ends.every((t) => wired.has(placeIn(d, t)));
+  const moving = passingLinks(harness).filter((l) => l.link.isClosed !== undefined);
+  for (const { link, a, b } of passingLinks(harness)) if (!link.isClosed) join(a, b);
+  for (const place of minus) join(place, EARTH);
   const numbers = new Map<string, number>();
   const number = (place: string): number => {
     const at = root(place);
@@ -60,14 +60,14 @@ const logicOf = /* @__PURE__ */ onceFor((harness: Harness): Logic => {
   };
   return {
     earth: number(EARTH),
-    plus: devices.flatMap((d) => { const { source } = kindOfDevice(d); return source ? [number(placeIn(d, source[0]))] : []; }), // prettier-ignore
-    contacts: moving.map(({ device, link, a, b, isCoilWired }) => ({
-      a: number(a),
-      b: number(b),
-      isClosed: (state, pulled) => link.isClosed!(state, { isPulled: pulled.has(device.id), isCoilWired }),
-    })),
+    plus: plus.map(number),
+    contacts: moving.map(({ device, link, a, b }) => {
+      const { coil } = kindOfDevice(device);
+      const isCoilWired = coil !== undefined && isWired(device, coil);
+      return { a: number(a), b: number(b), isClosed: (state, pulled) => link.isClosed!(state, { isPulled: pulled.has(device.id), isCoilWired }) }; // prettier-ignore
+    }),
     coils: devices.flatMap((d) => { const { coil } = kindOfDevice(d); return coil ? [{ id: d.id, a: number(placeIn(d, coil[0])), b: number(placeIn(d, coil[1])) }] : []; }), // prettier-ignore
-    pumps: devices.flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load?.part === undefined ? [] : [{ part: load.part, a: number(placeIn(d, load.from)), b: number(placeIn(d, load.to)) }]; }), // prettier-ignore
+    pumps: pumpPlaces(harness).map(({ part, a, b }) => ({ part, a: number(a), b: number(b) })),
   };
 });
 

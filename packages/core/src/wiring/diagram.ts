@@ -3,7 +3,7 @@ import { wireGauges, gaugeArea } from '../units/wire-gauge.ts';
 import { deviceName, kindOfDevice, type Device } from './devices/index.ts';
 import type { TerminalSpec } from './devices/define-device.ts';
 import type { Harness, Wire } from './harness.ts';
-import { devicesOf, placeOf, wiresOf } from './lower-harness.ts';
+import { devicesOf, wiredPlaces, wiresOf } from './in-circuit.ts';
 import { markingOf } from './wire-list.ts';
 
 /** What a layered layout needs to know: boxes with ports in order on their sides, and what joins them. Lengths in drawing units. */
@@ -51,7 +51,6 @@ type Side = TerminalSpec['side'];
 const sides: Record<Side, string> = { feed: 'WEST', back: 'EAST', control: 'SOUTH' };
 /** Terminals by `device:terminal` on which a wire ends. */
 type Wired = ReadonlySet<string>;
-const wiredOf = (harness: Harness): Wired => new Set(wiresOf(harness).flatMap((w) => [placeOf(w.from), placeOf(w.to)]));
 const isUnit = (device: Device): boolean => device.kind === 'controlUnit' || device.kind === 'pumpController';
 /** What is drawn of a device: of a unit only what is wired, or it would be all terminals. */
 const terminalsOn = (device: Device, side: Side, wired: Wired) =>
@@ -86,7 +85,7 @@ export function sayConductor(area: number): string {
 
 /** The circuit as boxes with ports and wires between, fed from the left. What is taken out of the harness is not drawn. */
 export function diagramGraph(harness: Harness): DiagramGraph {
-  const wired = wiredOf(harness);
+  const wired = wiredPlaces(harness);
   return {
     id: 'circuit',
     layoutOptions: {
@@ -152,7 +151,7 @@ const WEIGHT = { live: 2.6, pump: 2.6, earth: 2.6, switched: 1.5, coil: 1.5, sig
 
 /** The drawing of a circuit that has been laid out. Wires first, so that boxes lie over them. */
 export function diagramOf(harness: Harness, laid: LaidGraph): Diagram {
-  const wired = wiredOf(harness);
+  const wired = wiredPlaces(harness);
   const wires = new Map(wiresOf(harness).map((w) => [w.id, w]));
   const devices = new Map(devicesOf(harness).map((d) => [d.id, d]));
   const drawnWires = (laid.edges ?? []).flatMap((edge): DiagramGroup[] => {

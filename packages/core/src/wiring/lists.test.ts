@@ -7,7 +7,7 @@ import { conductor } from '../units/wire-gauge.ts';
 import { crimpsOf } from './crimps.ts';
 import { diagramGraph, diagramOf, diagramSvg, type LaidGraph } from './diagram.ts';
 import type { Harness, Wire } from './harness.ts';
-import { devicesOf, wiresOf } from './lower-harness.ts';
+import { devicesOf, wiresOf } from './in-circuit.ts';
 import { HarnessBuild } from './templates/harness-build.ts';
 import { connectorFaces, rollPlans, wireCells, wireRows } from './wire-list.ts';
 

@@ -1,6 +1,6 @@
 import { deviceName } from './devices/index.ts';
 import { mostDropOf, type Harness } from './harness.ts';
-import { devicesOf, wiresOf } from './lower-harness.ts';
+import { devicesOf, wiresOf } from './in-circuit.ts';
 import type { PumpCircuit } from './pump-circuit.ts';
 import { sayEnd } from './wire-list.ts';
 import type { Figure } from '../units/quantity.ts';
@@ -35,7 +35,8 @@ export function proofsOf(harness: Harness, pumps: readonly PumpCircuit[]): Proof
   });
   const relays = devices.filter((d) => d.kind === 'relay');
   const bridged = pumps.flatMap((p): Proof[] => {
-    const at = p.bridged;
+    // what a bridge in the relay's place gives
+    const at = p.at.keyOn;
     if (!at) return [];
     const relay = relays.find((r) => p.through.includes(r.id));
     const head: Proof = {

@@ -2,29 +2,13 @@ import { joinedTo } from './circuit-shape.ts';
 import { EARTH, type CircuitElement } from './circuit.ts';
 import { kindOfDevice } from './devices/index.ts';
 import type { Harness } from './harness.ts';
-import { devicesOf, linkId, placeIn, placeOf, wiresOf } from './lower-harness.ts';
+import { devicesOf, linkId, passingLinks, placeOf, sourcePlaces, wiresOf } from './in-circuit.ts';
 
 /** Every way for current through wires and contacts, whatever the state of key and engine; what draws passes none on. */
-export function waysOf(harness: Harness): Pick<CircuitElement, 'id' | 'a' | 'b'>[] {
-  return [
-    ...devicesOf(harness).flatMap((device) =>
-      kindOfDevice(device)
-        .links(device)
-        .flatMap((link, i) => {
-          return link.draws
-            ? []
-            : [{ id: linkId(device.id, i), a: placeIn(device, link.from), b: placeIn(device, link.to) }];
-        }),
-    ),
-    ...wiresOf(harness).map((w) => ({ id: w.id, a: placeOf(w.from), b: placeOf(w.to) })),
-  ];
-}
-
-const plusOf = (harness: Harness): string[] =>
-  devicesOf(harness).flatMap((d) => {
-    const { source } = kindOfDevice(d);
-    return source ? [`${d.id}:${source[0]}`] : [];
-  });
+const waysOf = (harness: Harness): Pick<CircuitElement, 'id' | 'a' | 'b'>[] => [
+  ...passingLinks(harness),
+  ...wiresOf(harness).map((w) => ({ id: w.id, a: placeOf(w.from), b: placeOf(w.to) })),
+];
 
 /** What protects a stretch of wire or a contact: fuses, or nothing. */
 export interface Protection {
@@ -54,14 +38,17 @@ export function protectionsOf(
   backOf: (id: string) => readonly { readonly fedAt: string }[],
 ): Protections {
   const ways = waysOf(harness);
-  const pluses = plusOf(harness);
-  const fed = joinedTo(ways, pluses);
-  const earthed = joinedTo(ways, [EARTH, ...devicesOf(harness).flatMap((d) => { const { source } = kindOfDevice(d); return source ? [`${d.id}:${source[1]}`] : []; })]); // prettier-ignore
+  const { plus, minus } = sourcePlaces(harness);
+  const fed = joinedTo(ways, plus);
+  const earthed = joinedTo(ways, [EARTH, ...minus]);
   const byId = new Map(ways.map((w) => [w.id, w]));
   const fuses = devicesOf(harness).flatMap((d) => {
     const opensAt = kindOfDevice(d).fuse?.(d);
     if (opensAt === undefined) return [];
-    const without = joinedTo(ways.filter((w) => w.id !== linkId(d.id, 0)), pluses); // prettier-ignore
+    const without = joinedTo(
+      ways.filter((w) => w.id !== linkId(d.id, 0)),
+      plus,
+    );
     return [{ id: d.id, opensAt, without }];
   });
   const before = (place: string): Protection => {

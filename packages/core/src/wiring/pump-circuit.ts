@@ -2,10 +2,9 @@ import type { PartFlow, PointResult } from '../run/point-result.ts';
 import { feedAt } from '../run/wired-pumps.ts';
 import { onceFor } from '../reckoning/once-for.ts';
 import type { SolvedCircuit } from './circuit.ts';
-import { kindOfDevice } from './devices/index.ts';
 import type { Harness } from './harness.ts';
-import { devicesOf, linkId, ohmsOf, wiresOf } from './lower-harness.ts';
-import type { PumpPort } from './pump-feeds.ts';
+import { ohmsOf, passingLinks, wiresOf } from './in-circuit.ts';
+import { isOnWay, type PumpPort } from './pump-feeds.ts';
 
 /** What a pump draws at a point, as the circuit sees it: a controller passes its voltage on for a share of the time. */
 export interface Drawn {
@@ -69,8 +68,8 @@ export function dropLegs(
 ): DropLeg[] {
   return resistancesOf(harness)
     .flatMap(({ id, isWire, ohms, way }): DropLeg[] => {
-      const share = port.shares.get(way) ?? 0;
-      if (Math.abs(share) < 1e-9) return [];
+      if (!isOnWay(port, way)) return [];
+      const share = port.shares.get(way)!;
       const through = amps[way] ?? 0;
       return [{ id, isWire, ohms, volts: ohms * through * share, amps: Math.abs(through), side: isEarthSide(way) ? 'earth' : 'supply' }]; // prettier-ignore
     })
@@ -85,12 +84,8 @@ interface Resistance {
   readonly way: string;
 }
 /** Every wire and every contact with its ohms. */
-export const resistancesOf = /* @__PURE__ */ onceFor((harness: Harness): readonly Resistance[] => [
-  ...devicesOf(harness).flatMap((d) =>
-    kindOfDevice(d)
-      .links(d)
-      .flatMap((link, i) => (link.draws ? [] : [{ id: d.id, isWire: false, ohms: link.ohms, way: linkId(d.id, i) }])),
-  ),
+const resistancesOf = /* @__PURE__ */ onceFor((harness: Harness): readonly Resistance[] => [
+  ...passingLinks(harness).map(({ id, device, link }) => ({ id: device.id, isWire: false, ohms: link.ohms, way: id })),
   ...wiresOf(harness).map((w) => ({ id: w.id, isWire: true, ohms: ohmsOf(w) ?? 0, way: w.id })),
 ]);
 
@@ -113,8 +108,6 @@ export interface PumpCircuit {
   readonly through: readonly string[];
   /** At every point at which it runs. */
   readonly at: Readonly<Record<string, PumpAt>>;
-  /** As at key on: what a bridge in the relay's place gives. */
-  readonly bridged?: PumpAt;
   /** Most that it draws at any point, A. */
   readonly mostAmps?: number;
 }

@@ -1,18 +1,13 @@
 import { onceFor } from '../reckoning/once-for.ts';
-import { powerLaw, type CircuitElement, type CircuitFault, type SolvedCircuit } from './circuit.ts';
-import { cutOff } from './cut-off.ts';
-import { DRIVING } from './cut-off-state.ts';
-import { deviceName, kindOfDevice, type Device } from './devices/index.ts';
-import type { Harness } from './harness.ts';
-import { devicesOf, joinedUp, linkId, lowerHarness, ohmsOf, wiresOf, type Feed } from './lower-harness.ts';
-import { solveCircuit } from './solve-circuit.ts';
 import { success, type Result } from '../result.ts';
+import type { CircuitElement, CircuitFault, SolvedCircuit } from './circuit.ts';
+import type { Harness } from './harness.ts';
+import { linksOf, ohmsOf, pumpPlaces, wiresOf, type PumpPlace } from './in-circuit.ts';
+import { joinedUp, lowerHarness, pumpLaw, type Feed } from './lower-harness.ts';
+import { solveCircuit } from './solve-circuit.ts';
 
 /** A pump as it hangs in the circuit. */
-export interface PumpPort {
-  /** The part of the run. */
-  readonly part: string;
-  readonly device: string;
+export interface PumpPort extends PumpPlace {
   /** What one ampere that it draws sends through wires and contacts, by wire and by device's link. Signed as elements are. */
   readonly shares: ReadonlyMap<string, number>;
   /** Wires on its way that nobody has measured: then its voltage is not reckoned. */
@@ -33,34 +28,24 @@ export interface PumpFeeds {
   readonly at: (feed: Feed, drawn: ReadonlyMap<string, { readonly amps: number }>) => SolvedCircuit;
 }
 
-interface PumpPlace {
-  readonly device: string;
-  readonly part: string;
-  readonly a: string;
-  readonly b: string;
-}
-const loads = (devices: readonly Device[]): PumpPlace[] =>
-  devices.flatMap((device) => {
-    const load = kindOfDevice(device).load?.(device);
-    return load?.part === undefined ? [] : [{ device: device.id, part: load.part, a: `${device.id}:${load.from}`, b: `${device.id}:${load.to}` }]; // prettier-ignore
-  });
-
-/** Relays that pull while it drives. */
-export const pulledWhenDriving = /* @__PURE__ */ onceFor((harness: Harness) => cutOff(harness, DRIVING).pulled);
-
 /** V at which the circuit is tried out: a short shows there. */
 const TRIED = 12;
 
+/** V between the two places of a pump. @param at - V of a place. */
+export const across = (at: (place: string) => number | undefined, { a, b }: Pick<PumpPlace, 'a' | 'b'>): number =>
+  (at(a) ?? 0) - (at(b) ?? 0);
+
+/** Whether any of a pump's current goes through a wire or a device's link. */
+export const isOnWay = ({ shares }: Pick<PumpPort, 'shares'>, id: string): boolean => Math.abs(shares.get(id) ?? 0) > 1e-9; // prettier-ignore
+
 /** The feeds of a harness; a fault where the circuit has no answer. */
 export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<PumpFeeds, CircuitFault> => {
-  const all = loads(devicesOf(harness));
-  const across = ({ volts }: SolvedCircuit, part: string): number => {
-    const load = all.find((l) => l.part === part)!;
-    return (volts.get(load.a) ?? 0) - (volts.get(load.b) ?? 0);
-  };
+  const all = new Map(pumpPlaces(harness).map((place) => [place.part, place]));
+  const voltsAt = ({ volts }: SolvedCircuit, part: string): number =>
+    across((place) => volts.get(place), all.get(part)!);
   const found = new Map<Feed['by'], Result<Ports, CircuitFault>>();
   const ports = (by: Feed['by']): Result<Ports, CircuitFault> => {
-    if (!found.has(by)) found.set(by, portsUnder(harness, by, all));
+    if (!found.has(by)) found.set(by, portsUnder(harness, by));
     return found.get(by)!;
   };
   const running = ports('running');
@@ -70,37 +55,26 @@ export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<Pump
     return there.ok ? there.value : running.value;
   };
   const unread = wiresOf(harness).filter((w) => ohmsOf(w) === undefined);
-  const isThrough = (amps: number | undefined) => Math.abs(amps ?? 0) > 1e-9;
   return success({
-    ports: [...running.value.unit].map(
-      ([
-        part,
-        {
-          way: { amps },
-        },
-      ]) => ({
-        part,
-        device: all.find((l) => l.part === part)!.device,
-        shares: amps,
-        unmeasured: unread.filter((w) => isThrough(amps.get(w.id))).map((w) => w.id),
-      }),
-    ),
+    ports: [...running.value.unit].map(([part, { way }]) => ({
+      ...all.get(part)!,
+      shares: way.amps,
+      unmeasured: unread.filter((w) => isOnWay({ shares: way.amps }, w.id)).map((w) => w.id),
+    })),
     open: (part, { by, volts }) => {
       const { idle, dead } = under(by);
-      const [offset, at] = [across(dead, part), across(idle, part)];
-      return offset + ((at - offset) * volts) / TRIED;
+      return between(voltsAt(dead, part), voltsAt(idle, part), volts);
     },
     ohms: (a, b, by) => {
       const one = under(by).unit.get(b);
-      return one ? -across(one.all, a) : 0;
+      return one ? -voltsAt(one.all, a) : 0;
     },
     at: ({ by, volts }, drawn) => {
       const { idle, dead, unit } = under(by);
-      const rising = volts / TRIED;
       const sum = (of: (c: SolvedCircuit) => ReadonlyMap<string, number>): Map<string, number> => {
-        const total = new Map([...of(idle)].map(([key, v]) => { const off = of(dead).get(key) ?? 0; return [key, off + (v - off) * rising]; })); // prettier-ignore
+        const total = new Map([...of(idle)].map(([key, v]) => [key, between(of(dead).get(key) ?? 0, v, volts)]));
         for (const [part, { amps }] of drawn)
-          for (const [key, v] of unit.get(part) ? of(unit.get(part)!.all) : []) total.set(key, (total.get(key) ?? 0) + amps * v); // prettier-ignore
+          for (const [key, v] of unit.has(part) ? of(unit.get(part)!.all) : []) total.set(key, (total.get(key) ?? 0) + amps * v); // prettier-ignore
         return total;
       };
       return { volts: sum((c) => c.volts), amps: sum((c) => c.amps) };
@@ -108,34 +82,30 @@ export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<Pump
   });
 });
 
-function portsUnder(harness: Harness, by: Feed['by'], all: readonly PumpPlace[]): Result<Ports, CircuitFault> {
-  const at = (volts: number) => joinedUp(lowerHarness(harness, { state: DRIVING, pulled: pulledWhenDriving(harness), feed: { by, volts } })); // prettier-ignore
-  const elements = at(TRIED);
-  if (elements.length === 0) return success({ idle: NOTHING, dead: NOTHING, unit: new Map() });
-  const idle = solveCircuit(elements);
+/** What is so much with the source dead and so much at 12 V, at any voltage. */
+const between = (dead: number, idle: number, volts: number): number => dead + ((idle - dead) * volts) / TRIED;
+
+function portsUnder(harness: Harness, by: Feed['by']): Result<Ports, CircuitFault> {
+  const idle = solveHarness(harness, { by, volts: TRIED }, new Map());
   if (!idle.ok) return idle;
+  const elements = frames(harness)(by);
   // with nothing but the source in it there is nothing left when that is off
   const isFedOtherwise = elements.some((e) => e.law.kind === 'current' || e.id.endsWith('/holds'));
-  const dead = isFedOtherwise ? solveCircuit(at(0)) : success(NOTHING);
+  const dead = isFedOtherwise ? solveHarness(harness, { by, volts: 0 }, new Map()) : success(NOTHING);
   if (!dead.ok) return dead;
   const still = elements.map(withoutSources).filter((e) => e !== undefined);
-  const draws = drawsOf(harness);
   // what a coil beside the pump takes of its current is no part of its way
+  const draws = new Set(linksOf(harness).flatMap((l) => (l.link.draws ? [l.id] : [])));
   const passing = joinedUp(still.filter((e) => !draws.has(e.id)));
-  const places = new Set(elements.flatMap((e) => [e.a, e.b]));
   const unit = new Map<string, Unit>();
-  for (const load of all) {
-    if (!places.has(load.a) || !places.has(load.b) || unit.has(load.part)) continue;
-    const drawn: CircuitElement = {
-      id: `${load.device}/load`,
-      a: load.a,
-      b: load.b,
-      law: { kind: 'current', amps: 1 },
-    };
-    const one = solveCircuit([...still, drawn]);
+  for (const place of pumpPlaces(harness)) {
+    const load = elements.find((e) => e.id === `${place.device}/load`);
+    if (!load || unit.has(place.part)) continue;
+    const drawn: CircuitElement = { ...load, law: { kind: 'current', amps: 1 } };
+    const all = solveCircuit([...still, drawn]);
     // the way is the same whatever feeds it
-    const way = by === 'running' ? solveCircuit([...passing, drawn]) : one;
-    if (one.ok && way.ok) unit.set(load.part, { all: one.value, way: way.value });
+    const way = by === 'running' ? solveCircuit([...passing, drawn]) : all;
+    if (all.ok && way.ok) unit.set(place.part, { all: all.value, way: way.value });
   }
   return success({ idle: idle.value, dead: dead.value, unit });
 }
@@ -153,28 +123,17 @@ interface Unit {
   readonly way: SolvedCircuit;
 }
 
-/** Links that draw current rather than pass it on. */
-export const drawsOf = /* @__PURE__ */ onceFor(
-  (harness: Harness): ReadonlySet<string> =>
-    new Set(devicesOf(harness).flatMap((d) => kindOfDevice(d).links(d).flatMap((l, i) => (l.draws ? [linkId(d.id, i)] : [])))), // prettier-ignore
-);
-
 /** Sources at nothing, steady draws left out: what is left is passive. */
 function withoutSources(e: CircuitElement): CircuitElement | undefined {
   if (e.law.kind === 'source') return { ...e, law: { kind: 'resistor', ohms: 0 } };
   return e.law.kind === 'resistor' ? e : undefined;
 }
 
-/** A pump's load about where it works: pumps draw about as much more as they get voltage. */
-export const pumpLaw = (amps: number, volts: number) => powerLaw(amps, volts, 1);
-
-/** What stands in for a pump until it is known what it draws. */
-const SOME = pumpLaw(1, TRIED);
 /** The circuit of a harness under each way of feeding it, all pumps in it: laid out once, solved for many points. */
 const frames = /* @__PURE__ */ onceFor((harness: Harness) => {
   const found = new Map<Feed['by'], readonly CircuitElement[]>();
   return (by: Feed['by']): readonly CircuitElement[] => {
-    if (!found.has(by)) found.set(by, joinedUp(lowerHarness(harness, { state: DRIVING, pulled: pulledWhenDriving(harness), feed: { by, volts: TRIED }, loadOf: () => SOME }))); // prettier-ignore
+    if (!found.has(by)) found.set(by, lowerHarness(harness, { by, volts: TRIED }));
     return found.get(by)!;
   };
 });
@@ -191,7 +150,7 @@ export function solveHarness(
   drawn: ReadonlyMap<string, { readonly volts?: number; readonly amps: number }>,
   ohms?: ReadonlyMap<string, number>,
 ): Result<SolvedCircuit, CircuitFault> {
-  const parts = new Map(loads(devicesOf(harness)).map((l) => [`${l.device}/load`, l.part]));
+  const parts = new Map(pumpPlaces(harness).map((p) => [`${p.device}/load`, p.part]));
   const elements = frames(harness)(feed.by).flatMap((e): CircuitElement[] => {
     if (e.law.kind === 'source' && e.id.endsWith('/emf')) return [{ ...e, law: { kind: 'source', volts: feed.volts } }];
     const part = parts.get(e.id);
@@ -204,15 +163,4 @@ export function solveHarness(
     return own === undefined ? [e] : [{ ...e, law: { kind: 'resistor', ohms: own } }];
   });
   return elements.length === 0 ? success(NOTHING) : solveCircuit(elements);
-}
-
-/** In words for a person: a wire by its number, a device by its name. */
-export function elementName(harness: Harness, id: string): string {
-  const wires = harness.wires ?? [];
-  const at = wires.findIndex((w) => w.id === id);
-  if (at >= 0) return `wire ${at + 1}`;
-  const device = (harness.devices ?? []).find(
-    (d) => id === d.id || id.startsWith(`${d.id}/`) || id.startsWith(`${d.id}:`),
-  );
-  return device ? deviceName(device) : id;
 }

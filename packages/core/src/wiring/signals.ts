@@ -7,7 +7,7 @@ import type { RunSolution } from '../run/solve-run.ts';
 import { feedAt } from '../run/wired-pumps.ts';
 import { isDevice, type Device, type DeviceOf } from './devices/index.ts';
 import type { Harness } from './harness.ts';
-import { devicesOf, linkId, wiresOf } from './lower-harness.ts';
+import { devicesOf, linkId, wiresOf } from './in-circuit.ts';
 import { ampsAt, type Drawn, type WiringPoint } from './pump-circuit.ts';
 import { solveHarness } from './pump-feeds.ts';
 

@@ -7,7 +7,7 @@ import { findingsOf } from '../run/findings.ts';
 import { conductor, gaugeArea, wireGauges } from '../units/wire-gauge.ts';
 import { ampacityIn, carries } from './ampacity.ts';
 import type { Harness } from './harness.ts';
-import { temperatureOf, wiresOf } from './lower-harness.ts';
+import { temperatureOf, wiresOf } from './in-circuit.ts';
 import { protectionsOf } from './protection.ts';
 import { pumpFeeds } from './pump-feeds.ts';
 import { resized, sizeFields } from './resized.ts';

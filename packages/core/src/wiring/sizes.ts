@@ -3,10 +3,10 @@ import { ampacityIn, carries, isMore } from './ampacity.ts';
 import { kindOfDevice, type DeviceOf } from './devices/index.ts';
 import { FUSE_FACTOR, fuseFor } from './fuse.ts';
 import { mostDropOf, type Harness, type Wire } from './harness.ts';
-import { devicesOf, linkId, temperatureOf, wiresOf } from './lower-harness.ts';
+import { devicesOf, linkId, temperatureOf, wiresOf } from './in-circuit.ts';
 import type { PumpPort } from './pump-feeds.ts';
 import type { Protections } from './protection.ts';
-import { wireResistance } from './wire.ts';
+import { atLeastOne, wireResistance } from './wire.ts';
 
 /** A wire or a fuse that is to be another. */
 export type SizeChange =
@@ -60,8 +60,8 @@ export function sizeHarness(
   };
   const changes: SizeChange[] = [];
   const fuses = new Map<string, number>();
-  for (const device of harness.devices ?? []) {
-    if (device.kind !== 'fuse' || device.stands === 'out') continue;
+  for (const device of devicesOf(harness)) {
+    if (device.kind !== 'fuse') continue;
     const amps = through(linkId(device.id, 0), (d) => d.mostAmps);
     if (amps <= TIGHT) {
       if (device.rating) fuses.set(device.id, device.rating.si);
@@ -87,7 +87,7 @@ export function sizeHarness(
   for (const wire of wiresOf(harness)) {
     // what stays of the factory's harness is measured, not chosen
     if (wire.length?.si === 0 || (wire.stands === 'kept' && !wire.area)) continue;
-    const conductors = Math.max(1, wire.conductors ?? 1);
+    const conductors = atLeastOne(wire.conductors);
     const needs = stands(wire.id);
     const drops = (ohms: number) => draws.map((d) => ohms * through(wire.id, (q) => q.amps) * Math.abs(d.port.shares.get(wire.id) ?? 0)); // prettier-ignore
     const ohms = (area: number) => wireResistance(area, wire.length?.si ?? 0, temperatureOf(wire)) / conductors;
@@ -114,8 +114,9 @@ export function sizeHarness(
   const least = choices.map((_, i) => draws.map((__, k) => sum(choices.slice(i + 1).map(({ options }) => Math.min(...options.map((o) => o.drop[k]!)))))); // prettier-ignore
   // what stands is cheapest where it will do
   const asIs = choices.map(({ options }) => options[0]!);
-  const isEnough = asIs.every((o) => o.awg === undefined) && draws.every((d, k) => budget === null || fixed.get(d.port.part)! + sum(asIs.map((o) => o.drop[k]!)) <= budget); // prettier-ignore
-  if (isEnough) return { ok: true, changes, drop: new Map(draws.map((d, k) => [d.port.part, fixed.get(d.port.part)! + sum(asIs.map((o) => o.drop[k]!))])) }; // prettier-ignore
+  const standing = draws.map((d, k) => fixed.get(d.port.part)! + sum(asIs.map((o) => o.drop[k]!)));
+  if (asIs.every((o) => o.awg === undefined) && (budget === null || standing.every((v) => v <= budget)))
+    return { ok: true, changes, drop: new Map(draws.map((d, k) => [d.port.part, standing[k]!])) };
   interface State { copper: number; drop: number[]; picks: (number | undefined)[] } // prettier-ignore
   let states: State[] = [{ copper: 0, drop: draws.map((d) => fixed.get(d.port.part)!), picks: [] }];
   for (const [at, { wire, options }] of choices.entries()) {

@@ -1,7 +1,8 @@
 import { deviceName, kindOfDevice } from './devices/index.ts';
 import type { Harness, Roll, Wire, WireEnd } from './harness.ts';
-import { devicesOf } from './lower-harness.ts';
+import { devicesOf } from './in-circuit.ts';
 import { insulations, wireEnds, wirePlaces, wireUses } from './wire-kinds.ts';
+import { atLeastOne } from './wire.ts';
 
 /** A wire as it stands in the list. */
 export interface WireRow {
@@ -52,7 +53,7 @@ export const wireRows = (harness: Harness): WireRow[] =>
     to: sayEnd(harness, wire.to),
     use: wire.use ? wireUses[wire.use].name : '',
     colour: colourOf(harness, wire),
-    conductors: Math.max(1, wire.conductors ?? 1),
+    conductors: atLeastOne(wire.conductors),
     insulation: wire.insulation ? insulations[wire.insulation].name : '',
     lies: wire.lies ? wirePlaces[wire.lies].name : '',
     startEnd: wire.startEnd ? wireEnds[wire.startEnd].name : '',
@@ -181,7 +182,7 @@ export function connectorFaces(harness: Harness): ConnectorFace[] {
     const wires = at.map((i) => `${rows[i]!.marking} ${rows[i]!.colour}`.trim());
     const ways = faces.get(name) ?? [];
     faces.set(name, ways);
-    ways.push({ device: device.id, cavities: device.cavities?.trim() ?? '', pins: Math.max(1, device.pins ?? 1), wires }); // prettier-ignore
+    ways.push({ device: device.id, cavities: device.cavities?.trim() ?? '', pins: atLeastOne(device.pins), wires }); // prettier-ignore
   }
   return [...faces].map(([name, ways]) => ({ name, ways }));
 }

@@ -5,3 +5,6 @@ const REFERENCE_TEMPERATURE = 293.15; // K
 /** Resistance of a copper conductor, ohm. @param area - m2. @param length - m. @param temperature - K. */
 export const wireResistance = (area: number, length: number, temperature: number): number =>
   ((COPPER * length) / area) * (1 + COPPER_TEMPERATURE * (temperature - REFERENCE_TEMPERATURE));
+
+/** Conductors of a wire, pins of a connector: one where nobody has said how many. */
+export const atLeastOne = (count: number | undefined): number => Math.max(1, count ?? 1);

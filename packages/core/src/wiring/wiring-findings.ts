@@ -13,13 +13,12 @@ import { cutOff, truthTable, type CutOffRow } from './cut-off.ts';
 import { DRIVING } from './cut-off-state.ts';
 import { kindOfDevice } from './devices/index.ts';
 import { firstFuseOf, mostDropOf, type Harness } from './harness.ts';
-import { devicesOf, linkId, wiresOf } from './lower-harness.ts';
+import { devicesOf, linkId, linksOf, pumpPlaces, wiresOf } from './in-circuit.ts';
 import { proofsOf, type Proof } from './proofs.ts';
-import { protectionsOf, waysOf, type Protections } from './protection.ts';
+import { protectionsOf, type Protections } from './protection.ts';
 import { ampsAt, drawnAt, dropLegs, wiringPoint, type PumpAt, type PumpCircuit, type WiringPoint } from './pump-circuit.ts'; // prettier-ignore
-import { pumpFeeds, solveHarness, type PumpFeeds, type PumpPort } from './pump-feeds.ts';
-import {
-  sensorCircuits, widebandOffsets, type SensorCircuit, type WidebandOffset } from './signals.ts'; // prettier-ignore
+import { across, isOnWay, pumpFeeds, solveHarness, type PumpFeeds, type PumpPort } from './pump-feeds.ts';
+import { sensorCircuits, widebandOffsets, type SensorCircuit, type WidebandOffset } from './signals.ts';
 import { sizeHarness, type PumpDraw, type SizeChange, type Sized } from './sizes.ts';
 import { resized } from './resized.ts';
 
@@ -106,16 +105,15 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
   const ports = feeds?.ports ?? [];
   const results = solution ? [...resultsOf(solution), ...Object.values(solution.wired ?? {}).filter((p) => p !== undefined)] : []; // prettier-ignore
   const points = feeds ? results.map((result) => wiringPoint(result, feeds.at(feedAt(result.point), ampsAt(result)))) : []; // prettier-ignore
-  const places = new Map(devicesOf(harness).flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load ? [[d.id, `${d.id}:${load.from}`] as const] : []; })); // prettier-ignore
-  const portsThrough = (id: string) => ports.filter((p) => Math.abs(p.shares.get(id) ?? 0) > 1e-9);
-  const protections = protectionsOf(harness, (id) => portsThrough(id).map((p) => ({ fedAt: places.get(p.device)! })));
+  const portsThrough = (id: string) => ports.filter((p) => isOnWay(p, id));
+  const protections = protectionsOf(harness, (id) => portsThrough(id).map((p) => ({ fedAt: p.a })));
   const pumps = ports.map((port) => pumpCircuit(job, harness, port, points, results, protections));
   const mostThrough = (id: string) => {
     const all = points.map((p) => ({ key: p.key, amps: Math.abs(p.amps[id] ?? 0) }));
     return all.reduce<{ key?: string; amps: number }>((a, b) => (b.amps > a.amps ? b : a), { amps: 0 });
   };
   const partsThrough = (id: string) => portsThrough(id).map((p) => p.part);
-  const drawn = new Set(devicesOf(harness).flatMap((d) => { const load = kindOfDevice(d).load?.(d); return load?.part === undefined ? [] : [load.part]; })); // prettier-ignore
+  const drawn = new Set(pumpPlaces(harness).map((p) => p.part));
   const driving = cutOff(harness, DRIVING);
   const sensorHost = (id: string) => circuitsOf(job).into(id)[0]?.from;
   return {
@@ -131,13 +129,10 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
     wires: wireFindings(harness, protections, mostThrough, partsThrough),
     rated: devicesOf(harness).flatMap((d): RatedFinding[] => {
       if (kindOfDevice(d).fuse) return [];
-      const links = kindOfDevice(d)
-        .links(d)
-        .flatMap((link, i) => {
-          const id = linkId(d.id, i);
-          const { rated } = link;
-          return rated === undefined ? [] : [{ device: d.id, amps: mostThrough(id).amps, rated, fuse: protections.of(id)?.amps, pumps: partsThrough(id) }]; // prettier-ignore
-        });
+      const links = linksOf(harness).flatMap(
+        ({ id, device, link: { rated } }): RatedFinding[] =>
+        device.id === d.id && rated !== undefined ? [{ device: d.id, amps: mostThrough(id).amps, rated, fuse: protections.of(id)?.amps, pumps: partsThrough(id) }] : [], // prettier-ignore
+      );
       // of a device with several ways the one that is worst off
       return links.sort((p, q) => q.amps / q.rated - p.amps / p.rated || (q.fuse ?? 0) / q.rated - (p.fuse ?? 0) / p.rated).slice(0, 1); // prettier-ignore
     }),
@@ -172,7 +167,7 @@ function pumpCircuit(
     points.flatMap((point): [string, PumpAt][] => {
       const drawn = drawnAt(results.find((r) => r.point.key === point.key)!).get(port.part);
       if (!drawn) return [];
-      const volts = acrossPump(point, port);
+      const volts = across((place) => point.volts[place], port);
       const legs = dropLegs(harness, port, point, (id) => protections.isEarthSide(id));
       return [[point.key, { key: point.key, system: point.system, volts, amps: Math.abs(point.amps[`${port.device}/load`] ?? drawn.amps), legs }]]; // prettier-ignore
     }),
@@ -184,15 +179,11 @@ function pumpCircuit(
     device: port.device,
     name: part ? partName(part) : port.part,
     unmeasured: port.unmeasured,
-    through: [...new Set([...port.shares].filter(([, share]) => Math.abs(share) > 1e-9).map(([id]) => id.split('/')[0]!))], // prettier-ignore
+    through: [...new Set([...port.shares.keys()].filter((id) => isOnWay(port, id)).map((id) => id.split('/')[0]!))], // prettier-ignore
     at,
-    ...(at.keyOn ? { bridged: at.keyOn } : {}),
     ...(amps.length > 0 ? { mostAmps: Math.max(...amps) } : {}),
   };
 }
-
-const acrossPump = ({ volts }: WiringPoint, { device }: PumpPort): number =>
-  (volts[`${device}:plus`] ?? 0) - (volts[`${device}:minus`] ?? 0);
 
 function wireFindings(
   harness: Harness,
@@ -200,15 +191,15 @@ function wireFindings(
   mostThrough: (id: string) => { key?: string; amps: number },
   partsThrough: (id: string) => string[],
 ): WireFinding[] {
-  const ways = waysOf(harness);
-  const ids = new Set(ways.map((w) => w.id));
+  const byId = new Map(devicesOf(harness).map((d) => [d.id, d]));
   return wiresOf(harness).map((wire): WireFinding => {
     const { key, amps } = mostThrough(wire.id);
-    const protection = ids.has(wire.id) ? protections.of(wire.id) : undefined;
+    const protection = protections.of(wire.id);
     const carried = carries(wire);
-    const isSource = devicesOf(harness).some((d) => kindOfDevice(d).source && [wire.from.device, wire.to.device].includes(d.id)); // prettier-ignore
-    const isBetweenSources = [wire.from, wire.to].every((e) => { const d = devicesOf(harness).find((x) => x.id === e.device); return d !== undefined && kindOfDevice(d).source !== undefined; }); // prettier-ignore
-    const bare = protection?.isBare === true && !isBetweenSources;
+    const ends = [wire.from, wire.to].map((e) => byId.get(e.device)!);
+    const sources = ends.filter((d) => kindOfDevice(d).source !== undefined).length;
+    // a short lead from a source to a fuse is bare by necessity, a cable between sources has none
+    const isLead = sources > 0 && ends.some((d) => d.kind === 'fuse') && (wire.length?.si ?? 0) <= firstFuseOf(harness);
     return {
       wire: wire.id,
       amps,
@@ -218,15 +209,9 @@ function wireFindings(
       fuses: protection?.fuses ?? [],
       side: protections.isEarthSide(wire.id) ? 'earth' : protection ? 'supply' : 'other',
       pumps: partsThrough(wire.id),
-      isBare: bare && !(isSource && leadsToFuse(harness, wire) && (wire.length?.si ?? 0) <= firstFuseOf(harness)),
+      isBare: protection?.isBare === true && sources < ends.length && !isLead,
     };
   });
-}
-
-/** A short lead from a source to a fuse or to the key is bare by necessity. */
-function leadsToFuse(harness: Harness, wire: { from: { device: string }; to: { device: string } }): boolean {
-  const kinds = [wire.from, wire.to].map((e) => devicesOf(harness).find((d) => d.id === e.device)?.kind);
-  return kinds.includes('fuse');
 }
 
 /** How much a pump's flow goes up with its volts, at the pressure it works against. m3/s. */
@@ -295,13 +280,9 @@ function proposals(
 
 /** V at each pump with other wires, pumps drawing in proportion to what they get. */
 function voltsWith(harness: Harness, point: PointResult, draws: readonly PumpDraw[]): Map<string, number> {
-  const feeds = pumpFeeds(harness);
-  const feed = feedAt(point.point);
-  if (!feeds.ok) return new Map();
   const drawn = drawnAt(point);
-  const running = draws.filter((d) => drawn.has(d.port.part));
-  const solved = solveHarness(harness, feed, drawn);
+  const solved = solveHarness(harness, feedAt(point.point), drawn);
   if (!solved.ok) return new Map();
-  const { volts } = solved.value;
-  return new Map(running.map(({ port }) => [port.part, (volts.get(`${port.device}:plus`) ?? 0) - (volts.get(`${port.device}:minus`) ?? 0)])); // prettier-ignore
+  const running = draws.filter((d) => drawn.has(d.port.part));
+  return new Map(running.map(({ port }) => [port.part, across((place) => solved.value.volts.get(place), port)]));
 }

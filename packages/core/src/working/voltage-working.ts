@@ -1,5 +1,5 @@
 import { sayConductor } from '../wiring/diagram.ts';
-import { temperatureOf } from '../wiring/lower-harness.ts';
+import { temperatureOf } from '../wiring/in-circuit.ts';
 import { SIZED_AT } from '../wiring/wiring-findings.ts';
 import { deviceWord } from '../checks/circuit-words.ts';
 import { formatQuantity } from '../units/format-quantity.ts';

@@ -3,7 +3,7 @@ import type { ELK } from 'elkjs';
 import type { CircuitRequest } from '@endrel/core/contract/api';
 import { deviceName, kindOfDevice } from '@endrel/core/wiring/devices/index';
 import { diagramGraph, diagramOf, diagramSvg, sayConductor, type LaidGraph } from '@endrel/core/wiring/diagram';
-import { devicesOf } from '@endrel/core/wiring/lower-harness';
+import { devicesOf } from '@endrel/core/wiring/in-circuit';
 import { connectorFaces, rollPlans, wireRows } from '@endrel/core/wiring/wire-list';
 import { POINTS_PER_MM, pdfOf } from './pdf.ts';
 

@@ -1,6 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { elementName } from '../../wiring/pump-feeds.ts';
-import { deviceWord, fieldOf } from '../circuit-words.ts';
+import { deviceWord, elementName, fieldOf } from '../circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** A circuit that cannot be: a short, sources against one another, wires that end on nothing. */
@@ -10,7 +9,7 @@ export const circuitFault: Rule = {
     if (!wiring || !job.wiring) return [];
     const base = { stage: 'wiring', source: 'the circuit as drawn' } as const;
     const { fault } = wiring;
-    const name = (id: string) => `“${elementName(job.wiring!, id)}”`;
+    const name = (id: string) => `“${elementName(job, id)}”`;
     const reports: SnagReport[] = wiring.loose.map((wire) => ({
       ...base,
       grade: 'fix',

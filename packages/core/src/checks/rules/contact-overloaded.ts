@@ -1,6 +1,7 @@
 import { figure } from '../../units/quantity.ts';
 import { measured } from '../../job/measured.ts';
 import { isMore } from '../../wiring/ampacity.ts';
+import { atLeastOne } from '../../wiring/wire.ts';
 import { deviceWord, pumpWords } from '../circuit-words.ts';
 import type { Job } from '../../job/job.ts';
 import type { RatedFinding } from '../../wiring/wiring-findings.ts';
@@ -57,7 +58,7 @@ function stronger(
   const own = wiring?.devices?.find((d) => d.id === device);
   if (own?.kind !== 'connector')
     return { cure: 'Use one that is rated for it, or let it switch the coil of a relay that is.' };
-  const pins = Math.max(1, own.pins ?? 1);
+  const pins = atLeastOne(own.pins);
   const needs = Math.ceil((amps / (rated / pins)) * (1 - 1e-9));
   if (needs > MOST_PINS) return { cure: 'Use a connector with stronger pins, or feed the pump past it by studs.' };
   const wires = (wiring?.wires ?? []).filter((w) => [w.from?.device, w.to?.device].includes(device) && w.stands !== 'out' && (w.conductors ?? 1) < needs); // prettier-ignore

@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { devicesOf } from '../../wiring/lower-harness.ts';
+import { devicesOf } from '../../wiring/in-circuit.ts';
 import { deviceWord } from '../circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 

@@ -1,5 +1,5 @@
 import { fuelClasses, fuelClassOf, sourceOn, verdictOn, wireCovers } from '../../ratings/material-fuel.ts';
-import { devicesOf, wiresOf } from '../../wiring/lower-harness.ts';
+import { devicesOf, wiresOf } from '../../wiring/in-circuit.ts';
 import { insulations } from '../../wiring/wire-kinds.ts';
 import { deviceWord } from '../circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';

@@ -1,4 +1,4 @@
-import { devicesOf, wiresOf } from '../../wiring/lower-harness.ts';
+import { devicesOf, wiresOf } from '../../wiring/in-circuit.ts';
 import { wireEnds } from '../../wiring/wire-kinds.ts';
 import { deviceWord } from '../circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';

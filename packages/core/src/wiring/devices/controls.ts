@@ -5,7 +5,7 @@ import { defineDevice } from './define-device.ts';
 
 const PRIME = 2; // s with the key on and the engine standing; typical
 const DRIVER = 0.2; // ohm of an output that switches a coil; typical
-export const SENSOR_SUPPLY = 5; // V, common practice
+const SENSOR_SUPPLY = 5; // V, common practice
 
 const primes = quantity('runs the pump at key on for', 'time', 's', {
   maximum: 30,
@@ -13,6 +13,15 @@ const primes = quantity('runs the pump at key on for', 'time', 's', {
 });
 const crashInput = flag('cuts the pump in a crash', 'Of its own, by the airbags’ signal.');
 const deadCloses = flag('leaves the pump on when it is dead', 'A driver that fails short; unsaid: it lets go.');
+
+/** What a unit has for a three-wire sensor. */
+const sensorTerminals = {
+  sensorSupply: { name: 'sensor supply', side: 'back' },
+  signal: { name: 'sensor signal', side: 'back' },
+  sensorEarth: { name: 'sensor earth', side: 'back' },
+} as const;
+const sensorSupply = { plus: 'sensorSupply', minus: 'sensorEarth', volts: SENSOR_SUPPLY } as const;
+const sensorReturn = { from: 'sensorEarth', to: 'earth', ohms: 0 } as const;
 
 interface Unit {
   readonly id: string;
@@ -43,9 +52,7 @@ export const controlUnit = defineDevice(
       feed: { name: 'feed', din: '15', side: 'feed' },
       pump: { name: 'pump output', side: 'control' },
       stage: { name: 'second pump output', side: 'control' },
-      sensorSupply: { name: 'sensor supply', side: 'back' },
-      signal: { name: 'sensor signal', side: 'back' },
-      sensorEarth: { name: 'sensor earth', side: 'back' },
+      ...sensorTerminals,
       earth: { name: 'earth', din: '31', side: 'back' },
     }),
     links: (d) => [
@@ -56,9 +63,9 @@ export const controlUnit = defineDevice(
         rated: d.rating?.si,
         isClosed: (state: CutOffState) => wantsPump(d, state),
       })),
-      { from: 'sensorEarth', to: 'earth', ohms: 0 },
+      sensorReturn,
     ],
-    holds: () => ({ plus: 'sensorSupply', minus: 'sensorEarth', volts: SENSOR_SUPPLY }),
+    holds: () => sensorSupply,
   },
 );
 
@@ -83,9 +90,7 @@ export const pumpController = defineDevice(
       enable: { name: 'enable', din: '15', side: 'feed' },
       pumpPlus: { name: 'pump +', side: 'back' },
       pumpMinus: { name: 'pump −', side: 'back' },
-      sensorSupply: { name: 'sensor supply', side: 'back' },
-      signal: { name: 'sensor signal', side: 'back' },
-      sensorEarth: { name: 'sensor earth', side: 'back' },
+      ...sensorTerminals,
     }),
     links: (d) => [
       {
@@ -103,10 +108,10 @@ export const pumpController = defineDevice(
       },
       { from: 'pumpMinus', to: 'earth', ohms: 0, rated: d.rating?.si },
       { from: 'enable', to: 'earth', ohms: ENABLE, draws: true },
-      { from: 'sensorEarth', to: 'earth', ohms: 0 },
+      sensorReturn,
     ],
     coil: ['enable', 'earth'],
-    holds: () => ({ plus: 'sensorSupply', minus: 'sensorEarth', volts: SENSOR_SUPPLY }),
+    holds: () => sensorSupply,
     buys: (d) => `pump controller (PWM)${d.rating ? `, ${d.rating.si} A` : ''}`,
   },
 );

@@ -1,6 +1,7 @@
 import { choice, count, flag, quantity, text, TYPICAL } from '../../job/property.ts';
 import { contact, ohmsOr, rating } from './contacts.ts';
 import { defineDevice } from './define-device.ts';
+import { atLeastOne } from '../wire.ts';
 
 const PIN = 0.0025; // ohm of one pin and its two crimps; typical
 
@@ -30,7 +31,7 @@ export const connector = defineDevice(
       out: { name: 'far side', side: 'back' },
     }),
     links: (d) => {
-      const pins = Math.max(1, d.pins ?? 1);
+      const pins = atLeastOne(d.pins);
       return [{ from: 'in', to: 'out', ohms: ohmsOr(d, PIN) / pins, rated: d.rating && d.rating.si * pins }];
     },
     buys: (d) =>

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { deviceKinds, deviceName, kindOfDevice } from '@endrel/core/wiring/devices/index';
 import { diagramSvg, sayConductor } from '@endrel/core/wiring/diagram';
 import { rollProperties, schemeProperties } from '@endrel/core/wiring/harness';
-import { devicesOf } from '@endrel/core/wiring/lower-harness';
+import { devicesOf } from '@endrel/core/wiring/in-circuit';
 import { connectorFaces, rollPlans, wireCells, wireRows } from '@endrel/core/wiring/wire-list';
 import { printCircuit } from '../../api/print.ts';
 import { csvText } from '../../components/csv.ts';

@@ -1,5 +1,5 @@
 import { fuelClassOf, fuelClasses, verdictOn, wireCovers, type Verdict } from '@endrel/core/ratings/material-fuel';
-import { devicesOf, wiresOf } from '@endrel/core/wiring/lower-harness';
+import { devicesOf, wiresOf } from '@endrel/core/wiring/in-circuit';
 import { insulations, wireEnds } from '@endrel/core/wiring/wire-kinds';
 import { Caution } from '../../components/Caution.tsx';
 import { StudDrawing } from '../../drawing/wiring/StudDrawing.tsx';

@@ -1,7 +1,7 @@
 import { carries, aroundOf } from '@endrel/core/wiring/ampacity';
 import { deviceName, kindOfDevice } from '@endrel/core/wiring/devices/index';
 import { wireProperties, type Wire, type WireEnd } from '@endrel/core/wiring/harness';
-import { ohmsOf } from '@endrel/core/wiring/lower-harness';
+import { ohmsOf } from '@endrel/core/wiring/in-circuit';
 import { barrels, seals } from '@endrel/core/wiring/wire-kinds';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
