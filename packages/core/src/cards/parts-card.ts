@@ -67,7 +67,6 @@ export function partRows(job: Job, say: Say): PartRow[] {
               open: openPoints(part).join(', '),
             },
           ]),
-      ...(kindOf(part).small?.(part) ?? []).map((line) => small(line.part, line.quantity)),
       ...clampsOf(job, part).map(([name, count]) => small(name, count)),
       ...closures(job, part).map(([name, count]) => small(name, count)),
       ...adaptersInto(joints, part.id).map(({ name, count, joint }): PartRow => ({

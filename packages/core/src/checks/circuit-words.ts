@@ -8,6 +8,7 @@ import { sizeFields } from '../wiring/resized.ts';
 import type { SizeChange } from '../wiring/sizes.ts';
 import { sayEnd } from '../wiring/wire-list.ts';
 import type { SnagReport } from './snag.ts';
+import { capital } from '../units/capital.ts';
 
 /** “wire 3 (Fuse, 30 to Relay, 30)” or a device's name, for a sentence. */
 export function deviceWord({ wiring = {} }: Pick<Job, 'wiring'>, id: string): string {
@@ -52,7 +53,7 @@ export function resize(
   const words = changes.map(name).join(', ');
   const short = changes.length > 3 ? `${changes.length} wires and fuses` : words;
   return {
-    cure: `${words.slice(0, 1).toUpperCase()}${words.slice(1)}.`,
+    cure: `${capital(words)}.`,
     act: { act: 'setAll', title: `change ${short}`.slice(0, 120), changes: sizeFields(changes) },
     actLabel: `Use ${short}`,
   };

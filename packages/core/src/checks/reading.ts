@@ -37,12 +37,6 @@ export function worstPressure(findings: Findings, id: string): number | undefine
   return Math.max(running, deadHead);
 }
 
-/** Most current that a pump draws at any operating point, A; undefined while its table has none. */
-export function mostCurrent(findings: Findings, id: string): number | undefined {
-  const currents = pointKeys.map((p) => flowOf(findings, p, id)?.current).filter((c) => c !== undefined);
-  return currents.length > 0 ? Math.max(...currents) : undefined;
-}
-
 /** Share of ethanol up to which what is not made for it is met in practice: E10; common practice. */
 export const MILD_BLEND = 0.1;
 

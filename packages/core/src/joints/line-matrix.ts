@@ -17,6 +17,7 @@ import { deviceWord } from '../checks/circuit-words.ts';
 import { highestPressure, worstPressure } from '../checks/reading.ts';
 import { wiresOf } from '../wiring/in-circuit.ts';
 import { insulations } from '../wiring/wire-kinds.ts';
+import { capital } from '../units/capital.ts';
 
 /** One length, or what else the fuel wets, against every check that concerns it. */
 export interface MatrixRow {
@@ -56,7 +57,7 @@ export function lineMatrix(findings: Findings): MatrixRow[] {
     ...parts.flatMap((part) => wetRow(findings, part, `Seals of ${partName(part)}`, part.seals && seals[part.seals])),
     ...(findings.job.wiring ? wiresOf(findings.job.wiring) : []).flatMap(
       (wire) =>
-      wire.lies === 'tank' ? wetRow(findings, undefined, cap(deviceWord(findings.job, wire.id)), wire.insulation && wireCovers[insulations[wire.insulation].cover], true) : [], // prettier-ignore
+      wire.lies === 'tank' ? wetRow(findings, undefined, capital(deviceWord(findings.job, wire.id)), wire.insulation && wireCovers[insulations[wire.insulation].cover], true) : [], // prettier-ignore
     ),
   ];
 }
@@ -79,5 +80,3 @@ function wetRow(
   };
   return [{ ...(part ? { part: part.id } : {}), name, ratings: [rating] }];
 }
-
-const cap = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);

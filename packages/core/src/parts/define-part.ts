@@ -4,7 +4,6 @@ import { seals } from '../ratings/material-fuel.ts';
 import { choice, idSchema, namesOf, objectOf, prose, text, type Property } from '../job/property.ts';
 import type { Measured } from '../job/measured.ts';
 import type { Lowered, Site } from './lower.ts';
-import type { SmallPart } from './list-line.ts';
 import { portNameSchema, portStateSchema, type PortSpec, type PortState } from './port.ts';
 import { roles } from './roles.ts';
 
@@ -81,8 +80,6 @@ export interface Behaviour<T> {
   holds?(part: T): number;
   /** Where it is bought: its specification; undefined for what the vehicle has. */
   buys(part: T, say: Say): string | undefined;
-  /** Small parts that go with it. */
-  small?(part: T): readonly SmallPart[];
   /** How a length is cut, for kinds that are cut, in a sentence or two. */
   cut?(say: Say): string;
   symbol(part: T): SymbolKey;

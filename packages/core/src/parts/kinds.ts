@@ -27,6 +27,7 @@ import { gauge } from './gauge/gauge.ts';
 import { ethanolSensor } from './ethanol-sensor/ethanol-sensor.ts';
 import { damper } from './damper/damper.ts';
 import { servicePoint } from './service-point/service-point.ts';
+import { capital } from '../units/capital.ts';
 
 /** Every kind of part, in the order in which fuel meets them. A new kind is a folder beside this file and a line here. */
 export const partKinds = {
@@ -81,8 +82,6 @@ export function partName(part: Part): string {
 
 /** Places that a layout may have more than one of. */
 const severalOf: ReadonlySet<Role> = new Set(['branchHose']);
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What a port of a part is, or undefined where its kind has none of that name. */
 export const portOf = (part: Part, port: string): PortSpec | undefined =>

@@ -2,12 +2,6 @@ import type { Measured } from '../job/measured.ts';
 import { dashOf } from '../units/named-sizes.ts';
 import type { Say } from '../units/unit-system.ts';
 
-/** A line of the shopping list that a part brings along besides itself. */
-export interface SmallPart {
-  readonly part: string;
-  readonly quantity: number;
-}
-
 /** Specification in one line, what is unknown left out. */
 export const specification = (...facts: (string | undefined | false)[]): string => facts.filter(Boolean).join(', ');
 

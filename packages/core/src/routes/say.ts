@@ -4,6 +4,7 @@ import { sayBendFault } from './bend-table.ts';
 import type { ZoneFault } from './frame.ts';
 import { sayHoseFault, type HoseFault } from './hose-shape.ts';
 import type { PointFault } from './place-points.ts';
+import { capital } from '../units/capital.ts';
 
 /** Says a length as the reader wants it. */
 export type SayLength = (metres: number) => string;
@@ -55,5 +56,5 @@ export function sayZoneFault(job: Pick<Job, 'routes'>, fault: ZoneFault): string
 /** Why a line cannot be laid so, in a sentence. */
 export const sayLineFault = (fault: HoseFault | BendFault): string => {
   const said = fault.code === 'tooFewPoints' || fault.code === 'radius' || fault.code === 'turnsBack' || (fault.code === 'coincide' && 'point' in fault) || (fault.code === 'notANumber' && 'point' in fault) ? sayBendFault(fault) : sayHoseFault(fault); // prettier-ignore
-  return `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;
+  return `${capital(said)}.`;
 };

@@ -1,7 +1,7 @@
 import { portForm, portFormKeys, type PortFormKey } from '@endrel/core/fittings/port-form';
 import { portSize, portSizes } from '@endrel/core/fittings/port-size';
 import type { Port } from '@endrel/core/fittings/port';
-import { capital } from './capital.ts';
+import { capital } from '@endrel/core/units/capital';
 
 /** Forms that a part of the run or a fitting can have; what is made on a hose or a tube is chosen with its adapter. */
 const choosable = portFormKeys.filter((form) => form !== 'hoseEnd' && form !== 'tubeEnd');

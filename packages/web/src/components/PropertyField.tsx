@@ -8,7 +8,7 @@ import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
 import { valueOf } from '../session/pending.ts';
 import { useRefused, useSession } from '../session/session-context.tsx';
 import { anchorOf } from './anchor.ts';
-import { capital } from './capital.ts';
+import { capital } from '@endrel/core/units/capital';
 import { RefusedNote } from './RefusedNote.tsx';
 import { QuantityField } from './QuantityField.tsx';
 import { TwiceField } from './TwiceField.tsx';

@@ -9,7 +9,7 @@ import { fractionText } from '@endrel/core/units/inch-fraction';
 import { parseQuantity, typedText } from '@endrel/core/units/parse-quantity';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useBrought, useTyped } from '../session/use-typed.ts';
-import { capital } from './capital.ts';
+import { capital } from '@endrel/core/units/capital';
 import { NumberPad } from './NumberPad.tsx';
 import { useMedia } from './use-media.ts';
 import { useDisplayUnits } from '../units/display-units.tsx';

@@ -2,7 +2,7 @@ import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { useAct } from '../session/session-context.tsx';
-import { capital } from './capital.ts';
+import { capital } from '@endrel/core/units/capital';
 
 /** An id that no other page makes at the same time. */
 export const newRowId = (): string => `row-${crypto.randomUUID().slice(0, 8)}`;

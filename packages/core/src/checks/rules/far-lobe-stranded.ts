@@ -2,6 +2,7 @@ import { figure } from '../../units/quantity.ts';
 import { measured } from '../../job/measured.ts';
 import { litres } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
+import { capital } from '../../units/capital.ts';
 
 const WORTH_SAYING = litres(1);
 
@@ -20,7 +21,7 @@ export const farLobeStranded: Rule = {
           which: name,
           stage: 'hanger' as const,
           path: drawn ? (['hanger', 'farHeight'] as const) : (['hanger', 'jetDrill'] as const),
-          what: `${name.charAt(0).toUpperCase()}${name.slice(1)} keeps fuel that the pump never gets.`,
+          what: `${capital(name)} keeps fuel that the pump never gets.`,
           figure: { label: 'stays there', ...figure('volume', volume) },
           limit: { label: 'at most', ...figure('volume', WORTH_SAYING) },
           why: 'The gauge counts it and the engine stops with it on board.',

@@ -4,6 +4,7 @@ import { deviceWord, onWayOf, pumpWords, resize, safeChanges } from '../circuit-
 import type { Findings } from '../../run/findings.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import type { WireFinding } from '../../wiring/wiring-findings.ts';
+import { capital } from '../../units/capital.ts';
 
 /** A wire that burns before its fuse does, or that what it feeds overloads. One snag for each pump: its weakest wire. */
 export const wireTooThin: Rule = {
@@ -60,10 +61,9 @@ function report(findings: Findings, wire: WireFinding, which: 'fuse' | 'load'): 
   return {
     ...base,
     grade: 'fix',
-    what: `${cap(deviceWord(job, wire.wire))}${whose} is too thin for its current.`,
+    what: `${capital(deviceWord(job, wire.wire))}${whose} is too thin for its current.`,
     figure: { label: 'most that passes', ...figure('current', wire.amps) },
     limit,
     why: 'It runs hot for hours on end, and its insulation hardens and splits.',
   };
 }
-const cap = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);

@@ -3,7 +3,7 @@ import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { layouts } from '@endrel/core/job/layout';
 import { endKinds, endSteps, hoseEnds, type EndKind } from '@endrel/core/joints/hose-end-steps';
 import { reckonedJob } from '@endrel/core/run/findings';
-import { capital } from '../../components/capital.ts';
+import { capital } from '@endrel/core/units/capital';
 import { Caution } from '../../components/Caution.tsx';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';

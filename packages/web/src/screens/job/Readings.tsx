@@ -8,7 +8,7 @@ import { type PointResult } from '@endrel/core/run/point-result';
 import { resultAt } from '@endrel/core/run/solve-run';
 import { figure } from '@endrel/core/units/quantity';
 import { memo, type ReactNode } from 'react';
-import { capital } from '../../components/capital.ts';
+import { capital } from '@endrel/core/units/capital';
 import { Moving } from '../../components/Moving.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 

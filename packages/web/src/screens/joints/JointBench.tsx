@@ -13,7 +13,7 @@ import { partName, portTitle } from '@endrel/core/parts/kinds';
 import type { JointEnd, JointFinding, Meeting } from '@endrel/core/run/joints';
 import { ActButton } from '../../components/ActButton.tsx';
 import { ChainList, codesOf, NoChain } from '../../components/ChainList.tsx';
-import { capital } from '../../components/capital.ts';
+import { capital } from '@endrel/core/units/capital';
 import { JointFields } from '../../components/JointFields.tsx';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { keepFocusNear } from '../../components/return-focus.ts';

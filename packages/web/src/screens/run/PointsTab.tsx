@@ -2,7 +2,7 @@ import type { Job } from '@endrel/core/job/job';
 import { ownPointProperties, pointConditions, pointKeys, pointNames } from '@endrel/core/job/points';
 import { originOf, type OperatingPoint } from '@endrel/core/run/operating-point';
 import { resultAt } from '@endrel/core/run/solve-run';
-import { capital } from '../../components/capital.ts';
+import { capital } from '@endrel/core/units/capital';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';

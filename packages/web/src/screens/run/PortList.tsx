@@ -11,7 +11,7 @@ import { ActButton } from '../../components/ActButton.tsx';
 import { JointFields } from '../../components/JointFields.tsx';
 import { PortClosing } from '../../components/PortClosing.tsx';
 import { PropertyField } from '../../components/PropertyField.tsx';
-import { capital } from '../../components/capital.ts';
+import { capital } from '@endrel/core/units/capital';
 import { keepFocusNear } from '../../components/return-focus.ts';
 import { useAct, useJob, useSession } from '../../session/session-context.tsx';
 import { AddPart, MenuItem } from './AddPart.tsx';

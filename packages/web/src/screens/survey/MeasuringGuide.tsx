@@ -2,7 +2,7 @@ import { tankProperties } from '@endrel/core/job/tank';
 import type { Guide, Property } from '@endrel/core/job/property';
 import type { hangerProperties } from '@endrel/core/job/hanger';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { capital } from '../../components/capital.ts';
+import { capital } from '@endrel/core/units/capital';
 
 /** What to measure, with which tool, how close, and why: the same letters as on the sketch. */
 export function MeasuringGuide({
