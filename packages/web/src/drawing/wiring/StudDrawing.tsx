@@ -74,24 +74,18 @@ export function StudDrawing() {
         </g>
       ))}
       {/* the sleeve between stud and plate */}
-      <rect
-        x={middle - 13}
-        y={plate.y - 3}
-        width={6}
-        height={thick.plate + 6}
-        fill="var(--sheet)"
-        stroke="var(--ink)"
-        strokeWidth={1.2}
-      />
-      <rect
-        x={middle + 7}
-        y={plate.y - 3}
-        width={6}
-        height={thick.plate + 6}
-        fill="var(--sheet)"
-        stroke="var(--ink)"
-        strokeWidth={1.2}
-      />
+      {[-13, 7].map((side) => (
+        <rect
+          key={side}
+          x={middle + side}
+          y={plate.y - 3}
+          width={6}
+          height={thick.plate + 6}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth={1.2}
+        />
+      ))}
     </svg>
   );
 }

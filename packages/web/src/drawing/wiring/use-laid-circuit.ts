@@ -13,20 +13,13 @@ export type LaidCircuit = { readonly kind: 'laying' } | { readonly kind: 'laid';
 /** A circuit laid out off the main thread; the last drawing stays until the next is there. */
 export function useLaidCircuit(harness: Harness): LaidCircuit {
   const [state, setState] = useState<LaidCircuit>({ kind: 'laying' });
-  const [graph, key] = graphOf(harness);
   useEffect(() => {
     let isWanted = true;
     elk()
-      .layout(structuredClone(graph) as unknown as Parameters<InstanceType<typeof ELK>['layout']>[0])
+      .layout(diagramGraph(harness) as unknown as Parameters<InstanceType<typeof ELK>['layout']>[0])
       .then((laid) => isWanted && setState({ kind: 'laid', diagram: diagramOf(harness, laid as LaidGraph) }))
       .catch((error: unknown) => isWanted && setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })); // prettier-ignore
     return () => void (isWanted = false);
-    // what is written on wires is in the drawing, so the whole harness is what it follows
-  }, [harness, key]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [harness]);
   return state;
-}
-
-function graphOf(harness: Harness): [ReturnType<typeof diagramGraph>, string] {
-  const graph = diagramGraph(harness);
-  return [graph, JSON.stringify(graph)];
 }

@@ -23,7 +23,7 @@ export function CircuitTab({ view }: { view: JobView }) {
   return (
     <>
       {isDrawn && <Drawn view={view} />}
-      <Templates isOpen={!isDrawn} />
+      <Templates key={String(isDrawn)} isOpen={!isDrawn} />
       <Caution>
         Battery off and away from its posts before a wire is touched, and never a live wire near an open tank. If
         crimping, relays or the vehicle’s own harness are unfamiliar, hand this part of the job to an auto electrician.
@@ -44,7 +44,8 @@ function Drawn({ view }: { view: JobView }) {
   const chosen = ofPump ?? view.part;
   const wire = harness.wires?.find((w) => w.id === chosen);
   const device = harness.devices?.find((d) => d.id === chosen);
-  const loose = (harness.wires ?? []).filter((w) => w.stands === 'out' || !wiresOf(harness).includes(w as never));
+  const joined = new Set(wiresOf(harness).map((w) => w.id));
+  const loose = (harness.wires ?? []).filter((w) => !joined.has(w.id));
   const out = (harness.devices ?? []).filter((d) => d.stands === 'out');
   return (
     <>

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import {
   ADDING,
   harnessTemplates,
@@ -9,18 +10,28 @@ import { useJob } from '../../session/session-context.tsx';
 
 /** Usual circuits, each laid out for the pumps on the run with one press; those that fit this run first. */
 export function Templates({ isOpen }: { isOpen: boolean }) {
+  const isDrawn = (useJob().wiring?.devices?.length ?? 0) > 0;
+  const [open, setOpen] = useState(isOpen);
+  return (
+    <details open={open} className="mt-3" onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="min-h-[26px] py-1 text-lg font-semibold">
+        {isDrawn ? 'Lay it out anew, or add to it' : 'Lay out a usual circuit'}
+      </summary>
+      {/* each button tries its act beforehand: while nobody looks at them, no edit waits for that */}
+      {open && <TemplateList isDrawn={isDrawn} />}
+    </details>
+  );
+}
+
+function TemplateList({ isDrawn }: { isDrawn: boolean }) {
   const job = useJob();
-  const isDrawn = (job.wiring?.devices?.length ?? 0) > 0;
   const all = Object.entries(harnessTemplates) as [HarnessTemplateKey, HarnessTemplate][];
   const told = all
     .filter(([key]) => isDrawn || !ADDING.has(key))
     .map(([key, template]) => ({ key, template, unfit: template.unfit(job) }))
     .sort((a, b) => Number(a.unfit !== undefined) - Number(b.unfit !== undefined));
   return (
-    <details open={isOpen} className="mt-3">
-      <summary className="min-h-[26px] py-1 text-lg font-semibold">
-        {isDrawn ? 'Lay it out anew, or add to it' : 'Lay out a usual circuit'}
-      </summary>
+    <>
       {isDrawn && <p className="label">A new layout takes the place of what is drawn; undo brings that back.</p>}
       <ul className="ruled max-w-[58rem]">
         {told.map(({ key, template, unfit }) => (
@@ -40,6 +51,6 @@ export function Templates({ isOpen }: { isOpen: boolean }) {
           </li>
         ))}
       </ul>
-    </details>
+    </>
   );
 }
