@@ -10,6 +10,7 @@ import { gaugeSchema } from './gauge.ts';
 import { graphFaults } from './graph.ts';
 import { hangerSchema } from './hanger.ts';
 import { layouts, type LayoutKey } from './layout.ts';
+import { isInherited } from './names.ts';
 import { lineSchema, textSchema } from './text.ts';
 import { pointsSchema } from './points.ts';
 import { idSchema } from './property.ts';
@@ -25,6 +26,9 @@ export const overruleSchema = z.strictObject({
   reason: textSchema(1000).refine((reason) => reason.trim().length > 2, 'needs a reason in words'),
   at: z.iso.datetime(),
 });
+
+/** The snag that an overrule is of. */
+export const overruledSchema = lineSchema(120).refine((snag) => !isInherited(snag), 'is a name that no job uses');
 
 const MOST_ON_BENCH = 500;
 /** So many of one thing. */
@@ -72,7 +76,7 @@ export const jobShape = {
   assumptions: assumptionsSchema,
   /** By the snag that is overruled. */
   overrules: z
-    .record(lineSchema(120), overruleSchema)
+    .record(overruledSchema, overruleSchema)
     .refine((held) => Object.keys(held).length <= 200, 'holds more than 200 overrules'),
 };
 

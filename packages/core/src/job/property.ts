@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isInherited } from './names.ts';
 import type { QuantityField } from '../units/field.ts';
 import type { QuantityKind } from '../units/quantity.ts';
 import { measuredSchema, type Measured } from './measured.ts';
@@ -146,7 +147,10 @@ export const prose = (name: string, longest: number, hint?: string): TextPropert
 type Shape<P extends Record<string, Property>> = { [K in keyof P]: z.ZodOptional<P[K]['schema']> };
 
 /** The name of a part or of a row in a list. */
-export const idSchema = z.string().regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes');
+export const idSchema = z
+  .string()
+  .regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes')
+  .refine((id) => !isInherited(id), 'is a name that no job uses');
 
 /** A row of a list: its properties, and an id by which edits find it again. */
 export const rowOf = <P extends Record<string, Property>>(properties: P) =>

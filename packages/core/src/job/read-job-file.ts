@@ -3,6 +3,7 @@ import { meshTextFault } from '../attachments/tank-mesh.ts';
 import { failure, success, type Result } from '../result.ts';
 import { mendedLines } from './text.ts';
 import { jobSchema, type Job } from './job.ts';
+import { inheritedKey } from './names.ts';
 import { CURRENT_SCHEMA_VERSION } from './schema-version.ts';
 import { upgradeDocument } from './upgrade.ts';
 
@@ -48,7 +49,7 @@ export function readJobFile(text: string): Result<JobFile, JobFileIssue[]> {
 export function readJobDocument(parsed: unknown): Result<JobFile, JobFileIssue[]> {
   if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed))
     return whole('The file does not hold a job: an object is expected.');
-  const forbidden = forbiddenKey(parsed);
+  const forbidden = inheritedKey(parsed, DEEPEST_NESTING);
   if (forbidden) return failure([{ field: forbidden, message: 'is a name that no job uses' }]);
   const { schemaVersion } = parsed as Record<string, unknown>;
   if (typeof schemaVersion !== 'number' || !Number.isInteger(schemaVersion) || schemaVersion < 1)
@@ -138,16 +139,4 @@ export function isNestedTooDeep(text: string): boolean {
     } else if (c === '}' || c === ']') depth--;
   }
   return false;
-}
-
-/** Path of a key that could reach an object's prototype. The document is known to be shallow or is cut off here. */
-function forbiddenKey(value: unknown, path: PropertyKey[] = []): string | undefined {
-  if (typeof value !== 'object' || value === null || path.length > DEEPEST_NESTING) return undefined;
-  for (const key of Object.keys(value)) {
-    const here = [...path, key];
-    if (key === '__proto__' || key === 'constructor' || key === 'prototype') return fieldPath(here);
-    const found = forbiddenKey((value as Record<string, unknown>)[key], here);
-    if (found) return found;
-  }
-  return undefined;
 }

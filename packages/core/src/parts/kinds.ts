@@ -84,8 +84,10 @@ export function partName(part: Part): string {
 const severalOf: ReadonlySet<Role> = new Set(['branchHose']);
 
 /** What a port of a part is, or undefined where its kind has none of that name. */
-export const portOf = (part: Part, port: string): PortSpec | undefined =>
-  kindOf(part).ports(part)[port] ?? kindOf(part).mayHave?.(port);
+export function portOf(part: Part, port: string): PortSpec | undefined {
+  const own = kindOf(part).ports(part);
+  return Object.hasOwn(own, port) ? own[port] : kindOf(part).mayHave?.(port);
+}
 /** “inlet”, as the kind of part calls it. */
 export const portName = (part: Part, port: string): string => portOf(part, port)?.name ?? port;
 /** “Fine filter, inlet” */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { portPlaceSchema } from '../job/place.ts';
-import { lineSchema } from '../job/text.ts';
+import { isInherited } from '../job/names.ts';
+import { idSchema } from '../job/property.ts';
 import { portSchema } from '../fittings/port.ts';
 
 /** What closes a port that leads nowhere. */
@@ -19,10 +20,11 @@ export type PortState = z.infer<typeof portStateSchema>;
 
 export const portNameSchema = z
   .string()
-  .regex(/^[a-z][a-z0-9-]{0,23}$/, 'must be lower-case letters, digits and dashes');
+  .regex(/^[a-z][a-z0-9-]{0,23}$/, 'must be lower-case letters, digits and dashes')
+  .refine((name) => !isInherited(name), 'is a name that no port has');
 
 /** One end of a joint. */
-export const portRefSchema = z.strictObject({ part: lineSchema(40), port: portNameSchema });
+export const portRefSchema = z.strictObject({ part: idSchema, port: portNameSchema });
 export type PortRef = z.infer<typeof portRefSchema>;
 
 export const portKey = (part: string, port: string): string => `${part}.${port}`;

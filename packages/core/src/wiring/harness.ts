@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isInherited } from '../job/names.ts';
 import { choice, count, idSchema, namesOf, objectOf, quantity, rowOf, text } from '../job/property.ts';
 import { celsius } from '../units/quick.ts';
 import { deviceSchema } from './devices/index.ts';
@@ -49,7 +50,10 @@ export const wireProperties = {
   stands: standsProperty,
 };
 
-const terminalSchema = z.string().regex(/^[A-Za-z0-9]{1,20}$/, 'is no terminal');
+const terminalSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9]{1,20}$/, 'is no terminal')
+  .refine((name) => !isInherited(name), 'is no terminal');
 const endSchema = z.strictObject({ device: idSchema, terminal: terminalSchema });
 export const wireSchema = rowOf(wireProperties).extend({ from: endSchema.optional(), to: endSchema.optional() });
 export type Wire = z.infer<typeof wireSchema>;

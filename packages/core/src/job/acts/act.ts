@@ -2,13 +2,17 @@ import { z } from 'zod';
 import { portNameSchema, portRefSchema, portStateSchema } from '../../parts/port.ts';
 import { partSchema } from '../../parts/kinds.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
+import { isInherited } from '../names.ts';
+import { idSchema } from '../property.ts';
 import { lineSchema, textSchema } from '../text.ts';
 
-const id = lineSchema(40);
-const key = lineSchema(40);
+const id = idSchema;
+const ownName = (longest: number) =>
+  lineSchema(longest).refine((name) => !isInherited(name), 'is a name that no job uses');
+const key = ownName(40);
 const title = lineSchema(120);
 const pathSchema = z
-  .array(z.union([lineSchema(120), z.number().int().min(0)]))
+  .array(z.union([ownName(120), z.number().int().min(0)]))
   .min(1)
   .max(8)
   .readonly();
@@ -90,16 +94,24 @@ export const actSchema = z.discriminatedUnion('act', [
   z.strictObject({ act: z.literal('moveRegulator'), id, to: regulatorPlaceSchema }),
   z.strictObject({
     act: z.literal('overruleSnag'),
-    snag: lineSchema(120),
+    snag: ownName(120),
     reason: textSchema(1000),
     at: z.iso.datetime(),
   }),
-  z.strictObject({ act: z.literal('withdrawOverrule'), snag: lineSchema(120) }),
+  z.strictObject({ act: z.literal('withdrawOverrule'), snag: ownName(120) }),
   /** Fields as they were before another act: undo, and redo of an undo. Done only where they are as that act left them. */
   z.strictObject({
     act: z.literal('restore'),
     records: z
-      .array(z.strictObject({ path: pathSchema, value: z.unknown().optional(), was: z.unknown().optional() }))
+      .array(
+        z.strictObject({
+          path: pathSchema,
+          value: z.unknown().optional(),
+          was: z.unknown().optional(),
+          /** A section or list that came to be with what was put into it: it goes once nothing is in it. */
+          ifEmpty: z.literal(true).optional(),
+        }),
+      )
       .min(1)
       .max(1000)
       .readonly(),

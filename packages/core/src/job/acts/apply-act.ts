@@ -7,6 +7,7 @@ import { commonProperties } from '../../parts/define-part.ts';
 import { isJointField } from '../../parts/joint.ts';
 import type { Job } from '../job.ts';
 import { layouts } from '../layout.ts';
+import { inheritedKey } from '../names.ts';
 import type { FieldPath } from '../needs.ts';
 import { actSchema, type Act, type ActOf } from './act.ts';
 import { setAt, valueAt, type MissingRow } from './at-path.ts';
@@ -22,6 +23,8 @@ import { ActRefused, refused, type ActFault } from './refused.ts';
  * the act touched is judged by its schema, so that a valid job stays one.
  */
 export function tryAct(job: Job, given: unknown): Result<Job, ActFault> {
+  const inherited = inheritedKey(given);
+  if (inherited) return failure({ field: inherited, message: 'is a name that no job uses' });
   const act = actSchema.safeParse(given);
   if (!act.success) {
     const issue = act.error.issues[0]!;
@@ -54,13 +57,12 @@ function apply(job: Job, act: Act): Job {
     case 'setAll':
       return act.changes.reduce((changed, { path, value }) => setAt(changed, outsideRun(path), value) as Job, job);
     case 'addRow': {
-      const rows = (valueAt(job, outsideRun(act.path)) ?? []) as { id: string }[];
-      if (!Array.isArray(rows)) refused(`“${act.path.join(' ')}” is no list`);
+      const rows = rowsAt(job, act.path) ?? [];
       if (rows.some((row) => row.id === act.row.id)) refused(`there is already a row “${act.row.id}”`);
       return setAt(job, act.path, [...rows, act.row]) as Job;
     }
     case 'removeRow': {
-      const rows = valueAt(job, outsideRun(act.path)) as { id: string }[] | undefined;
+      const rows = rowsAt(job, act.path);
       const left = rows?.filter((row) => row.id !== act.id);
       if (!rows || left!.length === rows.length) refused(`the row “${act.id}” is no longer there`);
       return setAt(job, act.path, left) as Job;
@@ -78,7 +80,7 @@ function apply(job: Job, act: Act): Job {
       }, job);
     case 'routeLine': {
       const { id, changes, length } = act;
-      if (id !== VENT && !job.parts[id]) refused(`there is no line “${id}”`);
+      if (id !== VENT && !Object.hasOwn(job.parts, id)) refused(`there is no line “${id}”`);
       const routed = changes.reduce((changed, { key, value }) => setAt(changed, ['routes', 'lines', id, key], value) as Job, job); // prettier-ignore
       return length === undefined ? routed : setOnPart(routed, id, 'length', length);
     }
@@ -177,9 +179,24 @@ const comesBack: MissingRow = (rows, rest, value) =>
 
 /** Puts fields back, children of a record before the record itself would be missing. */
 function restore(job: Job, { records }: ActOf<'restore'>): Job {
-  const changed = records.find(({ path, was }) => !isSame(valueAt(job, path), was));
-  if (changed) refused(`“${changed.path.join(' ')}” has been changed since: putting it back would undo that`);
-  return records.reduce((done, { path, value }) => setAt(done, path, value, comesBack) as Job, job);
+  const fields = records.filter((record) => !record.ifEmpty);
+  const changed = fields.find(({ path, was }) => !isSame(valueAt(job, path), was));
+  if (changed) refused(`“${sayField(job, changed.path)}” has been changed since: putting it back would undo that`);
+  const restored = fields.reduce((done, { path, value }) => setAt(done, path, value, comesBack) as Job, job);
+  return records
+    .filter((record) => record.ifEmpty)
+    .reduce((done, { path }) => (isEmpty(valueAt(done, path)) ? (setAt(done, path, undefined) as Job) : done), restored);
+}
+
+const isEmpty = (held: unknown): boolean =>
+  typeof held === 'object' && held !== null && Object.keys(held).length === 0;
+
+/** A list outside the run; undefined where nothing is listed yet. */
+function rowsAt(job: Job, path: FieldPath): readonly { readonly id: string }[] | undefined {
+  const rows = valueAt(job, outsideRun(path));
+  if (rows !== undefined && !(Array.isArray(rows) && rows.every((row) => typeof row === 'object' && row !== null)))
+    refused(`“${sayField(job, path)}” is no list`);
+  return rows as { id: string }[] | undefined;
 }
 
 function editing(job: Job, change: (edit: GraphEdit<Job>) => void): Job {
@@ -190,7 +207,7 @@ function editing(job: Job, change: (edit: GraphEdit<Job>) => void): Job {
 
 function setOnPart(job: Job, id: string, key: string, value: unknown): Job {
   const part = new GraphEdit(job).part(id);
-  if (!(key in commonProperties) && !(key in propertiesOf(part.kind)))
+  if (!Object.hasOwn(commonProperties, key) && !Object.hasOwn(propertiesOf(part.kind), key))
     refused(`“${partName(part)}” has no field “${key}”`);
   return { ...job, parts: { ...job.parts, [id]: setAt(part, [key], value) as Part } };
 }

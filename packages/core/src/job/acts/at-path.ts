@@ -1,4 +1,5 @@
 import type { FieldPath } from '../needs.ts';
+import { isInherited } from '../names.ts';
 import { refused } from './refused.ts';
 
 type Step = Record<string | number, unknown>;
@@ -6,14 +7,16 @@ type Step = Record<string | number, unknown>;
 const rowAt = (rows: readonly unknown[], key: string | number): number =>
   typeof key === 'number' ? key : rows.findIndex((row) => (row as { id?: unknown } | null)?.id === key);
 
+/** What an object holds itself: of a text, a number or what every object inherits there is nothing. */
+const ownOf = (at: unknown, key: string | number): unknown =>
+  typeof at === 'object' && Object.hasOwn(at as object, key) ? (at as Step)[key] : undefined;
+
 /** The value at a path, or undefined. Rows of a list go by their id. */
 export const valueAt = (root: unknown, path: FieldPath): unknown =>
   path.reduce<unknown>((at, key) => {
     if (at === undefined || at === null) return undefined;
-    return Array.isArray(at) ? (at as unknown[])[rowAt(at as unknown[], key)] : (at as Step)[key];
+    return Array.isArray(at) ? (at as unknown[])[rowAt(at as unknown[], key)] : ownOf(at, key);
   }, root);
-
-const forbidden = new Set<string | number>(['__proto__', 'constructor', 'prototype']);
 
 /** What a list becomes where a row that a path names is not in it. */
 export type MissingRow = (
@@ -33,7 +36,7 @@ const isRefused: MissingRow = (_rows, _rest, _value, key) => refused(`the row �
 export function setAt(root: unknown, path: FieldPath, value: unknown, missing: MissingRow = isRefused): unknown {
   const [key, ...rest] = path;
   if (key === undefined) return value;
-  if (forbidden.has(key)) refused(`there is no field “${key}”`);
+  if (isInherited(String(key))) refused(`there is no field “${key}”`);
   if (typeof root !== 'object' || root === null) refused(`there is no field “${path.join(' ')}”`);
   if (Array.isArray(root)) {
     const at = rowAt(root as unknown[], key);

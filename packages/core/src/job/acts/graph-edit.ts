@@ -7,6 +7,9 @@ import { peerOf, type Graph, type Peer } from '../graph.ts';
 import { freshJointId } from './fresh-id.ts';
 import { refused } from './refused.ts';
 
+const ownOf = <R>(records: Readonly<Record<string, R>>, id: string): R | undefined =>
+  Object.hasOwn(records, id) ? records[id] : undefined;
+
 /** The parts and joints of a run while they are edited: nothing of the old run is touched. */
 export class GraphEdit<J extends Graph> {
   #job: J;
@@ -18,10 +21,10 @@ export class GraphEdit<J extends Graph> {
   }
 
   part(id: string): Part {
-    return this.#job.parts[id] ?? refused(`“${id}” is no longer on this job`);
+    return ownOf(this.#job.parts, id) ?? refused(`“${id}” is no longer on this job`);
   }
   joint(id: string): Joint {
-    return this.#job.joints[id] ?? refused(`the joint “${id}” is no longer there`);
+    return ownOf(this.#job.joints, id) ?? refused(`the joint “${id}” is no longer there`);
   }
   peer(part: string, port: string): Peer | undefined {
     return peerOf(this.#job, part, port);
@@ -31,7 +34,7 @@ export class GraphEdit<J extends Graph> {
     this.#job = { ...this.#job, parts: { ...this.#job.parts, [part.id]: part } };
   }
   add(part: Part): void {
-    if (part.id in this.#job.parts) refused(`there is already a part “${part.id}”`);
+    if (Object.hasOwn(this.#job.parts, part.id)) refused(`there is already a part “${part.id}”`);
     this.put(part);
   }
   remove(id: string): void {

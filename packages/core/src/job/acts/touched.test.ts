@@ -35,6 +35,23 @@ describe('what an act touched', () => {
     expect(touched).to.deep.include(['parts', 'check-valve-9']);
     expect(touched.every(([root, id]) => root === 'joints' || id === 'check-valve-9')).to.equal(true);
   });
+  it('is the member alone where its list or section came to be with it', () => {
+    const own = (id: string): Act => ({ act: 'addRow', path: ['points', 'own'], row: { id } });
+    const bench = (code: string): Act => ({ act: 'set', path: ['bench', code], value: { name: code, count: 1 } });
+    const route = (key: string): Act => ({ act: 'set', path: ['routes', key], value: mm(key.length * 10) });
+    for (const [one, other] of [[own('p1'), own('p2')], [bench('a'), bench('b')], [route('tankFloor'), route('clipSpacing')]] as const) {
+      const mine = touchedBy(mailVan, after(mailVan, one));
+      const theirs = touchedBy(mailVan, after(mailVan, other));
+      expect(overlap(mine, theirs), JSON.stringify([mine, theirs])).to.deep.equal([]);
+      // whoever undoes the first leaves what the other put beside it
+      const both = after(mailVan, one, other);
+      const left = doing(both, restoring(mailVan, after(mailVan, one), 'undo')!);
+      expect(left).to.deep.equal(after(mailVan, other));
+    }
+    expect(touchedBy(mailVan, after(mailVan, own('p1')))).to.deep.equal([['points', 'own', 'p1']]);
+    const twice = [bench('a'), { ...bench('a'), value: { name: 'a', count: 2 } } as Act];
+    expect(overlap(touchedBy(mailVan, after(mailVan, twice[0]!)), touchedBy(after(mailVan, twice[0]!), after(mailVan, ...twice)))).to.not.be.empty;
+  }); // prettier-ignore
   it('meets what lies in it and what it lies in, and nothing beside it', () => {
     const length = [['parts', 'hose-1', 'length']];
     expect(overlap(length, [['parts', 'hose-1', 'bore']])).to.deep.equal([]);
@@ -72,7 +89,7 @@ describe('undoing', () => {
     const undo = restoring(mailVan, mine, 'undo')!;
     const theirs = after(mine, { act: 'setOnPart', id: 'hose-1', key: 'length', value: mm(700) });
     const tried = tryAct(theirs, undo);
-    expect(!tried.ok && tried.fault.message).to.match(/hose-1 length.*changed since/);
+    expect(!tried.ok && tried.fault.message).to.match(/hose length.*changed since/);
     const elsewhere = after(mine, { act: 'setOnPart', id: 'hose-1', key: 'note', value: 'new' });
     expect(doing(elsewhere, undo).parts['hose-1']).to.deep.equal({ ...mailVan.parts['hose-1'], note: 'new' });
   });

@@ -11,23 +11,44 @@ const DEEPEST = 4; // a field of a row; what lies below is one value
  * was put in or taken away is one address; a list without ids is one value.
  */
 export function touchedBy(before: Job, after: Job): FieldPath[] {
-  const paths: FieldPath[] = [];
-  walk(before, after, [], paths);
-  return paths;
+  const touched: Touched = { paths: [], made: [] };
+  walk(before, after, [], touched);
+  return touched.paths;
 }
 
-function walk(before: unknown, after: unknown, path: FieldPath, paths: FieldPath[]): void {
+interface Touched {
+  readonly paths: FieldPath[];
+  /** Containers that came to be with what was put into them. */
+  readonly made: FieldPath[];
+}
+
+function walk(before: unknown, after: unknown, path: FieldPath, touched: Touched, isRow = false): void {
   if (before === after) return;
-  const [a, b] = [membersOf(before, path), membersOf(after, path)];
+  const made = !isRow && isMade(before, after, path);
+  const [a, b] = [made ? new Map<string, unknown>() : membersOf(before, path), membersOf(after, path)];
   if (!a || !b) {
-    if (!isSame(before, after)) paths.push(path);
+    if (!isSame(before, after)) touched.paths.push(path);
     return;
   }
   if (Array.isArray(before) && !isTailEdit([...a.keys()], [...b.keys()])) {
-    paths.push(path);
+    touched.paths.push(path);
     return;
   }
-  for (const key of new Set([...a.keys(), ...b.keys()])) walk(a.get(key), b.get(key), [...path, key], paths);
+  if (before === undefined) touched.made.push(path);
+  for (const key of new Set([...a.keys(), ...b.keys()])) walk(a.get(key), b.get(key), [...path, key], touched, Array.isArray(after));
+}
+
+/** Collections whose members are put in and taken out whole. */
+const OF_RECORDS = new Set<string | number>(['parts', 'joints', 'overrules', 'bench', 'materials']);
+
+/**
+ * Whether a section or a list came to be where there was none, or rows where the list was empty: two people who put different
+ * first things into it do not meet.
+ */
+function isMade(before: unknown, after: unknown, path: FieldPath): boolean {
+  const isNew = before === undefined || (Array.isArray(before) && before.length === 0);
+  if (!isNew || path.length === 0 || (path.length === 2 && OF_RECORDS.has(path[0]!))) return false;
+  return Array.isArray(before ?? after) === Array.isArray(after) && (membersOf(after, path)?.size ?? 0) > 0;
 }
 
 /** Members that have addresses of their own: of an object its fields, of a list its rows by id; undefined for a value. */
@@ -67,10 +88,11 @@ const isWithin = (inner: FieldPath, outer: FieldPath): boolean =>
  * @returns undefined when the act changed nothing.
  */
 export function restoring(before: Job, after: Job, title: string): ActOf<'restore'> | undefined {
-  const records = touchedBy(before, after).map((path) => ({
-    path,
-    value: valueAt(before, path),
-    was: valueAt(after, path),
-  }));
-  return records.length === 0 ? undefined : { act: 'restore', title, records };
+  const touched: Touched = { paths: [], made: [] };
+  walk(before, after, [], touched);
+  if (touched.paths.length === 0) return undefined;
+  const records = touched.paths.map((path) => ({ path, value: valueAt(before, path), was: valueAt(after, path) }));
+  // the innermost first: what came to be goes again, unless somebody has put more into it since
+  const emptied = touched.made.toReversed().map((path) => ({ path, ifEmpty: true as const }));
+  return { act: 'restore', title, records: [...records, ...emptied] };
 }
