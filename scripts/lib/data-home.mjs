@@ -1,6 +1,6 @@
 // Where the private PostgreSQL keeps its data, and as whom it runs.
 import { createHash } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node:fs';
+import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { projectRoot } from './project-root.mjs';
@@ -35,8 +35,13 @@ export function prepareHome(home, { uid, gid }) {
   if (owner !== wanted) {
     if (readdirSync(home).length > 0 || process.getuid() !== 0)
       throw new Error(
-        `The data folder ${home} belongs to another user (uid ${owner}). Set ENDREL_DATA to a folder of your own.`,
+        `The data folder ${home} belongs to another user (uid ${owner}). ${
+          uid === undefined
+            ? 'Set ENDREL_DATA to a folder of your own.'
+            : `A copy that root made has to be handed over first: chown -R postgres: '${home}'. Or set ENDREL_DATA to another folder.`
+        }`,
       );
     chownSync(home, uid, gid);
   }
+  if ((statSync(home).mode & 0o777) !== 0o700) chmodSync(home, 0o700); // made beforehand, or copied
 }

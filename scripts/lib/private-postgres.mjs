@@ -156,11 +156,26 @@ async function startServer(home, data, run, { fast, at }) {
 const discreet = ['log_min_error_statement=panic', 'log_error_verbosity=terse'];
 const hasty = ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'];
 
-async function createDatabase(adminUrl, password) {
+const PATIENCE = 20_000; // ms for a database that is just coming back
+
+/** Makes the role and its database where they are missing; begins again where the connection breaks meanwhile. */
+export async function createDatabase(adminUrl, password) {
+  for (const started = Date.now(); ; await sleep(250))
+    try {
+      return await prepareDatabase(adminUrl, password);
+    } catch (error) {
+      // what PostgreSQL itself refuses it would refuse again; 57P and 53300 say that it goes, comes or has no room
+      const isRefused = typeof error.code === 'string' && /^[0-9A-Z]{5}$/.test(error.code) && !/^(08|57P|53300|XX)/.test(error.code); // prettier-ignore
+      if (isRefused || Date.now() - started > PATIENCE) throw error;
+    }
+}
+
+async function prepareDatabase(adminUrl, password) {
   const { default: pg } = await import('pg');
   const client = new pg.Client({ connectionString: adminUrl });
-  await client.connect();
+  client.on('error', () => undefined); // a connection that breaks fails the query that needs it
   try {
+    await client.connect();
     await client.query('select pg_advisory_lock(8400000)'); // another start may be at it
     // identifiers are constants of this file; the password is hexadecimal
     const { rowCount: role } = await client.query('select 1 from pg_roles where rolname = $1', [ROLE]);
@@ -169,7 +184,7 @@ async function createDatabase(adminUrl, password) {
     const { rowCount: database } = await client.query('select 1 from pg_database where datname = $1', [DATABASE]);
     if (!database) await client.query(`create database ${DATABASE} owner ${ROLE}`);
   } finally {
-    await client.end();
+    await client.end().catch(() => undefined);
   }
 }
 

@@ -32,9 +32,11 @@ export function hostileAct(job: Job, dice: () => number): unknown {
   const lists: readonly (readonly string[])[] = [
     ['survey', 'lines'], ['survey', 'tank', 'fills'], ['hanger', 'bodies'], ['points', 'own'], ['routes', 'zones'], ['wiring', 'wires'], ['wiring', 'devices'], ['bulkhead'],
   ]; // prettier-ignore
-  const id = (): unknown => (dice() < 0.6 && parts.length > 0 ? pick(parts).id : dice() < 0.9 ? pick(ODD) : pick(values));
+  const id = (): unknown =>
+    dice() < 0.6 && parts.length > 0 ? pick(parts).id : dice() < 0.9 ? pick(ODD) : pick(values);
   const joint = (): unknown => (dice() < 0.7 ? (pick(Object.keys(job.joints)) ?? 'none') : pick(ODD));
-  const port = (): unknown => (dice() < 0.7 ? pick(['in', 'out', 'a', 'b', 'return-1', 'pickup-1', 'side-1', 'port']) : pick(ODD));
+  const port = (): unknown =>
+    dice() < 0.7 ? pick(['in', 'out', 'a', 'b', 'return-1', 'pickup-1', 'side-1', 'port']) : pick(ODD);
   const key = (): unknown => {
     const part = dice() < 0.7 && parts.length > 0 ? pick(parts) : undefined;
     return part ? pick(Object.keys({ ...commonProperties, ...propertiesOf(part.kind) })) : pick(ODD);
@@ -45,10 +47,14 @@ export function hostileAct(job: Job, dice: () => number): unknown {
     let at: unknown = job;
     while (steps.length < 8 && typeof at === 'object' && at !== null && dice() < 0.85) {
       const held: unknown = at;
-      const names = Array.isArray(held) ? held.map((row: { id?: unknown }, i) => row.id ?? i) : Object.keys(held as object);
+      const names = Array.isArray(held)
+        ? held.map((row: { id?: unknown }, i) => row.id ?? i)
+        : Object.keys(held as object);
       const step: unknown = dice() < 0.88 && names.length > 0 ? pick(names) : pick(ODD);
       steps.push(step);
-      at = Array.isArray(held) ? held.find((row: { id?: unknown }, i) => row.id === step || i === step) : (held as Record<string, unknown>)[step as string];
+      at = Array.isArray(held)
+        ? held.find((row: { id?: unknown }, i) => row.id === step || i === step)
+        : (held as Record<string, unknown>)[step as string];
     }
     if (dice() < 0.2) steps.push(pick(ODD));
     return dice() < 0.3 ? pick(lists) : steps;
@@ -57,7 +63,8 @@ export function hostileAct(job: Job, dice: () => number): unknown {
     (at as string[]).reduce<unknown>((held, step) => (held as Record<string, unknown> | undefined)?.[step], job);
   const part = (): unknown => ({ kind: dice() < 0.9 ? pick(Object.keys(partKinds) as PartKind[]) : pick(ODD), id: dice() < 0.5 ? `new-${Math.floor(dice() * 1e6)}` : id() }); // prettier-ignore
   const ref = (): unknown => (dice() < 0.95 ? { part: id(), port: port() } : pick(values));
-  const row = (): unknown => (dice() < 0.7 ? { id: dice() < 0.5 ? `row-${Math.floor(dice() * 1e6)}` : pick(ODD) } : pick(values));
+  const row = (): unknown =>
+    dice() < 0.7 ? { id: dice() < 0.5 ? `row-${Math.floor(dice() * 1e6)}` : pick(ODD) } : pick(values);
   const change = (): unknown => ({ id: dice() < 0.7 ? id() : joint(), key: key(), ...(dice() < 0.8 ? { value: pick(values) } : {}) }); // prettier-ignore
   const several = (one: () => unknown): unknown => Array.from({ length: 1 + Math.floor(dice() * 3) }, one);
   const { kind, fields } = pick(KINDS);

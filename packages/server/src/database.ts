@@ -26,12 +26,12 @@ const LOCK = 8_400_001; // of advisory locks, Endrel's own
 export async function underStartLock<T>(connection: string, make: () => Promise<T>): Promise<T> {
   const client = new Client({ connectionString: connection });
   client.on('error', () => undefined); // the query that needs it fails
-  await client.connect();
   try {
+    await client.connect();
     await client.query('select pg_advisory_lock($1)', [LOCK]);
     return await make();
   } finally {
-    await client.end();
+    await client.end().catch(() => undefined); // it may be broken already
   }
 }
 

@@ -40,6 +40,16 @@ export class ConflictError extends AppError {
   }
 }
 
+/** Others were quicker, again and again. */
+export class BusyError extends AppError {
+  constructor() {
+    super(503, {
+      code: 'away',
+      message: 'Too many change this job at the same moment. Nothing was changed: send it again.',
+    });
+  }
+}
+
 /** What is stored cannot be read by this Endrel. It stays as it is. */
 export class UnreadableError extends AppError {
   constructor(issue: JobFileIssue) {

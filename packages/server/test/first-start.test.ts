@@ -5,6 +5,7 @@ import { demoJobs } from '@endrel/core/demo/index';
 import { migrationSource } from '../migrations/index.ts';
 import { openDatabase } from '../src/database.ts';
 import { emptyDatabase, serve, type Served } from './server-under-test.ts';
+import { createDatabase } from '../../../scripts/lib/private-postgres.mjs';
 
 describe('migrations', () => {
   it('are all listed, each under the name of its file, in their order', async () => {
@@ -93,6 +94,28 @@ describe('a first start', function () {
     } finally {
       await database.destroy();
       await drop();
+    }
+  });
+
+  it('begins again when the backend dies that makes its role and database', async () => {
+    const admin = openDatabase(process.env.TEST_DATABASE_ADMIN_URL!);
+    const password = new URL(process.env.TEST_DATABASE_ADMIN_URL!).password;
+    try {
+      for (let i = 0; i < 5; i++) {
+        const holder = await admin.client.acquireConnection();
+        await admin.raw('select pg_advisory_lock(8400000)').connection(holder);
+        const made = createDatabase(process.env.TEST_DATABASE_ADMIN_URL!, password);
+        let killed = 0;
+        while (killed === 0) {
+          const { rows } = await admin.raw(`select pg_terminate_backend(pid) from pg_stat_activity where wait_event = 'advisory' and query like '%8400000%'`); // prettier-ignore
+          killed = (rows as unknown[]).length;
+        }
+        await admin.raw('select pg_advisory_unlock(8400000)').connection(holder);
+        await admin.client.releaseConnection(holder);
+        await made;
+      }
+    } finally {
+      await admin.destroy();
     }
   });
 });

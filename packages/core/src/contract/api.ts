@@ -37,7 +37,7 @@ export type ActsRequest = z.infer<typeof actsRequestSchema>;
 /** The calendar has such a day. */
 const isDay = (text: string): boolean => {
   const time = Date.parse(`${text}T00:00:00Z`);
-  return !Number.isNaN(time) && new Date(time).toISOString().startsWith(text);
+  return !text.startsWith('0000') && !Number.isNaN(time) && new Date(time).toISOString().startsWith(text); // no year is 0
 };
 export const MOST_PUMPS = 200; // in one shop's library
 export const LIST_PAGE = 50; // jobs

@@ -19,6 +19,7 @@ import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried } from 
 const MOST_HELD = 60; // jobs
 const MOST_TRIED = 200; // acts that wait to be stored
 const LONGEST_SUMMARY = 300;
+const SLICE = 20; // ms of one request's acts before others have their turn
 const LARGEST_JOB = 1.9e6; // characters: with room for what stands around it in a file of at most 2 MB
 const MOST_OF_ITSELF = 1e5; // characters that acts add beyond what they hold, such as the parts of a layout
 
@@ -65,30 +66,33 @@ export class JudgedJobs {
     return { ...text, attachments };
   }
 
-  act({ key, actor, body, stored }: ToTry): ActsTried {
+  async act({ key, actor, body, stored }: ToTry): Promise<ActsTried> {
     const request = readRequest(actsRequestSchema, parsed(body));
     const { known, acts } = request;
     const head = { known, acts: acts.map(({ id, base }) => ({ id, base })) };
     const held = this.#held.get(key);
     if (stored)
       return held?.revision === stored.revision
-        ? { head, tried: this.#try(held, request, body.length, actor, stored) }
+        ? { head, tried: await this.#try(held, request, body.length, actor, stored) }
         : { head };
     // the usual case: one page, nobody else since. What is held is then as good as what is stored: the write itself makes sure
     if (held?.revision !== known || acts.some((a) => a.base !== known)) return { head };
-    const tried = this.#try(held, request, body.length, actor, { revision: known, done: [], others: [] });
+    const tried = await this.#try(held, request, body.length, actor, { revision: known, done: [], others: [] });
     // what is held may be behind: only a write that comes through proves that it was not
     return tried.count === acts.length ? { head, tried } : { head };
   }
 
-  /** A job with acts done on it, each judged on what the one before it left. */
-  #try(
+  /**
+   * A job with acts done on it, each judged on what the one before it left. Those of one request that take long let others’
+   * questions in between.
+   */
+  async #try(
     from: Sized,
     { client, known, acts }: ActsRequest,
     length: number,
     actor: string,
     { revision, done, others }: Stored,
-  ): Tried {
+  ): Promise<Tried> {
     for (const base of [known, ...acts.map((a) => a.base)])
       if (base > revision)
         throw new InvalidError(
@@ -101,7 +105,12 @@ export class JudgedJobs {
     const newMeshes = new Set<string>();
     let { job, size } = from;
     const isNearLimit = size + length + MOST_OF_ITSELF > LARGEST_JOB; // else nothing has to be measured
+    let since = performance.now();
     for (const { id, base, act } of acts) {
+      if (performance.now() - since > SLICE) {
+        await letOthersIn();
+        since = performance.now();
+      }
       const doneAt = before.get(id);
       if (doneAt !== undefined) {
         outcomes.push({ id, outcome: 'saved', revision: doneAt });
@@ -113,8 +122,8 @@ export class JudgedJobs {
         break;
       }
       const fields = touchedBy(job, tried.value);
-      const since = others.filter((c) => c.revision > base && c.client !== client);
-      const met = since.some((c) => !c.fields) ? fields : overlap(fields, since.flatMap((c) => c.fields ?? [])); // prettier-ignore
+      const later = others.filter((c) => c.revision > base && c.client !== client);
+      const met = later.some((c) => !c.fields) ? fields : overlap(fields, later.flatMap((c) => c.fields ?? [])); // prettier-ignore
       if (met.length > 0) {
         outcomes.push({ id, outcome: 'conflict', fields: met.map((path) => sayField(job, path)) });
         break;
@@ -135,6 +144,7 @@ export class JudgedJobs {
         kept.push(JSON.stringify({ revision: at, id, client } satisfies KeptAct));
       }
       outcomes.push({ id, outcome: 'saved', revision: revision + rows.length });
+      before.set(id, revision + rows.length); // sent twice in one request it is done once
       job = tried.value;
     }
     const changes = JSON.stringify(rows);
@@ -168,6 +178,8 @@ export class JudgedJobs {
 
 /** JSON spells such characters as escapes, but for DEL; in UTF-8 there is no half of a pair. Most requests hold none of these. */
 const MAY_BE_ODD = /\\[ubf]|\u007f/;
+
+const letOthersIn = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 const sizeOf = (job: Job): number => JSON.stringify(job).length;
 

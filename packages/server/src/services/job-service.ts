@@ -1,10 +1,11 @@
 import { CHANGES_PAGE, LIST_PAGE, type ActsAnswer, type ChangeList, type ListRequest } from '@endrel/core/contract/api';
 import { describeIssue } from '@endrel/core/job/read-job-file';
 import { isDatabaseAway } from '../database.ts';
-import { AppError, ConflictError, InvalidError, NotFoundError } from '../errors.ts';
+import { AppError, BusyError, ConflictError, InvalidError, NotFoundError } from '../errors.ts';
 import type { ActsTried, Judge, JudgedJob, OpenedJob, Tried } from '../judging/judge.ts';
 import type { JobHead, JobRepository, ListRow } from '../repositories/job-repository.ts';
 import type { AttachmentService } from './attachment-service.ts';
+import { Turns } from './turns.ts';
 import type { SummaryService } from './summary-service.ts';
 
 /** Who acts, in which shop. Accounts come later; the rows are ready for them. */
@@ -13,7 +14,7 @@ export interface Acting {
   readonly actor: string;
 }
 
-const MOST_TRIES = 20; // an act meets that many others at once at most
+const MOST_TRIES = 20; // acts meet those of another server on the same database at most so often in a row
 
 /**
  * Jobs: what is done to them is an act, applied and judged as it was in the page. Documents and acts are JSON text here; they are
@@ -24,6 +25,8 @@ export class JobService {
   readonly #attachments: AttachmentService;
   readonly #summaries: SummaryService;
   readonly #judge: Judge;
+  /** Acts of one job one request after the other, so that none of many at once is tried in vain. */
+  readonly #turns = new Turns();
 
   constructor(jobs: JobRepository, attachments: AttachmentService, summaries: SummaryService, judge: Judge) {
     this.#jobs = jobs;
@@ -123,9 +126,13 @@ export class JobService {
    * @returns JSON text of an `ActsAnswer`.
    * @throws InvalidError, NotFoundError, UnreadableError
    */
-  async act(acting: Acting, id: string, body: string): Promise<string> {
+  act(acting: Acting, id: string, body: string): Promise<string> {
+    const key = keyOf(acting.shop, id);
+    return this.#turns.after(key, () => this.#actNow(acting, id, key, body));
+  }
+
+  async #actNow(acting: Acting, id: string, key: string, body: string): Promise<string> {
     const { shop, actor } = acting;
-    const key = keyOf(shop, id);
     const { head, tried } = await this.#judge.act(key, actor, body);
     const first = tried && (await this.#store(shop, { id, revision: head.known }, head, tried, []));
     if (first) return first;
@@ -133,7 +140,7 @@ export class JobService {
       const answer = await this.#actAgain(acting, id, body, head);
       if (answer) return answer;
     }
-    throw new Error(`job ${id}: acts met others ${MOST_TRIES} times`);
+    throw new BusyError();
   }
 
   /** Once more, on what is stored by now. */

@@ -70,6 +70,8 @@ function apply(job: Job, act: Act): Job {
     case 'setOnPart':
       return setOnPart(job, act.id, act.key, act.value);
     case 'setOnParts':
+      // each is asked for on the job as it was: what the ones before it set is not judged yet
+      for (const { id, key } of act.changes) requireField(new GraphEdit(job).part(id), key);
       return act.changes.reduce((changed, { id, key, value }) => setOnPart(changed, id, key, value), job);
     case 'setOnJoints':
       return act.changes.reduce((changed, { id, key, value }) => {
@@ -185,11 +187,13 @@ function restore(job: Job, { records }: ActOf<'restore'>): Job {
   const restored = fields.reduce((done, { path, value }) => setAt(done, path, value, comesBack) as Job, job);
   return records
     .filter((record) => record.ifEmpty)
-    .reduce((done, { path }) => (isEmpty(valueAt(done, path)) ? (setAt(done, path, undefined) as Job) : done), restored);
+    .reduce(
+      (done, { path }) => (isEmpty(valueAt(done, path)) ? (setAt(done, path, undefined) as Job) : done),
+      restored,
+    );
 }
 
-const isEmpty = (held: unknown): boolean =>
-  typeof held === 'object' && held !== null && Object.keys(held).length === 0;
+const isEmpty = (held: unknown): boolean => typeof held === 'object' && held !== null && Object.keys(held).length === 0;
 
 /** A list outside the run; undefined where nothing is listed yet. */
 function rowsAt(job: Job, path: FieldPath): readonly { readonly id: string }[] | undefined {
@@ -207,9 +211,13 @@ function editing(job: Job, change: (edit: GraphEdit<Job>) => void): Job {
 
 function setOnPart(job: Job, id: string, key: string, value: unknown): Job {
   const part = new GraphEdit(job).part(id);
+  requireField(part, key);
+  return { ...job, parts: { ...job.parts, [id]: setAt(part, [key], value) as Part } };
+}
+
+function requireField(part: Part, key: string): void {
   if (!Object.hasOwn(commonProperties, key) && !Object.hasOwn(propertiesOf(part.kind), key))
     refused(`“${partName(part)}” has no field “${key}”`);
-  return { ...job, parts: { ...job.parts, [id]: setAt(part, [key], value) as Part } };
 }
 
 function withPort(part: Part, port: string, state: NonNullable<Part['ports']>[string] | undefined): Part {

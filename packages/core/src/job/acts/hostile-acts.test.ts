@@ -76,7 +76,12 @@ describe('an act of any kind with anything in it', () => {
   }
 
   it('sets neither the version nor what no job has', () => {
-    for (const [root, was] of [['schemaVersion', demoJobs.mailVan.schemaVersion], ['anything', undefined], ['parts', demoJobs.mailVan.parts]] as const) { // prettier-ignore
+    for (const [root, was] of [
+      ['schemaVersion', demoJobs.mailVan.schemaVersion],
+      ['anything', undefined],
+      ['parts', demoJobs.mailVan.parts],
+    ] as const) {
+      // prettier-ignore
       const restore = { act: 'restore', title: 'x', records: [{ path: [root], value: root === 'parts' ? undefined : 3, was }] }; // prettier-ignore
       const tried = tryAct(demoJobs.mailVan, restore);
       expect(tried.ok, root).to.equal(false);

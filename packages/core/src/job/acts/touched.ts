@@ -35,7 +35,8 @@ function walk(before: unknown, after: unknown, path: FieldPath, touched: Touched
     return;
   }
   if (before === undefined) touched.made.push(path);
-  for (const key of new Set([...a.keys(), ...b.keys()])) walk(a.get(key), b.get(key), [...path, key], touched, Array.isArray(after));
+  for (const key of new Set([...a.keys(), ...b.keys()]))
+    walk(a.get(key), b.get(key), [...path, key], touched, Array.isArray(after));
 }
 
 /** Collections whose members are put in and taken out whole. */
