@@ -48,6 +48,8 @@ function stopWithNpm() {
   setInterval(() => process.ppid !== parent && void stop(0), 500).unref();
 }
 
+const passedOn = (names) => Object.fromEntries(names.filter((name) => process.env[name]).map((name) => [name, process.env[name]])); // prettier-ignore
+
 const MOST_RESTARTS = 5; // of the server in a minute: more is no accident
 
 /** Starts the server; one that dies though nobody stopped it is started again at the port that it had. */
@@ -67,6 +69,7 @@ function serve(url, args, port, { onPort }) {
         DATABASE_URL: url,
         ENDREL_PORT: String(at),
         ENDREL_HOST: process.env.ENDREL_HOST ?? '127.0.0.1',
+        ...passedOn(['ENDREL_NAMES', 'ENDREL_TLS_CERT', 'ENDREL_TLS_KEY']),
         ENDREL_DEMO: args.includes('--empty') ? 'no' : 'yes',
         ENDREL_STOP_WITH_INPUT: 'yes',
         ENDREL_LOG: process.env.ENDREL_LOG ?? 'warn',

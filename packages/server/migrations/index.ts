@@ -7,6 +7,7 @@ import * as quickCompression from './0005-quick-compression.ts';
 import * as shopPrepared from './0006-shop-prepared.ts';
 import * as shelf from './0007-shelf.ts';
 import * as benders from './0008-benders.ts';
+import * as lastReadable from './0009-last-readable.ts';
 
 /** In the order in which they are done. The names stand in every database: they are never changed. */
 const migrations: Readonly<Record<string, Knex.Migration>> = {
@@ -18,6 +19,7 @@ const migrations: Readonly<Record<string, Knex.Migration>> = {
   '0006-shop-prepared.ts': shopPrepared,
   '0007-shelf.ts': shelf,
   '0008-benders.ts': benders,
+  '0009-last-readable.ts': lastReadable,
 };
 
 /** Named in code rather than found in a folder, so that they are built into the server. */

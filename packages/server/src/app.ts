@@ -10,7 +10,9 @@ import { compressedAnswers } from './http/compressed-answers.ts';
 import { errorHandler } from './http/error-handler.ts';
 import { attachmentRoutes } from './http/attachment-routes.ts';
 import { readableAddress } from './http/readable-address.ts';
+import { feedRoutes } from './http/feed-routes.ts';
 import { jobRoutes } from './http/job-routes.ts';
+import { sameOrigin } from './http/same-origin.ts';
 import { printRoutes } from './http/print-routes.ts';
 import { pumpRoutes } from './http/pump-routes.ts';
 import { benderRoutes } from './http/bender-routes.ts';
@@ -37,6 +39,8 @@ export interface AppParts {
   /** Folder of the built web application; without it only the API is served. */
   readonly webRoot?: string;
   readonly boundTo: string;
+  /** Under which it may be asked for besides its own addresses. */
+  readonly names?: readonly string[];
   /** From one address; a measurement may ask more. */
   readonly requestsPerMinute?: number;
 }
@@ -46,11 +50,12 @@ const REQUESTS_PER_MINUTE = 4000;
 
 /** The HTTP application: API under /api, the web application everywhere else. */
 export function createApp(parts: AppParts): Express {
-  const { jobs, attachments, feed, health, printer, pumps, shelf, benders, shop, webRoot, boundTo } = parts;
+  const { jobs, attachments, feed, health, printer, pumps, shelf, benders, shop, webRoot, boundTo, names = [] } = parts;
   const app = express();
   app.disable('x-powered-by');
   app.disable('etag'); // answers are not kept by anyone
-  // before all else: whatever can be asked for counts
+  app.use(allowedHosts(boundTo, names)); // before all else: what is refused so counts against nobody
+  app.use(sameOrigin);
   app.use(
     rateLimit({
       windowMs: 60_000,
@@ -60,7 +65,6 @@ export function createApp(parts: AppParts): Express {
       message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' },
     }),
   );
-  app.use(allowedHosts(boundTo));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -99,7 +103,8 @@ export function createApp(parts: AppParts): Express {
     .route('/shop')
     .get((_req, res) => void res.json({ name: shop.name }))
     .all(only('GET'));
-  api.use('/jobs', jobRoutes(jobs, feed, acting));
+  api.use('/jobs', jobRoutes(jobs, acting));
+  api.use('/feed', feedRoutes(feed, acting));
   api.use('/attachments', attachmentRoutes(attachments, acting));
   api.use('/pumps', pumpRoutes(pumps, acting));
   api.use('/shelf', shelfRoutes(shelf, acting));

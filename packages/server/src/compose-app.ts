@@ -18,7 +18,7 @@ import { Health } from './services/health.ts';
 import { JobService } from './services/job-service.ts';
 import { SummaryService } from './services/summary-service.ts';
 
-interface Wanted extends Pick<AppParts, 'webRoot' | 'boundTo' | 'requestsPerMinute'> {
+interface Wanted extends Pick<AppParts, 'webRoot' | 'boundTo' | 'names' | 'requestsPerMinute'> {
   /** Where the database is, for the connections that are held beside the pool. */
   readonly databaseUrl: string;
   readonly loadDemo: boolean;

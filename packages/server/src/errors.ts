@@ -40,6 +40,12 @@ export class ConflictError extends AppError {
   }
 }
 
+export class TooManyError extends AppError {
+  constructor(why: string) {
+    super(429, { code: 'tooMany', message: `${why} Close some, or wait a little.` });
+  }
+}
+
 /** Others were quicker, again and again. */
 export class BusyError extends AppError {
   constructor() {

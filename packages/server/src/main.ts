@@ -1,8 +1,12 @@
+import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import { networkInterfaces } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { composeApp } from './compose-app.ts';
 import { readConfig } from './config.ts';
 import { isDatabaseAway, openDatabase } from './database.ts';
+import { isLoopback } from './http/allowed-hosts.ts';
 import { answerUnreadable } from './http/answer-unreadable.ts';
 import { loggable, makeLogger } from './logger.ts';
 
@@ -45,16 +49,34 @@ async function onceThere<T>(make: () => Promise<T>): Promise<T> {
   }
 }
 
+/** @throws an Error that names the variable. */
+function readSecret(name: string, file: string): Buffer {
+  try {
+    return readFileSync(file);
+  } catch (error) {
+    const why = (error as NodeJS.ErrnoException).code === 'EACCES' ? 'this user may not read it (started by root, the server runs as “nobody”)' : (error as Error).message; // prettier-ignore
+    throw new Error(`${name}: ${file}: ${why}`);
+  }
+}
+
+/** Where it can be asked for, as it stands in an address. */
+function addressesOf(host: string, names: readonly string[]): string[] {
+  if (host !== '0.0.0.0' && host !== '::') return [host.includes(':') ? `[${host}]` : host, ...names];
+  const own = Object.values(networkInterfaces()).flatMap((all) => (all ?? []).filter((a) => a.family === 'IPv4' && !a.internal)); // prettier-ignore
+  return ['localhost', ...own.map((a) => a.address), ...names];
+}
+
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const logger = makeLogger(config.logLevel);
   const database = openDatabase(config.databaseUrl);
-  const { databaseUrl, loadDemo, host } = config;
+  const { databaseUrl, loadDemo, host, names, tls } = config;
+  const secrets = tls && { cert: readSecret('ENDREL_TLS_CERT', tls.cert), key: readSecret('ENDREL_TLS_KEY', tls.key) };
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
   const { app, close } = await onceThere(() =>
-    composeApp(database, { databaseUrl, loadDemo, logger, webRoot, boundTo: host }),
+    composeApp(database, { databaseUrl, loadDemo, logger, webRoot, boundTo: host, names }),
   );
-  const server = createServer(app).on('clientError', answerUnreadable);
+  const server = (secrets ? createSecureServer(secrets, app) : createServer(app)).on('clientError', answerUnreadable);
   server.maxConnections = MOST_CONNECTIONS;
   const port = await listen(server, config.host, config.port);
   const words = [
@@ -64,7 +86,14 @@ async function main(): Promise<void> {
           `Port ${config.port} is taken by another program, so Endrel is at ${port} this time.`,
           `What a page at the old address has not sent yet waits there: free port ${config.port} and start again to send it.`,
         ]),
-    `Endrel is ready at http://${config.host}:${port}/   (Ctrl+C stops it)`,
+    `Endrel is ready at ${addressesOf(host, names)
+      .map((name) => `${tls ? 'https' : 'http'}://${name}:${port}/`)
+      .join('  ')}   (Ctrl+C stops it)`,
+    ...(isLoopback(host)
+      ? []
+      : [
+          'There are no accounts yet: whoever reaches this address may read and change every job. Keep it to a network that you trust.',
+        ]),
   ].join('\n');
   // who started it keeps the port before anybody hears of it
   if (process.send) process.send({ port, words });

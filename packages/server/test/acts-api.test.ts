@@ -182,23 +182,65 @@ describe('acts over the API', () => {
     for (const i of pages.keys()) expect(document.parts).to.have.property(`valve-${i + 10}`);
   });
 
+  it('of 40 clients that lay 40 different things on an empty bench at once meet nowhere', async () => {
+    const { id } = await create();
+    const answers = await Promise.all(
+      Array.from({ length: 40 }, (_, i) => send(id, `page-${i}`, 1, { act: 'set', path: ['bench', `thing-${i}`], value: { name: `Thing ${i}`, count: 1 } })), // prettier-ignore
+    );
+    expect(answers.map((a) => a.status)).to.deep.equal(Array(40).fill(200));
+    expect(answers.flatMap((a) => outcomes(a.body)).filter((o) => o !== 'saved')).to.deep.equal([]);
+    const { revision, document } = await read(id);
+    expect(revision).to.equal(41);
+    expect(Object.keys(document.bench)).to.have.members(Array.from({ length: 40 }, (_, i) => `thing-${i}`));
+  });
+
+  it('that are sent twice in one request are done once', async () => {
+    const { id } = await create();
+    const one = { id: randomUUID(), base: 1, act: depth(240) };
+    const { status, body } = await server.call('POST', `/api/jobs/${id}/acts`, { client: 'a', known: 1, acts: [one, one] }); // prettier-ignore
+    expect([status, body.outcomes.map((o: { revision: number }) => o.revision)]).to.deep.equal([200, [2, 2]]);
+    expect((await read(id)).revision).to.equal(2);
+  });
+
+  it('that take seconds let those of others through', async () => {
+    const { id } = await create();
+    const mesh = await create(); // a job that is heavy to judge: each act lays the whole run out anew
+    const heavy = Array.from({ length: 100 }, (_, i) => ({ act: 'chooseLayout', key: i % 2 ? 'bypassAfterRail' : 'bypassAtTank' })); // prettier-ignore
+    const long = send(mesh.id, 'a', 1, ...heavy).then(() => (isDone = true));
+    let isDone = false;
+    const waits: number[] = [];
+    for (let i = 0; !isDone && i < 200; i++) {
+      const start = performance.now();
+      await send(id, 'b', i + 1, depth(200 + i));
+      waits.push(performance.now() - start);
+    }
+    await long;
+    waits.sort((a, b) => a - b);
+    expect(waits.length, 'saves while it went on').to.be.above(3);
+    // 200 ms at most on a machine that is not busy, as npm run bench measures; here several suites run side by side
+    expect(waits.at(-1)!).to.be.below(1000);
+  }).timeout(30_000);
+
   it('tell other pages within a second, through another server on the same database too', async () => {
     const { id } = await create();
     const other = await server.second();
-    const told: number[] = [];
+    const told: ({ job: string; revision?: number } | 'look')[] = [];
     const abort = new AbortController();
     const follow = async (address: string) => {
-      const answer = await fetch(`${address}/api/jobs/${id}/feed`, { signal: abort.signal });
+      const answer = await fetch(`${address}/api/feed`, { signal: abort.signal });
       const decoder = new TextDecoder();
       for await (const chunk of answer.body as unknown as AsyncIterable<Uint8Array>)
-        for (const [, json] of decoder.decode(chunk).matchAll(/^data: (.*)$/gm)) told.push((JSON.parse(json!) as { revision: number }).revision); // prettier-ignore
+        for (const [, json] of decoder.decode(chunk).matchAll(/^data: (.*)$/gm))
+          told.push(JSON.parse(json!) as (typeof told)[number]);
     };
     const following = [server.address, other.address].map((a) => follow(a).catch(() => undefined));
     try {
       await until(() => told.length === 2);
       const start = performance.now();
       await send(id, 'a', 1, depth(240));
-      await until(() => told.filter((r) => r === 2).length === 2);
+      await until(
+        () => told.filter((heard) => heard !== 'look' && heard.job === id && heard.revision === 2).length === 2,
+      );
       expect(performance.now() - start).to.be.lessThan(1000);
       expect((await other.call('GET', `/api/jobs/${id}`)).body.revision).to.equal(2);
     } finally {
@@ -358,7 +400,7 @@ describe('what is stored of old and in the list', () => {
     expect(row.summary.facts).to.deep.equal(after);
   });
 
-  it('a job is put away and taken out again, and deleted only from away; its history stays', async () => {
+  it('a job is put away and taken out again, and deleted only from away: then nothing of it is left', async () => {
     const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
     const away = (on: boolean) => server.call('PUT', `/api/jobs/${job.id}/away`, { away: on });
     const remove = () => server.call('DELETE', `/api/jobs/${job.id}`);
@@ -372,9 +414,36 @@ describe('what is stored of old and in the list', () => {
     expect((await list()).some((r) => r.id === job.id)).to.equal(false);
     for (const path of ['', '/changes', '/acts?since=1']) expect((await server.call('GET', `/api/jobs/${job.id}${path}`)).status).to.equal(404);
     expect((await remove()).status).to.equal(404);
-    const [row] = await server.database('job_changes').where({ job_id: job.id }).select('summary');
-    expect(row.summary).to.equal('brought in from a job file');
-    const [gone] = await server.database('jobs').where({ id: job.id }).select('document');
-    expect(gone.document).to.deep.equal({});
+    const [gone] = await server.database('jobs').where({ id: job.id }).select('document', 'summary');
+    expect(gone).to.deep.equal({ document: {}, summary: null });
+    expect((await server.call('GET', '/api/jobs/gone')).body).to.deep.equal([job.id]);
+  }); // prettier-ignore
+
+  it('a telephone number typed into the notes, undone and deleted for good is nowhere afterwards, nor the mesh that only that job named', async () => {
+    const number = '0555 019 2277';
+    const packed = packMesh(ruledMesh(Array.from({ length: 8 }, (_, i) => ({ x: i * 0.1, points: roundedRectangle(0.31, 0.25, 0.05) }))), 'own.stl', false);
+    const { mesh, text } = attachMesh(packed);
+    const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
+    const { body: other } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
+    await server.call('PUT', `/api/attachments/${mesh.digest}`, text);
+    const set = (path: string[], value: unknown) => ({ act: 'set', path, value });
+    const send = (id: string, known: number, act: unknown) => server.call('POST', `/api/jobs/${id}/acts`, { client: 'a', known, acts: [{ id: randomUUID(), base: known, act }] });
+    for (const [i, act] of [set(['survey', 'notes'], `ring ${number}`), set(['survey', 'notes'], undefined), set(['survey', 'tank', 'mesh'], mesh)].entries())
+      expect((await send(job.id, i + 1, act)).body.outcomes[0].outcome).to.equal('saved');
+    const everywhere = async () => {
+      const found: string[] = [];
+      for (const table of ['jobs', 'job_changes', 'readable_jobs', 'attachments']) {
+        const { rows } = await server.database.raw(`select count(*)::int as n from ?? as t where t::text like ? or t::text like ?`, [table, `%${number}%`, `%${mesh.digest}%`]);
+        if (rows[0].n > 0) found.push(table);
+      }
+      return found;
+    };
+    expect(await everywhere()).to.deep.equal(['jobs', 'job_changes', 'attachments']);
+    for (const row of ['delete from job_changes where job_id = ?', 'update job_changes set summary = null where job_id = ?'])
+      expect(await server.database.raw(row, [job.id]).then(() => 'allowed', (e: Error) => e.message)).to.match(/append-only/);
+    await server.call('PUT', `/api/jobs/${job.id}/away`, { away: true });
+    expect((await server.call('DELETE', `/api/jobs/${job.id}`)).status).to.equal(200);
+    expect(await everywhere()).to.deep.equal([]);
+    expect((await server.call('GET', `/api/jobs/${other.id}/changes`)).body.changes, 'another job’s history').to.have.length(1);
   }); // prettier-ignore
 });

@@ -1,9 +1,11 @@
+import { networkInterfaces } from 'node:os';
 import { expect } from 'chai';
 import type { NextFunction, Request, Response } from 'express';
 import { readConfig } from '../src/config.ts';
 import { InvalidError, NotFoundError } from '../src/errors.ts';
 import { allowedHosts } from '../src/http/allowed-hosts.ts';
 import { errorHandler } from '../src/http/error-handler.ts';
+import { sameOrigin } from '../src/http/same-origin.ts';
 
 const database = { DATABASE_URL: 'postgres://x' };
 
@@ -13,6 +15,7 @@ describe('the server’s configuration', () => {
       databaseUrl: 'postgres://x',
       port: 8400,
       host: '127.0.0.1',
+      names: [],
       loadDemo: false,
       stopWithInput: false,
       logLevel: 'warn',
@@ -23,6 +26,8 @@ describe('the server’s configuration', () => {
     expect(() => readConfig({})).to.throw(/^DATABASE_URL/);
     expect(() => readConfig({ ...database, ENDREL_PORT: 'ninety' })).to.throw(/^ENDREL_PORT/);
     expect(() => readConfig({ ...database, ENDREL_LOG: 'loud' })).to.throw(/^ENDREL_LOG/);
+    expect(() => readConfig({ ...database, ENDREL_NAMES: 'http://bench/' })).to.throw(/^ENDREL_NAMES/);
+    expect(() => readConfig({ ...database, ENDREL_TLS_CERT: 'a.pem' })).to.throw(/^ENDREL_TLS_CERT and ENDREL_TLS_KEY/);
   });
 });
 
@@ -95,16 +100,42 @@ describe('what is said of a failure', () => {
     });
 });
 
-describe('a loopback server', () => {
-  const ask = (boundTo: string, host: string | undefined) =>
-    answerOf((res, next) => void allowedHosts(boundTo)({ headers: { host } } as Request, res, next));
+describe('the names of a server', () => {
+  const ask = (boundTo: string, host: string | undefined, names: readonly string[] = []) =>
+    answerOf((res, next) => void allowedHosts(boundTo, names)({ headers: { host } } as Request, res, next));
   it('answers under its loopback names only', () => {
     for (const host of ['127.0.0.1:8400', 'localhost:8400', '[::1]:8400', 'LOCALHOST'])
       expect(ask('127.0.0.1', host).passedOn, host).to.equal(true);
     for (const host of ['evil.example', 'localhost.evil.example', undefined, '127.0.0.1.evil.example:80'])
       expect(ask('127.0.0.1', host).status, host).to.equal(421);
   });
-  it('answers under any name once it is told to listen elsewhere', () => {
-    expect(ask('0.0.0.0', 'bench.workshop').passedOn).to.equal(true);
+  it('are, once it listens elsewhere, the machine’s own addresses and those that are listed', () => {
+    expect(readConfig({ ...database, ENDREL_NAMES: 'bench.workshop, Van.local' }).names).to.deep.equal(['bench.workshop', 'Van.local']); // prettier-ignore
+    const names = ['bench.workshop'];
+    const own = Object.values(networkInterfaces()).flatMap((all) => (all ?? []).filter((a) => a.family === 'IPv4'));
+    for (const host of ['bench.workshop:8400', 'BENCH.workshop', 'localhost:1', ...own.map((a) => `${a.address}:8400`)])
+      expect(ask('0.0.0.0', host, names).passedOn, host).to.equal(true);
+    for (const host of ['evil.example', 'bench.workshop.evil.example', '203.0.113.9:8400', undefined])
+      expect(ask('0.0.0.0', host, names).status, host).to.equal(421);
+  });
+});
+
+describe('a page of another site', () => {
+  const ask = (method: string, headers: Record<string, string>) =>
+    answerOf((res, next) => void sameOrigin({ method, headers: { host: 'bench.workshop:8400', ...headers } } as unknown as Request, res, next)); // prettier-ignore
+  it('changes nothing, whatever it sends', () => {
+    for (const method of ['POST', 'PUT', 'DELETE', 'PATCH'])
+      for (const headers of [
+        { origin: 'http://evil.example' },
+        { origin: 'null' },
+        { origin: 'http://bench.workshop' },
+        { 'sec-fetch-site': 'cross-site' },
+      ] as Record<string, string>[])
+        // prettier-ignore
+        expect(ask(method, headers).status, `${method} ${JSON.stringify(headers)}`).to.equal(403);
+    for (const origin of ['http://bench.workshop:8400', 'https://bench.workshop:8400'])
+      expect(ask('POST', { origin }).passedOn, origin).to.equal(true);
+    expect(ask('POST', {}).passedOn, 'a program').to.equal(true);
+    expect(ask('GET', { origin: 'http://evil.example' }).passedOn).to.equal(true);
   });
 });

@@ -40,7 +40,17 @@ const table: [what: string, asked: Asked, status: number][] = [
   ['an API address that is none', get('/api/nothing'), 404],
   ['a job that is not there', get(`/api/jobs/${NOWHERE}`), 404],
   ['the history of a job that is not there', get(`/api/jobs/${NOWHERE}/changes`), 404],
-  ['the feed of a job that is not there', get(`/api/jobs/${NOWHERE}/feed`), 404],
+  ['a place in the list of the year 0', get('/api/jobs?after=0000-01-01T00:00:00.000000_7b0c4a52-0000-4000-8000-000000000000'), 400], // prettier-ignore
+  ['putting back what is not there', { method: 'POST', path: `/api/jobs/${NOWHERE}/put-back` }, 404],
+  ['putting back what can be read', { method: 'POST', path: `/api/jobs/${JOB}/put-back` }, 409],
+  [
+    'another site’s page that writes',
+    post('/api/jobs', '{"name":"a"}', { ...json, Origin: 'http://evil.example' }),
+    403,
+  ],
+  ['another site’s page that writes plain text', post('/api/jobs', '{"name":"a"}', { 'Content-Type': 'text/plain', Origin: 'http://evil.example' }), 403], // prettier-ignore
+  ['a method that the feed has not', post('/api/feed', '{}'), 405],
+  ...['constructor', 'toString', 'valueOf', 'hasOwnProperty', '__proto__'].map((id): (typeof table)[number] => [`an act on a part called ${id}`, post(`/api/jobs/${JOB}/acts`, act({ act: { act: 'turnRound', id } })), 200]), // prettier-ignore
   ['SQL for a job', get('/api/jobs/1;drop%20table%20jobs'), 404],
   ['a long address', get(`/api/jobs?find=${'x'.repeat(14_000)}`), 400],
   // methods

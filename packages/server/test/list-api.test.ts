@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { expect } from 'chai';
 import { CHANGES_PAGE, LIST_PAGE, type JobList } from '@endrel/core/contract/api';
+import { demoJobs } from '@endrel/core/demo/index';
 import { blankJob } from '@endrel/core/job/job';
 import { ServerUnderTest } from './server-under-test.ts';
 
@@ -121,6 +122,55 @@ describe('a row that cannot be read', () => {
     }
     expect(names(await page(server))).to.deep.equal(['Sound']);
   }).timeout(20_000);
+});
+
+describe('a job that an older Endrel let an act spoil', () => {
+  const { mailVan } = demoJobs;
+  const restore = (path: string[], value: unknown, was?: unknown) => ({ act: 'restore', title: 'x', records: [{ path, value, ...(was === undefined ? {} : { was }) }] }); // prettier-ignore
+  const at = '2026-01-02T03:04:05Z';
+  const spoilt: Record<string, [object, Record<string, unknown>]> = {
+    'its version set': [restore(['schemaVersion'], 99, mailVan.schemaVersion), { ...mailVan, schemaVersion: 99 }],
+    'a root that is none': [restore(['anything'], 3), { ...mailVan, anything: 3 }],
+    'an overrule of “constructor”': [
+      { act: 'overruleSnag', snag: 'constructor', reason: 'it is so', at },
+      { ...mailVan, overrules: { constructor: { reason: 'it is so', at } } },
+    ],
+    'a part called “constructor”': [
+      { act: 'addPart', part: { kind: 'hose', id: 'constructor' } },
+      { ...mailVan, parts: { ...mailVan.parts, constructor: { kind: 'hose', id: 'constructor' } } },
+    ],
+    'a port called “constructor”': [
+      { act: 'setPort', part: 'tank-1', port: 'constructor', state: { closed: 'capped' } },
+      { ...mailVan, parts: { ...mailVan.parts, 'tank-1': { ...mailVan.parts['tank-1'], ports: { ...mailVan.parts['tank-1']!.ports, constructor: { closed: 'capped' } } } } }, // prettier-ignore
+    ],
+  };
+  let server: ServerUnderTest;
+  before(async () => {
+    server = await ServerUnderTest.start();
+  });
+  after(() => server.stop());
+
+  for (const isKept of [true, false])
+    for (const [what, [act, document]] of Object.entries(spoilt))
+      it(`${what}: is put back to the revision before, ${isKept ? 'by what was kept of it' : 'by taking that act back'}`, async () => {
+        const { body: job } = await server.call('POST', '/api/jobs', { document: mailVan });
+        const [row] = await server.database('jobs').where({ id: job.id }).select('shop_id');
+        const depth = { act: 'set', path: ['survey', 'tank', 'depth'], value: { si: 0.24, unit: 'mm' } };
+        const own = { client: 'a', known: 1, acts: [{ id: randomUUID(), base: 1, act: depth }] };
+        expect((await server.call('POST', `/api/jobs/${job.id}/acts`, own)).body.revision).to.equal(2);
+        const deeper = { ...mailVan.survey, tank: { ...mailVan.survey.tank, depth: depth.value } };
+        await server.database('job_changes').insert({ shop_id: row.shop_id, job_id: job.id, revision: 3, actor: 'the bench', summary: 'x', act, act_id: randomUUID(), client: 'a', fields: '[]' }); // prettier-ignore
+        await server.database('jobs').where({ id: job.id }).update({ revision: 3, document: JSON.stringify({ ...document, survey: deeper }) }); // prettier-ignore
+        if (!isKept) await server.database('readable_jobs').where({ job_id: job.id }).delete();
+        expect((await server.call('GET', `/api/jobs/${job.id}`)).status).to.equal(422);
+        const back = await server.call('POST', `/api/jobs/${job.id}/put-back`);
+        expect([back.status, back.body]).to.deep.equal([200, { revision: 4, isAsOf: 2 }]);
+        const again = await server.call('GET', `/api/jobs/${job.id}`);
+        expect(again.body.document).to.deep.equal({ ...mailVan, survey: deeper });
+        const { body: history } = await server.call('GET', `/api/jobs/${job.id}/changes`);
+        expect(history.changes[0].summary).to.include('put back to revision 2');
+        expect((await server.call('POST', `/api/jobs/${job.id}/put-back`)).status, 'only what cannot be read').to.equal(409); // prettier-ignore
+      });
 });
 
 describe('what is asked again', () => {

@@ -65,6 +65,13 @@ export interface JobList {
   readonly away: number;
 }
 
+/** What became of a job that could not be read. */
+export interface PutBack {
+  readonly revision: number;
+  /** The revision that it is as again. */
+  readonly isAsOf: number;
+}
+
 export const putAwaySchema = z.strictObject({ away: z.boolean() });
 const nameSchema = lineSchema(80)
   .trim()

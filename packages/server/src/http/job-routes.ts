@@ -2,7 +2,6 @@ import express, { Router, type Request } from 'express';
 import { z } from 'zod';
 import { listRequestSchema, putAwaySchema } from '@endrel/core/contract/api';
 import { InvalidError, NotFoundError } from '../errors.ts';
-import type { ChangeFeed } from '../repositories/change-feed.ts';
 import type { Acting, JobService } from '../services/job-service.ts';
 import { only } from './only.ts';
 import { readRequest } from './read-request.ts';
@@ -10,9 +9,8 @@ import { readRequest } from './read-request.ts';
 const idSchema = z.uuid();
 const knownSchema = z.coerce.number().int().min(1).max(2_147_483_647);
 const LARGEST_BODY = '2mb';
-const HEARTBEAT = 25_000; // ms; what stands between closes a connection that says nothing
 
-export function jobRoutes(jobs: JobService, feed: ChangeFeed, acting: (req: Request) => Acting): Router {
+export function jobRoutes(jobs: JobService, acting: (req: Request) => Acting): Router {
   const router = Router();
   const jobId = (req: Request): string => {
     const id = idSchema.safeParse(req.params.id);
@@ -38,6 +36,12 @@ export function jobRoutes(jobs: JobService, feed: ChangeFeed, acting: (req: Requ
       res.status(201).location(`/api/jobs/${id}`).type('json').send(text);
     })
     .all(only('GET', 'POST'));
+
+  // what browsers that kept a copy have to drop
+  router
+    .route('/gone')
+    .get(async (req, res) => void res.json(await jobs.gone(acting(req))))
+    .all(only('GET'));
 
   router
     .route('/:id')
@@ -70,24 +74,6 @@ export function jobRoutes(jobs: JobService, feed: ChangeFeed, acting: (req: Requ
     })
     .all(only('GET', 'POST'));
 
-  // says by server-sent events that there is a later revision, to whoever has the job open
-  router
-    .route('/:id/feed')
-    .get(async (req, res) => {
-      const id = jobId(req);
-      const revision = await jobs.revisionOf(acting(req), id);
-      res.set('Content-Type', 'text/event-stream').flushHeaders();
-      const tell = (at: number) => res.write(`data: ${JSON.stringify({ revision: at })}\n\n`);
-      tell(revision);
-      const leave = feed.follow(id, (change) => tell(change.revision));
-      const heartbeat = setInterval(() => res.write(': \n\n'), HEARTBEAT);
-      req.on('close', () => {
-        leave();
-        clearInterval(heartbeat);
-      });
-    })
-    .all(only('GET'));
-
   router
     .route('/:id/away')
     .put(express.json(), async (req, res) => {
@@ -95,6 +81,11 @@ export function jobRoutes(jobs: JobService, feed: ChangeFeed, acting: (req: Requ
       res.json({ done: true });
     })
     .all(only('PUT'));
+
+  router
+    .route('/:id/put-back')
+    .post(async (req, res) => void res.json(await jobs.putBack(acting(req), jobId(req))))
+    .all(only('POST'));
 
   router
     .route('/:id/changes')

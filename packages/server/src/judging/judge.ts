@@ -1,5 +1,6 @@
 import type { ActOutcome } from '@endrel/core/contract/api';
 import type { Job } from '@endrel/core/job/job';
+import type { WayBack } from '../repositories/job-repository.ts';
 import { Thread } from '../threads/thread.ts';
 
 /** A judged job, ready to be stored or sent: its document as JSON text, and what the rest of the server needs to know of it. */
@@ -67,6 +68,7 @@ export type JudgeQuestion =
       readonly stored?: Stored;
     }
   | { readonly ask: 'stored'; readonly key: string; readonly revision: number; readonly ticket: number }
+  | { readonly ask: 'lastReadable'; readonly document: string; readonly way: WayBack }
   | { readonly ask: 'forget'; readonly key: string };
 
 /**
@@ -98,6 +100,11 @@ export class Judge {
    */
   act(key: string, actor: string, body: string, stored?: Stored): Promise<ActsTried> {
     return this.#thread.ask({ ask: 'act', key, actor, body, stored }) as Promise<ActsTried>;
+  }
+
+  /** The last state of a job that can be read, of one that cannot; undefined where no way leads to one. */
+  lastReadable(document: string, way: WayBack): Promise<(JudgedJob & { revision: number }) | undefined> {
+    return this.#thread.ask({ ask: 'lastReadable', document, way }) as Promise<(JudgedJob & { revision: number }) | undefined>; // prettier-ignore
   }
 
   /** What was tried is stored: acts behind it go on from there. */

@@ -12,6 +12,8 @@ serve((question: JudgeQuestion) => {
       return jobs.open(question.key, question.revision, question.document);
     case 'act':
       return jobs.act(question);
+    case 'lastReadable':
+      return jobs.lastReadable(question.document, question.way);
     case 'stored':
       return jobs.stored(question.key, question.revision, question.ticket);
     case 'forget':

@@ -14,6 +14,8 @@ import { describeIssue, isNestedTooDeep, readJobDocument } from '@endrel/core/jo
 import { unstorableAt } from '@endrel/core/job/text';
 import { InvalidError, UnreadableError } from '../errors.ts';
 import { readRequest } from '../http/read-request.ts';
+import { takenBack } from '@endrel/core/job/take-back';
+import type { WayBack } from '../repositories/job-repository.ts';
 import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried } from './judge.ts';
 
 const MOST_HELD = 60; // jobs
@@ -151,6 +153,35 @@ export class JudgedJobs {
     const text = judged(job);
     const ticket = this.#keep({ job, size: text.document.length });
     return { ...text, outcomes, changes, count: rows.length, kept, newMeshes: [...newMeshes], ticket };
+  }
+
+  /**
+   * Goes from the last document that was read whole through the acts done since, as far as they can be read; where none is kept,
+   * from what is stored back through the last acts.
+   */
+  async lastReadable(
+    document: string,
+    { readable, acts }: WayBack,
+  ): Promise<(JudgedJob & { revision: number }) | undefined> {
+    if (!readable) {
+      const newest = acts.toReversed().map(({ revision, act }) => ({ revision, act: JSON.parse(act) as unknown }));
+      const found = takenBack(JSON.parse(document), newest);
+      return found && { ...judged(found.job), revision: found.revision };
+    }
+    const first = readJobDocument(JSON.parse(readable.document));
+    if (!first.ok) return undefined;
+    let at = { job: first.value.job, revision: readable.revision };
+    let since = performance.now();
+    for (const { revision, act } of acts) {
+      if (performance.now() - since > SLICE) {
+        await letOthersIn();
+        since = performance.now();
+      }
+      const tried = tryAct(at.job, JSON.parse(act));
+      if (!tried.ok || !readJobDocument(JSON.parse(JSON.stringify(tried.value))).ok) break;
+      at = { job: tried.value, revision };
+    }
+    return { ...judged(at.job), revision: at.revision };
   }
 
   stored(key: string, revision: number, ticket: number): void {

@@ -1,16 +1,23 @@
 import { Client } from 'pg';
 import { CHANNEL } from './job-repository.ts';
 
+/** A job of a shop has a later revision, or was deleted for good. */
 export interface Change {
+  readonly shop: string;
   readonly job: string;
-  readonly revision: number;
+  readonly revision?: number;
+  readonly isGone?: true;
 }
+/** What whoever listens is told: a change, or that some may have been missed. */
+export type Heard = Omit<Change, 'shop'> | 'look';
+type Listener = (heard: Heard) => void;
+
 const RETRY_AFTER = 1000; // ms
 
-/** Tells of every change to a job, whichever server made it. One connection listens for all. */
+/** Tells of every change to a shop's jobs, whichever server made it. One connection listens for all. */
 export class ChangeFeed {
   readonly #connection: string;
-  readonly #listeners = new Map<string, Set<(change: Change) => void>>();
+  readonly #listeners = new Map<string, Set<Listener>>();
   #client: Client | undefined;
   #closed = false;
 
@@ -35,23 +42,23 @@ export class ChangeFeed {
     if (this.#closed) return;
     try {
       await this.open();
-      for (const [job, listeners] of this.#listeners) for (const listener of listeners) listener({ job, revision: 0 });
+      for (const listeners of this.#listeners.values()) for (const listener of listeners) listener('look');
     } catch {
       setTimeout(() => void this.#again(), RETRY_AFTER).unref();
     }
   }
 
-  #tell(change: Change): void {
-    for (const listener of this.#listeners.get(change.job) ?? []) listener(change);
+  #tell({ shop, ...change }: Change): void {
+    for (const listener of this.#listeners.get(shop) ?? []) listener(change);
   }
 
   /** @returns what ends it. */
-  follow(job: string, listener: (change: Change) => void): () => void {
-    const listeners = this.#listeners.get(job) ?? new Set();
-    this.#listeners.set(job, listeners.add(listener));
+  follow(shop: string, listener: Listener): () => void {
+    const listeners = this.#listeners.get(shop) ?? new Set();
+    this.#listeners.set(shop, listeners.add(listener));
     return () => {
       listeners.delete(listener);
-      if (listeners.size === 0) this.#listeners.delete(job);
+      if (listeners.size === 0) this.#listeners.delete(shop);
     };
   }
 

@@ -52,7 +52,7 @@ const HAS_SUMMARY = `jsonb_typeof(summary) = 'object' and jsonb_exists(summary, 
 const MOST_OTHERS = 2000; // changes that an act is held against
 const MOST_STORED = 500_000; // bytes of acts in one answer, as they are packed: some ten times that as text
 
-/** Jobs and their changes, always within one shop. A deleted job is not there, but its history stays. */
+/** Jobs and their changes, always within one shop. Of a deleted job only its number is there. */
 export class JobRepository {
   readonly #database: Knex;
   constructor(database: Knex) {
@@ -148,6 +148,7 @@ export class JobRepository {
         .returning(head)) as StoredRow[];
       if (!row) return undefined;
       await trx('job_changes').insert({ shop_id: shop, job_id: row.id, revision: 1, actor, summary });
+      await trx('readable_jobs').insert({ shop_id: shop, job_id: row.id, revision: 1, document });
       return toHead(row);
     };
     return on ? make(on) : this.#database.transaction(make);
@@ -188,7 +189,7 @@ export class JobRepository {
           base,
           changes,
           channel: CHANNEL,
-          notice: JSON.stringify({ job: id, revision }),
+          notice: JSON.stringify({ shop, job: id, revision }),
         },
       )) as unknown as { rows: StoredRow[] };
       return done[0] && toHead(done[0]);
@@ -281,17 +282,108 @@ export class JobRepository {
     return count > 0;
   }
 
-  /** The document goes for good; the table of changes keeps what was done. Only a job that was put away. */
+  /** Keeps a document that was read whole, unless one from shortly before is kept already. */
+  async keepReadable(shop: string, id: string, revision: number, document: string): Promise<void> {
+    await this.#database.raw(
+      `insert into readable_jobs (job_id, shop_id, revision, document) values (:id, :shop, :revision, :document::jsonb)
+       on conflict (job_id) do update set revision = excluded.revision, document = excluded.document
+       where readable_jobs.revision <= excluded.revision - ${ACTS_BETWEEN_READABLE}`,
+      { id, shop, revision, document },
+    );
+  }
+
+  /** The last document that was read whole, with the acts from behind it on, as JSON text; those of before it, newest first, where none is kept. */
+  async wayBack(shop: string, id: string): Promise<WayBack> {
+    const kept = (await this.#database('readable_jobs')
+      .where({ shop_id: shop, job_id: id })
+      .first('revision', this.#database.raw('document::text as document'))) as WayBack['readable'];
+    const rows = (await this.#database('job_changes')
+      .where({ shop_id: shop, job_id: id })
+      .where('revision', '>', kept?.revision ?? 0)
+      .whereNotNull('act')
+      .orderBy('revision')
+      .select('revision', this.#database.raw('act::text as act'))) as { revision: number; act: string }[];
+    return { readable: kept, acts: rows };
+  }
+
+  /**
+   * Puts a document of before in the place of one that cannot be read, as a revision of its own.
+   *
+   * @returns undefined when the stored revision has moved on.
+   */
+  async putBack(
+    shop: string,
+    id: string,
+    { base, document, actor, summary }: { base: number; document: string; actor: string; summary: string },
+  ): Promise<JobHead | undefined> {
+    return this.#database.transaction(async (trx) => {
+      const [row] = (await this.#jobs(shop, trx)
+        .where({ id, revision: base })
+        .update({ document, revision: base + 1, saved_at: trx.fn.now() })
+        .returning(head)) as StoredRow[];
+      if (!row) return undefined;
+      await trx('job_changes').insert({ shop_id: shop, job_id: id, revision: base + 1, actor, summary });
+      await trx('readable_jobs').where({ job_id: id }).delete();
+      await trx('readable_jobs').insert({ shop_id: shop, job_id: id, revision: base + 1, document });
+      await trx.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify({ shop, job: id, revision: base + 1 })]);
+      return toHead(row);
+    });
+  }
+
+  /**
+   * Everything of a job goes for good: document, changes, what was reckoned of it and the attachments that no other job names. Its
+   * number stays, so that browsers which kept a copy can hear of it. Only a job that was put away.
+   */
   async delete(shop: string, id: string): Promise<'deleted' | 'notPutAway' | 'notFound'> {
     return this.#database.transaction(async (trx) => {
       const row = (await this.#jobs(shop, trx).where({ id }).forUpdate().first('put_away_at')) as
         { put_away_at: Date | null } | undefined;
       if (!row) return 'notFound';
       if (row.put_away_at === null) return 'notPutAway';
-      await trx('jobs').where({ id }).update({ document: '{}', summary: null, deleted_at: trx.fn.now() });
+      const { rows: named } = (await trx.raw(
+        `select distinct found[1] as digest from (
+           select regexp_matches(document::text, :digest, 'g') as found from jobs where id = :id
+           union all
+           select regexp_matches(act::text, :digest, 'g') from job_changes where job_id = :id and act::text ~ :digest
+         ) as names`,
+        { id, digest: '"([0-9a-f]{64})"' },
+      )) as unknown as { rows: { digest: string }[] };
+      await trx('jobs').where({ id }).update({ document: '{}', summary: null, summary_revision: null, deleted_at: trx.fn.now() });
+      await trx('job_changes').where({ shop_id: shop, job_id: id }).delete();
+      await trx('readable_jobs').where({ job_id: id }).delete();
+      for (const { digest } of named)
+        await trx.raw(
+          `delete from attachments where shop_id = :shop and digest = :digest
+             and not exists (select 1 from jobs where shop_id = :shop and document::text like :within)
+             and not exists (select 1 from job_changes where shop_id = :shop and act::text like :within)`,
+          { shop, digest, within: `%${digest}%` },
+        );
+      await trx.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify({ shop, job: id, isGone: true })]);
       return 'deleted';
-    });
+    }); // prettier-ignore
   }
+
+  /** Numbers of jobs that were deleted for good, the last first. */
+  async gone(shop: string): Promise<string[]> {
+    const rows = (await this.#database('jobs')
+      .where({ shop_id: shop })
+      .whereNotNull('deleted_at')
+      .orderBy('deleted_at', 'desc')
+      .limit(MOST_GONE)
+      .select('id')) as { id: string }[];
+    return rows.map((row) => row.id);
+  }
+}
+
+const MOST_GONE = 2000;
+/** Between two documents that are kept as read: so many acts at most are done again to get to the last readable one. */
+const ACTS_BETWEEN_READABLE = 100;
+
+/** How to get to the last readable revision of a job. */
+export interface WayBack {
+  readonly readable: { readonly revision: number; readonly document: string } | undefined;
+  /** Oldest first. */
+  readonly acts: readonly { readonly revision: number; readonly act: string }[];
 }
 
 /** A word for `like`, in which no character means anything but itself. */

@@ -1,4 +1,11 @@
-import { CHANGES_PAGE, LIST_PAGE, type ActsAnswer, type ChangeList, type ListRequest } from '@endrel/core/contract/api';
+import {
+  CHANGES_PAGE,
+  LIST_PAGE,
+  type ActsAnswer,
+  type ChangeList,
+  type ListRequest,
+  type PutBack,
+} from '@endrel/core/contract/api';
 import { describeIssue } from '@endrel/core/job/read-job-file';
 import { isDatabaseAway } from '../database.ts';
 import { AppError, BusyError, ConflictError, InvalidError, NotFoundError } from '../errors.ts';
@@ -94,6 +101,7 @@ export class JobService {
     const job = (await this.#judge.open(key, row.revision, row.document))!;
     try {
       await this.#attachments.keepAll(shop, job.attachments);
+      await this.#jobs.keepReadable(shop, row.id, row.revision, job.document);
     } catch (error) {
       this.#judge.forget(key); // or the next to ask would find the job without what it carried
       throw error;
@@ -200,6 +208,36 @@ export class JobService {
 
   async revisionOf({ shop }: Acting, id: string): Promise<number> {
     return (await this.#headOf(shop, id)).revision;
+  }
+
+  /**
+   * A job that cannot be read, as it was at its last readable revision; what was done since is in the table of changes.
+   *
+   * @throws NotFoundError, ConflictError where it can be read, or where no way leads back.
+   */
+  async putBack({ shop, actor }: Acting, id: string): Promise<PutBack> {
+    const row = await this.#jobs.find(shop, id);
+    if (!row) throw new NotFoundError('job');
+    const key = keyOf(shop, id);
+    this.#judge.forget(key);
+    const isReadable = await this.#judge.open(key, row.revision, row.document).then(
+      () => true,
+      () => false,
+    );
+    if (isReadable) throw new ConflictError('This job can be read: nothing was put back.');
+    const found = await this.#judge.lastReadable(row.document, await this.#jobs.wayBack(shop, id));
+    if (!found) throw new ConflictError('No revision of this job that can be read was found. It is kept as it is.');
+    const summary = `put back to revision ${found.revision}, the last that can be read`;
+    const head = await this.#jobs.putBack(shop, id, { base: row.revision, document: found.document, actor, summary });
+    if (!head) throw new BusyError();
+    this.#judge.forget(key);
+    this.#summarise(shop, head, found);
+    return { revision: head.revision, isAsOf: found.revision };
+  }
+
+  /** Numbers of jobs that were deleted for good: whoever kept a copy drops it. */
+  gone({ shop }: Acting): Promise<string[]> {
+    return this.#jobs.gone(shop);
   }
 
   /** A page of what was done to a job, the last first. */
