@@ -8,6 +8,9 @@ import pg from 'pg';
 
 const root = path.resolve(import.meta.dirname, '..');
 
+/** A name of the server that is no secure context, as from another machine; the browser is told that it is this one. */
+export const BENCH = 'bench.workshop';
+
 interface Server {
   readonly address: string;
   readonly databaseUrl: string;
@@ -19,7 +22,13 @@ interface Server {
 async function startServer(databaseUrl: string, port: number): Promise<{ child: ChildProcess; address: string }> {
   const child = spawn(process.execPath, ['packages/server/dist/main.js'], {
     cwd: root,
-    env: { PATH: process.env.PATH, DATABASE_URL: databaseUrl, ENDREL_PORT: String(port), ENDREL_DEMO: 'yes' },
+    env: {
+      PATH: process.env.PATH,
+      DATABASE_URL: databaseUrl,
+      ENDREL_PORT: String(port),
+      ENDREL_DEMO: 'yes',
+      ENDREL_NAMES: BENCH,
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const address = await new Promise<string>((resolve, reject) => {

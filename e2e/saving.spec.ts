@@ -62,7 +62,7 @@ test('a job is put away, taken out again, and deleted for good by a second act',
   await page.getByRole('button', { name: 'Put away: Mail van 4: injected two-litre' }).click();
   await page.getByRole('button', { name: 'Show what is put away (1)' }).click();
   await page.getByRole('button', { name: /^Delete for good/ }).click();
-  await page.getByRole('button', { name: /^Yes, delete it/ }).click();
+  await page.getByRole('button', { name: 'Yes, erase it all' }).click();
   await expect(page.getByText('Mail van 4')).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('heading', { name: /^5 jobs/ })).toBeVisible();

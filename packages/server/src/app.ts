@@ -5,7 +5,7 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { NotFoundError } from './errors.ts';
 import { only } from './http/only.ts';
-import { allowedHosts } from './http/allowed-hosts.ts';
+import { allowedHosts, isLoopback } from './http/allowed-hosts.ts';
 import { compressedAnswers } from './http/compressed-answers.ts';
 import { errorHandler } from './http/error-handler.ts';
 import { attachmentRoutes } from './http/attachment-routes.ts';
@@ -65,7 +65,7 @@ export function createApp(parts: AppParts): Express {
       message: { code: 'tooMany', message: 'Too many requests in a minute: wait a little.' },
     }),
   );
-  app.use(
+  const headers = (isTrusted: boolean) =>
     helmet({
       contentSecurityPolicy: {
         directives: {
@@ -76,8 +76,12 @@ export function createApp(parts: AppParts): Express {
         },
       },
       strictTransportSecurity: false, // plain http on loopback
-    }),
-  );
+      // over plain http from another machine a browser sets these two aside, and complains
+      crossOriginOpenerPolicy: isTrusted,
+      originAgentCluster: isTrusted,
+    });
+  const [trusted, plain] = [headers(true), headers(false)];
+  app.use((req, res, next) => (req.secure || isLoopback(req.hostname) ? trusted : plain)(req, res, next));
 
   app.use(readableAddress);
 

@@ -9,6 +9,7 @@ import { ScreenLoading } from './components/ScreenState.tsx';
 import './styles/app.css';
 import { NewerVersion } from './offline/NewerVersion.tsx';
 import { keepApplication } from './offline/service-worker.ts';
+import { dropWhatIsGone } from './session/drop-gone.ts';
 import { DisplayUnitsProvider } from './units/display-units.tsx';
 
 const client = new QueryClient({
@@ -95,4 +96,7 @@ createRoot(document.getElementById('root')!).render(
 );
 
 // once the page is there: what is kept for later must not hold up what is wanted now
-if (import.meta.env.PROD) window.addEventListener('load', () => void keepApplication());
+window.addEventListener('load', () => {
+  dropWhatIsGone();
+  if (import.meta.env.PROD) void keepApplication();
+});

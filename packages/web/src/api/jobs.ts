@@ -1,5 +1,5 @@
 import { keepPreviousData, useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ActsAnswer, ActsRequest, ChangeList, JobList, StoredJob } from '@endrel/core/contract/api';
+import type { ActsAnswer, ActsRequest, ChangeList, JobList, PutBack, StoredJob } from '@endrel/core/contract/api';
 import { forgetJob, jobsAtHand } from '../session/kept-jobs.ts';
 import { ApiError, call, callText, isAway } from './client.ts';
 
@@ -37,6 +37,15 @@ export const useChanges = (id: string, revision: number) =>
   });
 /** The document of a job as it is stored, readable or not. */
 export const readStored = (id: string) => callText('GET', `/jobs/${id}/stored`);
+
+/** Goes back to the last revision of a job that can be read. */
+export function usePutBack() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => call<PutBack>('POST', `/jobs/${id}/put-back`),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['jobs'] }),
+  });
+}
 
 /** Puts a job away or takes it out again. */
 export function usePutAway() {

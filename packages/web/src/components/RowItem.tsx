@@ -3,9 +3,10 @@ import type { ReactNode } from 'react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { useAct } from '../session/session-context.tsx';
 import { capital } from '@endrel/core/units/capital';
+import { newId } from '../session/new-id.ts';
 
 /** An id that no other page makes at the same time. */
-export const newRowId = (): string => `row-${crypto.randomUUID().slice(0, 8)}`;
+export const newRowId = (): string => `row-${newId().slice(0, 8)}`;
 
 interface RowItemProps {
   /** Of the list that it is a row of. */

@@ -89,8 +89,37 @@ export async function jobsAtHand(): Promise<JobAtHand[]> {
   }
 }
 
-/** A job that the server has no more is not kept either. */
+/** A job that the server has no more: nothing of it is kept here either, sent or not. */
 export async function forgetJob(id: string): Promise<void> {
   waiting.delete(id);
-  await (await database()).delete('jobs', id).catch(() => undefined);
+  try {
+    const db = await database();
+    const tx = db.transaction(['jobs', 'kept', 'steps', 'typed', 'attachments'], 'readwrite');
+    const jobs = await tx.objectStore('jobs').getAll();
+    const digest = digestOf(jobs.find((job) => job.id === id));
+    const others = jobs.filter((job) => job.id !== id).map(digestOf);
+    await Promise.all([
+      tx.objectStore('jobs').delete(id),
+      ...(['kept', 'steps', 'typed'] as const).map((store) => tx.objectStore(store).delete(IDBKeyRange.bound([id], [id, []]))), // prettier-ignore
+      ...(digest !== undefined && !others.includes(digest) ? [tx.objectStore('attachments').delete(digest)] : []),
+    ]);
+    await tx.done;
+  } catch {
+    // a browser that keeps nothing has nothing to forget
+  }
+}
+
+const digestOf = (job: KeptJob | undefined): string | undefined => job?.document.survey?.tank?.mesh?.digest;
+
+/** Forgets of the jobs that this browser keeps those that were deleted for good. */
+export async function forgetGone(gone: readonly string[]): Promise<void> {
+  const ids = new Set(gone);
+  try {
+    const db = await database();
+    const [jobs, kept, typed] = await Promise.all([db.getAllKeys('jobs'), db.getAllKeys('kept'), db.getAllKeys('typed')]); // prettier-ignore
+    for (const id of new Set([...jobs, ...kept.map(([job]) => job), ...typed.map(([job]) => job)]))
+      if (ids.has(id)) await forgetJob(id);
+  } catch {
+    // as above
+  }
 }

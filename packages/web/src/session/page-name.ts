@@ -1,14 +1,7 @@
-const KEY = 'endrel:page';
-const lockOf = (client: string) => `endrel-page-${client}`;
+import { newId } from './new-id.ts';
+import { holdName, isNameFree } from './open-pages.ts';
 
-/** Holds a lock for as long as the page is open. @returns false when another page holds it. */
-const hold = (client: string): Promise<boolean> =>
-  new Promise((resolve) => {
-    void navigator.locks.request(lockOf(client), { ifAvailable: true }, (lock) => {
-      resolve(lock !== null);
-      return lock ? new Promise(() => undefined) : undefined;
-    });
-  });
+const KEY = 'endrel:page';
 
 let named: Promise<string> | undefined;
 
@@ -16,13 +9,12 @@ let named: Promise<string> | undefined;
 export const pageName = (): Promise<string> =>
   (named ??= (async () => {
     const before = sessionStorage.getItem(KEY);
-    if (before !== null && (await hold(before))) return before;
-    const made = crypto.randomUUID();
+    if (before !== null && (await holdName(before))) return before;
+    const made = newId();
     sessionStorage.setItem(KEY, made);
-    await hold(made);
+    await holdName(made);
     return made;
   })());
 
 /** No page of that name is open in this browser. */
-export const isPageGone = (client: string): Promise<boolean> =>
-  navigator.locks.request(lockOf(client), { ifAvailable: true }, (lock) => lock !== null);
+export const isPageGone = (client: string): Promise<boolean> => isNameFree(client);

@@ -9,12 +9,14 @@ import { sendAttachment } from '../api/attachments.ts';
 import { actsSince, readJob, sendActs } from '../api/jobs.ts';
 import { useFollowed } from '../calc/use-followed.ts';
 import { JobSession, type SessionSnapshot } from './job-session.ts';
+import { followChanges } from './feed.ts';
 import { keepJob } from './kept-jobs.ts';
 import { keep, loadGone } from './kept-store.ts';
 import { isPageGone } from './page-name.ts';
 import { type Kept, type RefusedAct } from './kept.ts';
 import { fieldOf } from './pending.ts';
 import { typedText } from './typed-text.ts';
+import { newId } from './new-id.ts';
 
 // one context each, so that what follows the job is not drawn again because it was saved
 const SessionContext = createContext<JobSession | undefined>(undefined);
@@ -61,7 +63,7 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
         since: actsSince,
         read: readJob,
         keep: (now) => keep(stored.id, client, now),
-        newId: () => crypto.randomUUID(),
+        newId,
         after: (ms, action) => {
           const timer = setTimeout(action, ms);
           return () => clearTimeout(timer);
@@ -89,12 +91,14 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
   useEffect(() => {
     const retry = () => session.retry();
     const flush = () => document.visibilityState === 'hidden' && session.retry();
-    const feed = new EventSource(`/api/jobs/${session.id}/feed`);
-    feed.onmessage = ({ data }) => session.hear((JSON.parse(String(data)) as { revision: number }).revision);
+    const leave = followChanges((heard) => {
+      if (heard === 'look') session.hear(0);
+      else if (heard.job === session.id && heard.revision !== undefined) session.hear(heard.revision);
+    });
     window.addEventListener('online', retry);
     document.addEventListener('visibilitychange', flush);
     return () => {
-      feed.close();
+      leave();
       window.removeEventListener('online', retry);
       document.removeEventListener('visibilitychange', flush);
       session.retry(); // leaving the job: save what waits

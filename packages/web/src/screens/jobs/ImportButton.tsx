@@ -2,6 +2,7 @@ import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useCreateJob } from '../../api/jobs.ts';
 import { Modal } from '../../components/Modal.tsx';
+import { newId } from '../../session/new-id.ts';
 
 /** Brings in a job file; a fault is shown with its field, and nothing is stored. */
 export function ImportButton() {
@@ -25,7 +26,7 @@ export function ImportButton() {
       setFaults({ file: file.name, lines: read.fault.map(describeIssue) });
       return;
     }
-    const job = { id: crypto.randomUUID(), document: { ...read.value.job, attachments: read.value.attachments } };
+    const job = { id: newId(), document: { ...read.value.job, attachments: read.value.attachments } };
     const send = () =>
       create.mutate(job, {
         onSuccess: (made) => void navigate(`/jobs/${made.id}/run`),

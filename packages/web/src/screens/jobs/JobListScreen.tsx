@@ -2,7 +2,7 @@ import { Suspense, useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import type { JobFacts, JobSummary } from '@endrel/core/contract/summary';
 import { isAway, OfflineError } from '../../api/client.ts';
-import { readStored, useDeleteJob, useJobList, usePutAway, useShop } from '../../api/jobs.ts';
+import { readStored, useDeleteJob, useJobList, usePutAway, usePutBack, useShop } from '../../api/jobs.ts';
 import { loadable } from '../../components/loadable.tsx';
 import { download } from '../../components/download.ts';
 import { useGoToThreads } from '../../components/use-go-to-threads.ts';
@@ -210,23 +210,35 @@ function JobRow({ job }: { job: JobSummary }) {
   );
 }
 
-/** A job that cannot be read, and what can be done: what is stored of it can be had as a file. */
+/** A job that cannot be read, and what can be done: it goes back to where it could be, or what is stored is had as a file. */
 function Unreadable({ id, why }: { id: string; why: string }) {
   const [fault, setFault] = useState<string>();
+  const putBack = usePutBack();
   const save = () =>
     void readStored(id).then(
       (text) => download(`stored-${id.slice(0, 8)}.json`, 'application/json', text),
       (error: Error) => setFault(error.message),
     );
+  const said = fault ?? putBack.error?.message;
   return (
     <div className="self-center md:col-span-2">
       <p className="text-stop">
-        This job cannot be read: {why}. It is kept as it is; put it away, or bring its job file in again.
+        This job cannot be read: {why}. It is kept as it is. Put it back to its last revision that can be read; what was
+        done after that stays in its history.
       </p>
-      <button className="quiet relative z-10 -ml-1 text-[0.85rem]" onClick={save}>
-        Save what is stored as a file
-      </button>
-      {fault && <span className="text-stop">{fault}</span>}
+      <p className="relative z-10 mt-1 flex flex-wrap items-center gap-2">
+        <button className="button button-ink" disabled={putBack.isPending} onClick={() => putBack.mutate(id)}>
+          Put it back
+        </button>
+        <button className="button" onClick={save}>
+          Save what is stored as a file
+        </button>
+      </p>
+      {said && (
+        <p role="alert" className="text-stop">
+          {said}
+        </p>
+      )}
     </div>
   );
 }
@@ -288,9 +300,13 @@ function PutAway({ job }: { job: JobSummary }) {
         </button>
       )}
       {asked && (
-        <button className="quiet font-semibold text-stop" onClick={() => remove.mutate(job.id)}>
-          Yes, delete it; its document cannot be brought back
-        </button>
+        <span className="max-w-[22rem]">
+          Its document, history, notes and meshes are erased here, and in every browser that kept a copy when it next
+          hears of it. Back-ups, and files that were saved, are not: those you erase yourself.{' '}
+          <button className="quiet font-semibold text-stop" onClick={() => remove.mutate(job.id)}>
+            Yes, erase it all
+          </button>
+        </span>
       )}
       {(putAway.error ?? remove.error) && <span className="text-stop">{(putAway.error ?? remove.error)?.message}</span>}
     </p>

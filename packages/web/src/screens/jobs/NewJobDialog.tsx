@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
 import { readJob, useCreateJob, useJobList } from '../../api/jobs.ts';
 import { useReturnFocus } from '../../components/return-focus.ts';
+import { newId } from '../../session/new-id.ts';
 
 /** What a new job begins from. */
 type Start =
@@ -24,7 +25,7 @@ export function NewJobDialog({ copied, onClose }: NewJobDialogProps) {
   const [measured, setMeasured] = useState(true);
   const [fault, setFault] = useState<string>();
   const [isMaking, setMaking] = useState(false);
-  const [id] = useState(() => crypto.randomUUID());
+  const [id] = useState(newId);
   const create = useCreateJob();
   const navigate = useNavigate();
   const focus = useReturnFocus();

@@ -5,14 +5,14 @@ import { freePort, partsOnRun, portsOf } from '@endrel/core/job/graph';
 import type { Job } from '@endrel/core/job/job';
 import { kindOf, partKinds, partName, portOf, type Part, type PartKind } from '@endrel/core/parts/kinds';
 import type { PortRef } from '@endrel/core/parts/port';
+import { newId } from '../../session/new-id.ts';
 
 /** Where a part can go: between what a joint joins, onto a free port, or beside the run for now. */
 export type Spot = { joint: string } | { port: PortRef } | 'loose';
 
 const kinds = Object.keys(partKinds) as PartKind[];
 /** Kind, number, and what no other page makes at the same time. */
-export const newPartId = (job: Job, kind: PartKind): string =>
-  `${freshId(job, kind)}-${crypto.randomUUID().slice(0, 4)}`;
+export const newPartId = (job: Job, kind: PartKind): string => `${freshId(job, kind)}-${newId().slice(0, 4)}`;
 
 const blank = (job: Job, kind: PartKind): Part => ({ kind, id: newPartId(job, kind) });
 
