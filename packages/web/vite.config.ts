@@ -7,7 +7,10 @@ import { VitePWA } from 'vite-plugin-pwa';
 
 const LARGEST_CHUNK = 3 * 1024 ** 2; // bytes; every file of the application is kept for use without the server
 
+const BUILD = `${Date.now().toString(36)}`; // another each time: what one build keeps of a result another does not read
+
 export default defineConfig({
+  define: { BUILD: JSON.stringify(BUILD) },
   plugins: [
     react(),
     tailwindcss(),

@@ -55,7 +55,7 @@ function readSecret(name: string, file: string): Buffer {
     return readFileSync(file);
   } catch (error) {
     const why = (error as NodeJS.ErrnoException).code === 'EACCES' ? 'this user may not read it (started by root, the server runs as “nobody”)' : (error as Error).message; // prettier-ignore
-    throw new Error(`${name}: ${file}: ${why}`);
+    throw new Error(`${name}: ${file}: ${why}`, { cause: error });
   }
 }
 

@@ -1,4 +1,5 @@
 import { holdAttachment } from '@endrel/core/attachments/attachment';
+import { assess } from '@endrel/core/assess';
 import type { Act } from '@endrel/core/job/acts/act';
 import type { Job } from '@endrel/core/job/job';
 import { HeldJob } from '@endrel/core/reckoning/held-job';
@@ -27,6 +28,10 @@ export const editReckoner = {
     const said = held.hold(job);
     rehearse();
     return said;
+  },
+  /** Reckons a job that is none of those that are held: what runs this code is quicker at what it has done before. */
+  warm(job: Job) {
+    if (asked === 0) assess(job);
   },
   act(act: Act) {
     asked++;

@@ -34,6 +34,12 @@ export class JobFollower {
     if (!this.#isBusy) await this.#catchUp();
   }
 
+  /** The next job is handed over whole, the same one too. */
+  forget(): void {
+    this.#wanted = undefined;
+    this.#said = undefined;
+  }
+
   async #catchUp(): Promise<void> {
     this.#isBusy = true;
     try {

@@ -3,9 +3,12 @@ import type { Drive } from '@endrel/core/heat/drive';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { LinesChart, type ChartLine } from './LinesChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 /** Over a drive: the tank's temperature above, the head in hand at the pump below, and where trouble begins. */
-export function DriveChart({ drive, of }: { drive: Drive; of: 'temperature' | 'margin' }) {
+export const DriveChart = bounded('The chart of the drive', DriveChartDrawn);
+
+function DriveChartDrawn({ drive, of }: { drive: Drive; of: 'temperature' | 'margin' }) {
   const units = useDisplayUnits();
   const isHeat = of === 'temperature';
   const unit = isHeat

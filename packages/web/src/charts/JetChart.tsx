@@ -3,6 +3,7 @@ import { JET_MARGIN, MOST_OF_SET, type SiphonFindings } from '@endrel/core/hange
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { LinesChart, type ChartLine } from './LinesChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 interface JetChartProps {
   readonly siphon: SiphonFindings;
@@ -10,7 +11,9 @@ interface JetChartProps {
 }
 
 /** Every drill of the set: what it brings across at full load against what is burnt, or what it holds back at idle. */
-export function JetChart({ siphon, of }: JetChartProps) {
+export const JetChart = bounded('The chart of the jet pump', JetChartDrawn);
+
+function JetChartDrawn({ siphon, of }: JetChartProps) {
   const units = useDisplayUnits();
   const isSuction = of === 'suction';
   const unit = unitById(isSuction ? (units.unitOf('volumeFlow') ?? 'L/h') : (units.unitOf('pressure') ?? 'kPa'));

@@ -6,9 +6,12 @@ import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { axis, chartInk, curve } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 /** Needle against what is left in the tank, before and after the resistors, with the straight line it ought to be. */
-export function NeedleChart({ findings }: { findings: GaugeFindings }) {
+export const NeedleChart = bounded('The needle chart', NeedleChartDrawn);
+
+function NeedleChartDrawn({ findings }: { findings: GaugeFindings }) {
   const units = useDisplayUnits();
   const theme = useTheme();
   const volume = unitById(units.unitOf('volume') ?? 'L');

@@ -12,6 +12,7 @@ import { wrapName } from '../drawing/wrap-name.ts';
 import { useTheme } from '../components/theme.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 interface PressureChartProps {
   readonly job: Job;
@@ -40,7 +41,9 @@ function roomFor(job: Job, { spans }: RunSolution): number {
 }
 
 /** Pressure along the run for every operating point; the chosen one is drawn strong, places are named along the top. */
-export function PressureChart({ job, solution, point }: PressureChartProps) {
+export const PressureChart = bounded('The pressure chart', PressureChartDrawn);
+
+function PressureChartDrawn({ job, solution, point }: PressureChartProps) {
   const units = useDisplayUnits();
   const theme = useTheme();
   const pressureUnit = unitById(units.unitOf('pressure') ?? 'kPa');
@@ -69,7 +72,7 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
       })),
     };
     const names = new Map(Object.values(job.parts).map((p) => [p.id, partName(p)]));
-    const chosen = profiles.find((p) => p.key === point)!.profile;
+    const chosen = profiles.find((p) => p.key === point)?.profile ?? [];
     const options: ChartOptions<'scatter'> = {
       responsive: true,
       maintainAspectRatio: false,
@@ -96,7 +99,8 @@ export function PressureChart({ job, solution, point }: PressureChartProps) {
       ctx.strokeStyle = ink.hair;
       let last = -Infinity;
       for (const span of solution.spans) {
-        const start = chosen.find((p) => p.part === span.part && p.end === 'inlet')!;
+        const start = chosen.find((p) => p.part === span.part && p.end === 'inlet');
+        if (!start) continue; // beside the run: no fuel passes it
         const x = scales.x!.getPixelForValue(length(start.distance + span.length / 2));
         if (!isNamed(job, span.part) || x - last < 15) continue;
         last = x;
@@ -167,6 +171,7 @@ function labelLines(
 ): void {
   const supplyEnd = (profile: Profiles[number]['profile']) => profile.at(-1)!;
   const ends = profiles
+    .filter(({ profile }) => profile.length > 0)
     .map(({ key, short, dash, profile }) => ({
       key,
       short,
@@ -175,7 +180,7 @@ function labelLines(
     }))
     .sort((a, b) => a.y - b.y);
   for (let i = 1; i < ends.length; i++) ends[i]!.y = Math.max(ends[i]!.y, ends[i - 1]!.y + 14);
-  const over = ends.at(-1)!.y - area.bottom;
+  const over = (ends.at(-1)?.y ?? 0) - area.bottom;
   if (over > 0) for (const end of ends) end.y -= over;
   for (const { key, short, dash, y } of ends) {
     ctx.fillStyle = key === point ? ink.ink : ink.soft;

@@ -14,11 +14,14 @@ import { roundUp } from '../units/round-up.ts';
 import { axis, chartInk, curve as curveOf } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 import { evenly } from '@endrel/core/numerics/evenly';
+import { bounded } from '../components/Boundary.tsx';
 
 const STEPS = 48;
 
 /** The pump's curve at each voltage that it is run at, its table, and where it works at each operating point. */
-export function PumpChart({
+export const PumpChart = bounded('The pump chart', PumpChartDrawn);
+
+function PumpChartDrawn({
   job,
   pump,
   solution,

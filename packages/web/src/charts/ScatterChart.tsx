@@ -1,5 +1,5 @@
 import { Chart, type ChartData, type ChartOptions } from 'chart.js';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import './chart-look.ts';
 
 export type ScatterChartInstance = Chart<'scatter'>;
@@ -17,6 +17,7 @@ export function ScatterChart({ data, options, annotate, label }: ScatterChartPro
   const canvas = useRef<HTMLCanvasElement>(null);
   const chart = useRef<ScatterChartInstance>(undefined);
   const draw = useRef(annotate);
+  const [fault, setFault] = useState<Error>();
   useEffect(() => {
     const made: ScatterChartInstance = new Chart(canvas.current!, {
       type: 'scatter',
@@ -24,7 +25,14 @@ export function ScatterChart({ data, options, annotate, label }: ScatterChartPro
       plugins: [
         {
           id: 'annotations',
-          afterDatasetsDraw: (drawn: ScatterChartInstance) => drawn.data.datasets.length > 0 && draw.current(drawn),
+          afterDatasetsDraw: (drawn: ScatterChartInstance) => {
+            if (drawn.data.datasets.length === 0) return;
+            try {
+              draw.current(drawn);
+            } catch (error) {
+              setFault(error as Error); // it may be drawn between two renders, where no boundary would hear of it
+            }
+          },
         },
       ],
     });
@@ -38,6 +46,7 @@ export function ScatterChart({ data, options, annotate, label }: ScatterChartPro
     chart.current.options = options;
     chart.current.update();
   }, [data, options, annotate]);
+  if (fault) throw fault;
   return (
     <div className="relative h-full w-full">
       <canvas ref={canvas} role="img" aria-label={label} />

@@ -3,11 +3,14 @@ import type { HotSoak } from '@endrel/core/heat/hot-soak';
 import { fromSi, unitById } from '@endrel/core/units/unit-table';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { LinesChart, type ChartLine } from './LinesChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 const SHOWN = 90 * 60; // s
 
 /** After stopping hot: pressure left in the rail, and the pressure below which its fuel boils. */
-export function SoakChart({ soak }: { soak: HotSoak }) {
+export const SoakChart = bounded('The chart of the soak', SoakChartDrawn);
+
+function SoakChartDrawn({ soak }: { soak: HotSoak }) {
   const units = useDisplayUnits();
   const pressure = unitById(units.unitOf('pressure') ?? 'kPa');
   const lines = useMemo((): ChartLine[] => {

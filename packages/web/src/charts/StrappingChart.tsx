@@ -6,6 +6,7 @@ import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 interface StrappingChartProps {
   readonly table: StrappingTable;
@@ -16,7 +17,9 @@ interface StrappingChartProps {
 }
 
 /** Litres against height, with labelled places and the fills that were measured. */
-export function StrappingChart({ table, places, readings = [] }: StrappingChartProps) {
+export const StrappingChart = bounded('The chart of the litres', StrappingChartDrawn);
+
+function StrappingChartDrawn({ table, places, readings = [] }: StrappingChartProps) {
   const units = useDisplayUnits();
   const theme = useTheme();
   const volume = unitById(units.unitOf('volume') ?? 'L');

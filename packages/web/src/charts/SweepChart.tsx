@@ -5,6 +5,7 @@ import type { ResistanceRange } from '@endrel/core/senders/resistor-network';
 import { useTheme } from '../components/theme.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 interface SweepChartProps {
   readonly up: readonly SweepReading[];
@@ -16,7 +17,9 @@ const straight = ({ empty, full }: ResistanceRange) =>
   Array.from({ length: 11 }, (_, i) => ({ x: 10 * i, y: empty + (i / 10) * (full - empty) }));
 
 /** Ohms from stop to stop: upwards, downwards, and the straight line that is expected. Gaps are open circuits. */
-export function SweepChart({ up, down, expected }: SweepChartProps) {
+export const SweepChart = bounded('The sweep chart', SweepChartDrawn);
+
+function SweepChartDrawn({ up, down, expected }: SweepChartProps) {
   const theme = useTheme();
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();

@@ -8,6 +8,7 @@ import { useTheme } from '../components/theme.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 interface VapourChartProps {
   readonly fuel: Fuel;
@@ -20,7 +21,9 @@ interface VapourChartProps {
 const [COLDEST, HOTTEST] = [celsius(-10), celsius(100)];
 
 /** Vapour pressure against temperature, the atmosphere across it, and the job's own temperatures on it. */
-export function VapourChart({ fuel, reid, atmosphere, marks }: VapourChartProps) {
+export const VapourChart = bounded('The vapour chart', VapourChartDrawn);
+
+function VapourChartDrawn({ fuel, reid, atmosphere, marks }: VapourChartProps) {
   const units = useDisplayUnits();
   const theme = useTheme();
   const pressure = unitById(units.unitOf('pressure') ?? 'kPa');

@@ -1,4 +1,5 @@
 import type { ResistorNetwork } from '@endrel/core/senders/resistor-network';
+import { bounded } from '../components/Boundary.tsx';
 
 const LINE = { fill: 'none', stroke: 'var(--electrical)', strokeWidth: 2 } as const;
 
@@ -29,15 +30,9 @@ function Resistor({ x, y, upright, label }: { x: number; y: number; upright?: bo
 }
 
 /** Gauge, resistors and sender as they are wired, earth at the bottom. */
-export function CircuitDrawing({
-  network,
-  sender,
-  label,
-}: {
-  network?: ResistorNetwork;
-  sender: string;
-  label: string;
-}) {
+export const CircuitDrawing = bounded('The drawing of the circuit', CircuitDrawingDrawn);
+
+function CircuitDrawingDrawn({ network, sender, label }: { network?: ResistorNetwork; sender: string; label: string }) {
   const series = network && network.series > 0 ? ohms(network.series) : undefined;
   const parallel = network && network.parallel !== Infinity ? ohms(network.parallel) : undefined;
   const across = network?.topology === 'parallelAcross';

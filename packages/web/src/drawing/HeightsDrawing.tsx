@@ -3,6 +3,7 @@ import { assumed } from '@endrel/core/job/assumption';
 import type { Job } from '@endrel/core/job/job';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { useDisplayUnits } from '../units/display-units.tsx';
+import { bounded } from '../components/Boundary.tsx';
 
 interface Mark {
   readonly name: string;
@@ -16,7 +17,9 @@ const HEIGHT = 330;
 const TANK = { left: 40, right: 210 };
 
 /** Side view to scale: tank floor, outlet, fuel, pump, vent, filler and rail on one ruler of heights. */
-export function HeightsDrawing({ job }: { job: Job }) {
+export const HeightsDrawing = bounded('The drawing of the heights', HeightsDrawingDrawn);
+
+function HeightsDrawingDrawn({ job }: { job: Job }) {
   const units = useDisplayUnits();
   const { tank, railHeight } = job.survey;
   const run = circuitsOf(job);

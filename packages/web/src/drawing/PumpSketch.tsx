@@ -1,6 +1,7 @@
 import { pumpCurveAt, type PumpRows } from '@endrel/core/hydraulics/pump-curve';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { evenly } from '@endrel/core/numerics/evenly';
+import { bounded } from '../components/Boundary.tsx';
 
 /** The ends of the axes that all sketches on a screen share: pumps can then be compared by eye. SI. */
 export interface SketchScale {
@@ -13,7 +14,9 @@ const box = { left: 4, right: WIDTH - 4, top: 12, bottom: HEIGHT - 14 };
 const STEPS = 32;
 
 /** A pump's curve at each voltage of its tables, with the readings on it; solid at the highest, then dashed. */
-export function PumpSketch({ tables, scale }: { tables: readonly PumpRows[]; scale: SketchScale }) {
+export const PumpSketch = bounded('The sketch of the pump', PumpSketchDrawn);
+
+function PumpSketchDrawn({ tables, scale }: { tables: readonly PumpRows[]; scale: SketchScale }) {
   const units = useDisplayUnits();
   const highest = Math.max(...tables.map((t) => t.voltage));
   const x = (flow: number) => box.left + (flow / scale.flow) * (box.right - box.left);

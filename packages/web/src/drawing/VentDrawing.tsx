@@ -2,12 +2,15 @@ import { hasVentLine } from '@endrel/core/vents/air-path';
 import type { Job } from '@endrel/core/job/job';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { circuits } from './line-patterns.ts';
+import { bounded } from '../components/Boundary.tsx';
 
 const WIDTH = 520;
 const HEIGHT = 300;
 
 /** Tank, filler neck and vent on one scale of heights: what stands above what. */
-export function VentDrawing({ job }: { job: Job }) {
+export const VentDrawing = bounded('The drawing of the vent', VentDrawingDrawn);
+
+function VentDrawingDrawn({ job }: { job: Job }) {
   const units = useDisplayUnits();
   const { tank, vent = {} } = job.survey;
   const depth = tank.depth?.si;

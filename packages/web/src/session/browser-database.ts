@@ -1,4 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Assessment } from '@endrel/core/assess';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { FieldPath } from '@endrel/core/job/needs';
 import type { Kept } from './kept.ts';
@@ -16,6 +17,14 @@ export interface KeptJob extends StoredJob {
   readonly keptAt: string;
 }
 
+/** An assessment without the job itself, of one revision, by one build: another may say it in another shape. */
+export interface KeptResult {
+  readonly id: string;
+  readonly revision: number;
+  readonly build: string;
+  readonly assessment: { readonly findings: Omit<Assessment['findings'], 'job'>; readonly snags: Assessment['snags'] };
+}
+
 export interface Stores extends DBSchema {
   /** What the server does not have, by job and page. */
   kept: { key: [job: string, client: string]; value: Owned<Pick<Kept, 'pending' | 'refused'>> };
@@ -24,13 +33,15 @@ export interface Stores extends DBSchema {
   typed: { key: [job: string, client: string, field: string]; value: Owned<TypedText> & { field: string } };
   attachments: { key: string; value: string };
   jobs: { key: string; value: KeptJob };
+  /** What was said of a job at the last visit. */
+  results: { key: string; value: KeptResult };
 }
 
 let opened: Promise<IDBPDatabase<Stores>> | undefined;
 
 /** What this browser keeps for Endrel. Rejects where its storage is full or forbidden. */
 export const database = (): Promise<IDBPDatabase<Stores>> =>
-  (opened ??= openDB<Stores>('endrel', 3, {
+  (opened ??= openDB<Stores>('endrel', 4, {
     upgrade(db, before, _now, tx) {
       if (before < 1) {
         db.createObjectStore('kept', { keyPath: ['job', 'client'] });
@@ -40,7 +51,8 @@ export const database = (): Promise<IDBPDatabase<Stores>> =>
         db.createObjectStore('steps', { keyPath: ['job', 'client'] });
         db.createObjectStore('typed', { keyPath: ['job', 'client', 'field'] });
       }
-      db.createObjectStore('jobs', { keyPath: 'id' });
+      if (before < 3) db.createObjectStore('jobs', { keyPath: 'id' });
+      db.createObjectStore('results', { keyPath: 'id' });
       if (before === 1) void partSteps(tx);
     },
     // another page wants a newer version: give way, this page opens anew when it writes again

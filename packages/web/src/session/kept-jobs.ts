@@ -94,12 +94,13 @@ export async function forgetJob(id: string): Promise<void> {
   waiting.delete(id);
   try {
     const db = await database();
-    const tx = db.transaction(['jobs', 'kept', 'steps', 'typed', 'attachments'], 'readwrite');
+    const tx = db.transaction(['jobs', 'kept', 'steps', 'typed', 'attachments', 'results'], 'readwrite');
     const jobs = await tx.objectStore('jobs').getAll();
     const digest = digestOf(jobs.find((job) => job.id === id));
     const others = jobs.filter((job) => job.id !== id).map(digestOf);
     await Promise.all([
       tx.objectStore('jobs').delete(id),
+      tx.objectStore('results').delete(id),
       ...(['kept', 'steps', 'typed'] as const).map((store) => tx.objectStore(store).delete(IDBKeyRange.bound([id], [id, []]))), // prettier-ignore
       ...(digest !== undefined && !others.includes(digest) ? [tx.objectStore('attachments').delete(digest)] : []),
     ]);

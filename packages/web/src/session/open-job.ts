@@ -4,6 +4,7 @@ import { fetchAttachments } from '../api/attachments.ts';
 import { ApiError, isAway, OfflineError } from '../api/client.ts';
 import { readJob } from '../api/jobs.ts';
 import { forgetJob, loadJob } from './kept-jobs.ts';
+import { loadResult } from './kept-results.ts';
 import { keepFor, loadGone, loadKept } from './kept-store.ts';
 import { isPageGone, pageName } from './page-name.ts';
 import { keptOf, type Kept } from './kept.ts';
@@ -25,6 +26,7 @@ export async function openJob(id: string): Promise<OpenedJob> {
     loadGone(id, client, isPageGone),
   ]);
   const typed = typedText.bring(id, [...own.typed, ...gone.typed]);
+  const result = await loadResult(stored);
   let missing: string | undefined;
   try {
     await fetchAttachments(stored.document);
@@ -40,6 +42,7 @@ export async function openJob(id: string): Promise<OpenedJob> {
     client,
     kept: joined(gone.kept, own.kept),
     keptSafely: gone.forget,
+    result,
     isWithoutServer,
     notice: [missing, back].filter(Boolean).join(' ') || undefined,
   };

@@ -7,7 +7,8 @@ import type { Job } from '@endrel/core/job/job';
 import type { FieldPath, Need } from '@endrel/core/job/needs';
 import { sendAttachment } from '../api/attachments.ts';
 import { actsSince, readJob, sendActs } from '../api/jobs.ts';
-import { useFollowed } from '../calc/use-followed.ts';
+import { useFollowed, type Reckoning } from '../calc/use-followed.ts';
+import { useKeptResult } from './kept-results.ts';
 import { JobSession, type SessionSnapshot } from './job-session.ts';
 import { followChanges } from './feed.ts';
 import { keepJob } from './kept-jobs.ts';
@@ -23,6 +24,7 @@ const SessionContext = createContext<JobSession | undefined>(undefined);
 const SnapshotContext = createContext<SessionSnapshot | undefined>(undefined);
 const JobContext = createContext<Job | undefined>(undefined);
 const AssessmentContext = createContext<Assessment | undefined>(undefined);
+const ReckoningContext = createContext<Reckoning>({ state: 'reckoning' });
 /** By the path of the field. */
 const RefusedContext = createContext<ReadonlyMap<string, RefusedAct>>(new Map());
 const NeedsContext = createContext<Needs>({ list: [], paths: new Set() });
@@ -42,6 +44,8 @@ export interface OpenedJob {
   keptSafely(): void;
   /** What the person should know of it. */
   readonly notice: string | undefined;
+  /** What was said of just this revision at the last visit. */
+  readonly result: Assessment | undefined;
   /** It is as this browser kept it: the server did not answer. */
   readonly isWithoutServer: boolean;
 }
@@ -73,7 +77,8 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
     );
   }, [opened, queries]);
   const snapshot = useSyncExternalStore(session.subscribe, session.getSnapshot);
-  const assessment = useFollowed(session);
+  const reckoning = useFollowed(session, opened.result);
+  const assessment = 'assessment' in reckoning ? reckoning.assessment : undefined;
   useEffect(() => {
     opened.keptSafely();
     if (opened.notice !== undefined) session.say(opened.notice);
@@ -109,6 +114,7 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
     const { id, savedAt } = opened.stored;
     keepJob({ id, savedAt, revision, document: session.stored.job });
   }, [session, opened, revision]);
+  useKeptResult(session, reckoning);
   const { refused } = snapshot;
   const refusedByField = useMemo(() => new Map(refused.map((r) => [fieldOf(r.act)?.join('/') ?? r.id, r])), [refused]);
   const list = assessment?.findings.needs;
@@ -117,11 +123,13 @@ export function JobSessionProvider({ opened, children }: { opened: OpenedJob; ch
     <SessionContext value={session}>
       <SnapshotContext value={snapshot}>
         <JobContext value={snapshot.job}>
-          <AssessmentContext value={assessment}>
-            <NeedsContext value={needs}>
-              <RefusedContext value={refusedByField}>{children}</RefusedContext>
-            </NeedsContext>
-          </AssessmentContext>
+          <ReckoningContext value={reckoning}>
+            <AssessmentContext value={assessment}>
+              <NeedsContext value={needs}>
+                <RefusedContext value={refusedByField}>{children}</RefusedContext>
+              </NeedsContext>
+            </AssessmentContext>
+          </ReckoningContext>
         </JobContext>
       </SnapshotContext>
     </SessionContext>
@@ -146,12 +154,16 @@ function given<T>(value: T | undefined): T {
 }
 /** The job being edited, and what can be done with it: the same object as long as the job is open. */
 export const useSession = (): JobSession => given(use(SessionContext));
+/** The same where a job may be open or not. */
+export const useSessionIfOpen = (): JobSession | undefined => use(SessionContext);
 /** How far it is saved, and which step comes back: other at each save too. */
 export const useSnapshot = (): SessionSnapshot => given(use(SnapshotContext));
 /** The job as it is shown: other at each edit. */
 export const useJob = (): Job => given(use(JobContext));
 /** What there is to say of the job, once it is reckoned. */
 export const useAssessment = (): Assessment | undefined => use(AssessmentContext);
+/** Whether that is judged, of the last visit, still to come, or not to be had. */
+export const useReckoning = (): Reckoning => use(ReckoningContext);
 /** Other only when a need came or went. */
 export const useNeeds = (): Needs => use(NeedsContext);
 /** What was refused of a field, if anything was. */

@@ -1,6 +1,7 @@
 import type { Adapter } from '@endrel/core/fittings/adapter';
 import { portSize } from '@endrel/core/fittings/port-size';
 import { describePort, type Port } from '@endrel/core/fittings/port';
+import { bounded } from '../../components/Boundary.tsx';
 
 /** One piece of a chain along its own axis, mm. */
 interface Piece {
@@ -74,7 +75,9 @@ function layOut(from: Port, adapters: readonly Adapter[], to: Port): Drawn[] {
 }
 
 /** A chain of adapters to scale, from the one port to the other: bodies with their flats, threads, nuts, and the bore through them. */
-export function ChainSketch({
+export const ChainSketch = bounded('The sketch of the joint', ChainSketchDrawn);
+
+function ChainSketchDrawn({
   from,
   adapters,
   to,

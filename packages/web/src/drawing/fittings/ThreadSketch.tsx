@@ -1,4 +1,5 @@
 import { coneAngle, seatOf, sayThread, type Gender, type Thread } from '@endrel/core/threads/thread';
+import { bounded } from '../../components/Boundary.tsx';
 
 const MM = 1000;
 const TURNS = 7; // of the thread are drawn
@@ -9,7 +10,9 @@ const TURNS = 7; // of the thread are drawn
  *
  * @param reading - m, what the caliper showed; undefined: none is drawn.
  */
-export function ThreadSketch({
+export const ThreadSketch = bounded('The sketch of the thread', ThreadSketchDrawn);
+
+function ThreadSketchDrawn({
   thread,
   gender,
   reading,

@@ -1,10 +1,13 @@
 import type { OpeningFit } from '@endrel/core/hangers/opening-fit';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { bounded } from '../../components/Boundary.tsx';
 
 const SIZE = 300;
 
 /** The opening with the pump bodies packed in it as tightly as they go, to scale. */
-export function OpeningDrawing({ fit }: { fit: OpeningFit }) {
+export const OpeningDrawing = bounded('The drawing of the opening', OpeningDrawingDrawn);
+
+function OpeningDrawingDrawn({ fit }: { fit: OpeningFit }) {
   const units = useDisplayUnits();
   const widest = Math.max(fit.needed, fit.free ?? 0);
   const scale = (SIZE - 56) / widest;

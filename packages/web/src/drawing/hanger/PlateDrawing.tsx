@@ -2,12 +2,15 @@ import type { RingPlate } from '@endrel/core/hangers/ring-plate';
 import { studHole } from '@endrel/core/hangers/ring-plate';
 import type { OringGroove } from '@endrel/core/hangers/oring-groove';
 import { Dimension } from '../tank/Dimension.tsx';
+import { bounded } from '../../components/Boundary.tsx';
 
 const SIZE = 360;
 const CORNERS = 2 / Math.sqrt(3);
 
 /** The ring plate from above: hole, bolt circle, studs, and ports with their hexagons and the room a spanner sweeps. */
-export function PlateDrawing({ plate, groove }: { plate: RingPlate; groove?: OringGroove }) {
+export const PlateDrawing = bounded('The drawing of the plate', PlateDrawingDrawn);
+
+function PlateDrawingDrawn({ plate, groove }: { plate: RingPlate; groove?: OringGroove }) {
   const scale = (SIZE - 80) / plate.outside;
   const [cx, cy] = [SIZE / 2 + 40, SIZE / 2 - 10];
   const bottom = cy + (plate.outside / 2) * scale;

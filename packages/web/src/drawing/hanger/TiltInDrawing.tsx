@@ -1,12 +1,15 @@
 import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { sectionView } from '../tank/section-view.ts';
+import { bounded } from '../../components/Boundary.tsx';
 
 const WIDTH = 430;
 const HEIGHT = 300;
 
 /** A stiff part on its way through the opening, at a few steps, in section and to scale. */
-export function TiltInDrawing({ tilt }: { tilt: NonNullable<HangerFindings['tilt']> }) {
+export const TiltInDrawing = bounded('The drawing of the hanger going in', TiltInDrawingDrawn);
+
+function TiltInDrawingDrawn({ tilt }: { tilt: NonNullable<HangerFindings['tilt']> }) {
   const units = useDisplayUnits();
   const { length, width, passage, path } = tilt;
   const over = Math.min(passage.headroom, length * 1.05);

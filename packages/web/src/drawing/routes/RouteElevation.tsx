@@ -5,6 +5,7 @@ import { boundsOf } from '@endrel/core/routes/shape';
 import type { Vec } from '@endrel/core/routes/vector';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { circuits, type Circuit } from '../line-patterns.ts';
+import { bounded } from '../../components/Boundary.tsx';
 
 /** How the vehicle is looked at, and which way its axes run on paper: to the right, and down. */
 export const elevations = {
@@ -29,7 +30,9 @@ const HEIGHT = 400;
 const EDGE = 34;
 
 /** The vehicle from one side, to scale: zones at full travel, lines, measured points, and where a gap is too small. */
-export function RouteElevation({ routes, view, chosen, circuitOf, nameOf, onChoose }: RouteElevationProps) {
+export const RouteElevation = bounded('The view of the routes', RouteElevationDrawn);
+
+function RouteElevationDrawn({ routes, view, chosen, circuitOf, nameOf, onChoose }: RouteElevationProps) {
   const units = useDisplayUnits();
   const { x, y, name, across, down } = elevations[view];
   const flat = (p: Vec): [number, number] => [p[x[0]] * x[1], p[y[0]] * y[1]];

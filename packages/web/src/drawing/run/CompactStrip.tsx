@@ -9,6 +9,7 @@ import { GradeShape } from '../GradeMark.tsx';
 import { circuits } from '../line-patterns.ts';
 import { PartSymbol } from '../symbols/PartSymbol.tsx';
 import { stateWords, worstGrade } from './part-state.ts';
+import { bounded } from '../../components/Boundary.tsx';
 
 interface CompactStripProps {
   readonly job: Pick<Job, 'parts' | 'joints'>;
@@ -26,7 +27,9 @@ const SYMBOL_Y = 22;
 const GAP = 16; // between what leads to the engine and what leads back
 
 /** The run in one line of symbols: supply, then what leads back. Arrow keys walk it. */
-export function CompactStrip({ job, assessment, selected, onChoose, onOpen }: CompactStripProps) {
+export const CompactStrip = bounded('The run in one line', CompactStripDrawn);
+
+function CompactStripDrawn({ job, assessment, selected, onChoose, onOpen }: CompactStripProps) {
   const group = useRef<SVGSVGElement>(null);
   const { parts, joints } = job;
   const laid = useMemo(() => layInOneLine({ parts, joints }), [parts, joints]);

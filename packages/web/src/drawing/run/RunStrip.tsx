@@ -15,6 +15,7 @@ import { stateWords, worstGrade } from './part-state.ts';
 import { JointMarks } from './JointMarks.tsx';
 import { RunNumbers } from './RunNumbers.tsx';
 import { nextOnRun, type Direction } from './walk.ts';
+import { bounded } from '../../components/Boundary.tsx';
 
 interface RunStripProps {
   readonly job: Job;
@@ -25,7 +26,9 @@ interface RunStripProps {
 }
 
 /** The run: the fuel's path as one drawing, map and status of the job. Arrow keys walk it. */
-export function RunStrip({ job, assessment, point, selected, onSelect }: RunStripProps) {
+export const RunStrip = bounded('The run', RunStripDrawn);
+
+function RunStripDrawn({ job, assessment, point, selected, onSelect }: RunStripProps) {
   const frame = useRef<HTMLDivElement>(null);
   const [available, setAvailable] = useState(1200);
   useLayoutEffect(() => {
@@ -55,7 +58,7 @@ export function RunStrip({ job, assessment, point, selected, onSelect }: RunStri
   };
 
   return (
-    <div ref={frame} className="overflow-x-auto overflow-y-hidden" onKeyDown={walk}>
+    <div ref={frame} className="relative overflow-x-auto overflow-y-hidden" onKeyDown={walk}>
       <svg
         width={geometry.width}
         height={geometry.height}

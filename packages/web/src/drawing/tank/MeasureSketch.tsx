@@ -1,9 +1,12 @@
 import type { ReactNode } from 'react';
 import type { TankShape } from '@endrel/core/job/tank';
 import { Dimension } from './Dimension.tsx';
+import { bounded } from '../../components/Boundary.tsx';
 
 /** Which measurement goes where: an invented tank of the chosen shape, its dimensions lettered. Not to scale. */
-export function MeasureSketch({ shape }: { shape: TankShape | undefined }) {
+export const MeasureSketch = bounded('The sketch of what to measure', MeasureSketchDrawn);
+
+function MeasureSketchDrawn({ shape }: { shape: TankShape | undefined }) {
   return (
     <figure className="sheet">
       <svg viewBox="0 0 520 250" className="block h-auto w-full" role="img" aria-label={sketchLabels[shape ?? 'box']}>

@@ -1,12 +1,15 @@
 import type { PickupMap } from '@endrel/core/tanks/pickup';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { bounded } from '../../components/Boundary.tsx';
 
 const CELL = { width: 34, height: 22 };
 const LEFT = 74;
 const TOP = 34;
 
 /** Litres left when the pickup uncovers, over pitch and roll: the darker, the more stays behind. */
-export function PickupMapDrawing({ map, bucket, full }: { map: PickupMap; bucket: boolean; full: number }) {
+export const PickupMapDrawing = bounded('The map of the pickup', PickupMapDrawingDrawn);
+
+function PickupMapDrawingDrawn({ map, bucket, full }: { map: PickupMap; bucket: boolean; full: number }) {
   const units = useDisplayUnits();
   const rows = bucket && map.withBucket ? map.withBucket : map.without;
   const degrees = (rad: number) => Math.round((rad * 180) / Math.PI);

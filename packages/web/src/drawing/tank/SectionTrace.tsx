@@ -1,9 +1,12 @@
 import type { TracedPoint } from '@endrel/core/job/tank';
 import type { SectionPoint } from '@endrel/core/tanks/section-polygon';
 import { sectionView } from './section-view.ts';
+import { bounded } from '../../components/Boundary.tsx';
 
 /** A section as it is being traced, corners numbered, with the place where it goes wrong. */
-export function SectionTrace({ points, fault }: { points: readonly TracedPoint[]; fault?: SectionPoint }) {
+export const SectionTrace = bounded('The trace of the section', SectionTraceDrawn);
+
+function SectionTraceDrawn({ points, fault }: { points: readonly TracedPoint[]; fault?: SectionPoint }) {
   const at = points.map((p) => [p.across.si, p.up.si] as const);
   const [xs, ys] = [at.map((p) => p[0]), at.map((p) => p[1])];
   const view = sectionView(

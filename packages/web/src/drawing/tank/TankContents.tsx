@@ -3,6 +3,7 @@ import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
 import { armSection, type FloatFindings } from '@endrel/core/senders/float-findings';
 import { heightAt } from '@endrel/core/senders/float-arm';
 import type { SectionView } from './section-view.ts';
+import { bounded } from '../../components/Boundary.tsx';
 
 interface TankContentsProps {
   readonly job: Job;
@@ -14,7 +15,9 @@ interface TankContentsProps {
 }
 
 /** What hangs in a tank, over its section: hanger, sock, bucket, return drop, siphon and float arc. Vent and filler too. */
-export function TankContents({ job, hanger, float, axis, top, view }: TankContentsProps) {
+export const TankContents = bounded('The drawing of what is in the tank', TankContentsDrawn);
+
+function TankContentsDrawn({ job, hanger, float, axis, top, view }: TankContentsProps) {
   const { stand, back } = hanger;
   const h = job.hanger ?? {};
   const along = (forward?: { si: number }, left?: { si: number }) => (axis === 1 ? forward?.si : left?.si) ?? 0;

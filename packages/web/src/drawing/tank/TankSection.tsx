@@ -8,6 +8,7 @@ import { solidMesh } from '@endrel/core/tanks/solid';
 import type { Tank } from '@endrel/core/tanks/surveyed-tank';
 import { Dimension } from './Dimension.tsx';
 import { sectionView, type SectionView } from './section-view.ts';
+import { bounded } from '../../components/Boundary.tsx';
 
 interface TankSectionProps {
   readonly job: Job;
@@ -28,7 +29,9 @@ interface TankSectionProps {
 const WIDTH = 520;
 
 /** A tank cut upright, to scale, with its fuel at any tilt; what hangs in it is drawn over it. */
-export function TankSection(props: TankSectionProps) {
+export const TankSection = bounded('The section of the tank', TankSectionDrawn);
+
+function TankSectionDrawn(props: TankSectionProps) {
   const { job, tank, axis, place, plane, label, caption, above = 0.06, below = 0.02, height = 300, children } = props;
   const id = useId();
   const { loops, walls, bounds } = useMemo(() => {

@@ -1,4 +1,5 @@
 import type { Diagram, DiagramGroup, DiagramShape } from '@endrel/core/wiring/diagram';
+import { bounded } from '../../components/Boundary.tsx';
 
 interface CircuitDiagramProps {
   readonly diagram: Diagram;
@@ -11,7 +12,9 @@ interface CircuitDiagramProps {
 }
 
 /** The circuit, fed from the left: boxes by DIN 72552 numbers, thick lines for what carries a pump's current, broken ones for shielded wires. */
-export function CircuitDiagram({ diagram, chosen, say, marked, onChoose }: CircuitDiagramProps) {
+export const CircuitDiagram = bounded('The diagram of the circuit', CircuitDiagramDrawn);
+
+function CircuitDiagramDrawn({ diagram, chosen, say, marked, onChoose }: CircuitDiagramProps) {
   return (
     <div className="overflow-x-auto border border-hair bg-sheet p-2">
       <svg

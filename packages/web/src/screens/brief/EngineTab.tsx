@@ -4,6 +4,7 @@ import { TextField } from '../../components/PropertyField.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 /** What the engine and its owner want; demand follows from it at once. */
 export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
@@ -66,7 +67,9 @@ export function EngineTab({ onWorking }: { onWorking(key: string): void }) {
             </button>
           </>
         ) : (
-          <p className="mt-2 text-ink-soft">Needs {firstMissing(brief)}.</p>
+          <p className="mt-2 text-ink-soft">
+            <Claim>Needs {firstMissing(brief)}.</Claim>
+          </p>
         )}
         {brief.induction !== 'carburettor' && !brief.direct && (
           <>

@@ -22,6 +22,7 @@ import { useAct, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { FuelSwitch } from './FuelSwitch.tsx';
 import { MaterialTable } from './MaterialTable.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 const VapourChart = loadable(() => import('../../charts/VapourChart.tsx').then((m) => m.VapourChart));
 
@@ -83,7 +84,9 @@ export function FuelTab() {
             <Reading name="Heat it takes" value={`${formatNumber(heatCapacity(fuel) / 1000, 2)} kJ/(kg·K)`} />
           </dl>
         ) : (
-          <p className="mt-2 text-ink-soft">Needs the fuel, and the ethanol share of petrol.</p>
+          <p className="mt-2 text-ink-soft">
+            <Claim>Needs the fuel, and the ethanol share of petrol.</Claim>
+          </p>
         )}
         {job.brief.fuel !== 'diesel' && <WaterTest />}
         {job.brief.fuel !== 'diesel' && <Multiplier />}

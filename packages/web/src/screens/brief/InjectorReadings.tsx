@@ -1,11 +1,17 @@
 import type { InjectorFindings } from '@endrel/core/engine/injectors';
 import { Reading } from '../../components/Reading.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 /** Whether the injectors are enough, and what they would bring at another pressure. */
 export function InjectorReadings({ injectors }: { injectors: InjectorFindings | undefined }) {
   const units = useDisplayUnits();
-  if (!injectors) return <p className="label">Needs size and number of injectors, and what the engine burns.</p>;
+  if (!injectors)
+    return (
+      <p className="label">
+        <Claim>Needs size and number of injectors, and what the engine burns.</Claim>
+      </p>
+    );
   return (
     <>
       <dl className="readings">

@@ -6,6 +6,7 @@ import { useAct, useAssessment, useJob } from '../../session/session-context.tsx
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { HangerSection } from '../hanger/HangerSection.tsx';
 import { Reading } from '../../components/Reading.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 /** The float arm: its range in this tank, the arm that would suit, and what its arc meets. */
 export function FloatTab() {
@@ -37,7 +38,7 @@ export function FloatTab() {
         )}
         {!float?.arm && (
           <p className="mt-2 text-ink-soft">
-            Arm and arc appear once arm length, pivot height and the stops are known.
+            <Claim>Arm and arc appear once arm length, pivot height and the stops are known.</Claim>
           </p>
         )}
         {float?.wanted && (

@@ -10,6 +10,7 @@ import { Reading } from '../../components/Reading.tsx';
 import { loadable } from '../../components/loadable.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
+import { Claim } from '../../components/Claim.tsx';
 
 const NeedleChart = loadable(() => import('../../charts/NeedleChart.tsx').then((m) => m.NeedleChart));
 
@@ -35,7 +36,9 @@ export function MatchTab({ view }: { view: JobView }) {
               <p className="mt-2">The arm cannot reach its stops: see the snag.</p>
             ) : outcome?.kind === 'needs' ? (
               <>
-                <p className="mt-2 text-ink-soft">It appears once these are known:</p>
+                <p className="mt-2 text-ink-soft">
+                  <Claim>It appears once these are known:</Claim>
+                </p>
                 <ul className="mt-1 list-disc pl-5">
                   {needs.map((need) => (
                     <li key={need.path.join('/')}>

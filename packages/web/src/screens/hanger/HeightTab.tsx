@@ -10,6 +10,7 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 import { MeasuringGuide } from '../survey/MeasuringGuide.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { HangerSection } from './HangerSection.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 /** How high the hanger hangs: stack height, and what every rod and tube is cut to. */
 export function HeightTab() {
@@ -31,7 +32,9 @@ export function HeightTab() {
           />
         ) : (
           <p className="mt-2 text-ink-soft">
-            The stack height appears once the tank depth is measured and the hanger is said to be rigid or sprung.
+            <Claim>
+              The stack height appears once the tank depth is measured and the hanger is said to be rigid or sprung.
+            </Claim>
           </p>
         )}
       </div>

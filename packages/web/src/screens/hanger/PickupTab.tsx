@@ -9,6 +9,7 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { loadable } from '../../components/loadable.tsx';
 import { HangerSection } from './HangerSection.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 const JetChart = loadable(() => import('../../charts/JetChart.tsx').then((m) => m.JetChart));
 
@@ -215,7 +216,9 @@ function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle
       )}
       {saddle && !siphon && (
         <p className="label">
-          The siphon is reckoned once the run solves and something comes back; no drill of the set may do.
+          <Claim>
+            The siphon is reckoned once the run solves and something comes back; no drill of the set may do.
+          </Claim>
         </p>
       )}
     </>

@@ -11,6 +11,7 @@ import { PlateDrawing } from '../../drawing/hanger/PlateDrawing.tsx';
 import { useAssessment, useJob, useSnapshot } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Reading } from '../../components/Reading.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 const kinds = {
   ring: 'ring plate',
@@ -116,8 +117,10 @@ export function PlateTab() {
           </>
         ) : (
           <p className="sheet p-4 text-ink-soft">
-            The plate appears once the bolt circle and the hole (or the opening) are measured; a moulded lid once its
-            flat is.
+            <Claim>
+              The plate appears once the bolt circle and the hole (or the opening) are measured; a moulded lid once its
+              flat is.
+            </Claim>
           </p>
         )}
       </div>

@@ -3,7 +3,10 @@ import { Navigate, useParams, useNavigate } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { openJob } from '../../session/open-job.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
-import { JobSessionProvider, useJob } from '../../session/session-context.tsx';
+import { JobSessionProvider, useJob, useReckoning, useSession } from '../../session/session-context.tsx';
+import { markFailed, takeFailed } from '../../session/failed-places.ts';
+import { Boundary } from '../../components/Boundary.tsx';
+import type { Stage } from '@endrel/core/job/needs';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobDialogs, preloadDialogs, type JobDialog } from './JobDialogs.tsx';
 import { JobHeader } from './JobHeader.tsx';
@@ -64,29 +67,79 @@ function JobFrame() {
     const timer = setTimeout(() => void rest().catch(() => undefined), QUIET);
     return () => clearTimeout(timer);
   }, []);
-  const Stage = stageScreens[view.stage];
+  const StageScreen = stageScreens[view.stage];
+  const job = useJob();
+  useElsewhere(view);
+  const { state } = useReckoning();
   return (
-    <div className="flex min-h-screen flex-col lg:h-screen print:block print:h-auto">
+    <div
+      data-reckoning={state}
+      className="relative flex min-h-screen flex-col overflow-x-clip lg:h-screen lg:overflow-hidden print:block print:h-auto print:overflow-visible"
+    >
       <JobTitle />
       <JobHeader onHelp={openShortcuts} />
-      <RunPanel view={view} strip={strip} onWorking={setWorking} />
+      <Boundary what="The run and its figures" tries={[job]}>
+        <RunPanel view={view} strip={strip} onWorking={setWorking} />
+      </Boundary>
       <StageRow view={view} />
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row print:block">
         <main
-          className="min-w-0 flex-1 overflow-auto px-5 py-2 outline-none print:overflow-visible print:p-0"
+          className="relative min-w-0 flex-1 overflow-auto px-5 py-2 outline-none print:overflow-visible print:p-0"
           tabIndex={-1}
           aria-label="Bench"
         >
-          <Suspense fallback={<p className="py-4 text-ink-soft">Fetching this stage …</p>}>
-            {Stage && <Stage view={view} onWorking={setWorking} />}
-            <Arrived key={view.stage} view={view} />
-          </Suspense>
+          <Boundary
+            key={view.stage}
+            what={`The stage “${nameOf(view.stage)}”`}
+            tries={[job]}
+            ways={<OtherStage view={view} />}
+            onFailed={() => markFailed(window.location)}
+          >
+            <Suspense fallback={<p className="py-4 text-ink-soft">Fetching this stage …</p>}>
+              {StageScreen && <StageScreen view={view} onWorking={setWorking} />}
+              <Arrived key={view.stage} view={view} />
+            </Suspense>
+          </Boundary>
         </main>
-        <SnagGutter view={view} />
+        <Boundary what="The snags" tries={[job]}>
+          <SnagGutter view={view} />
+        </Boundary>
       </div>
-      <JobDialogs view={view} open={dialog} working={working} onClose={closeDialog} onWorking={setWorking} />
+      <Boundary what="What was opened" tries={[job, dialog, working]}>
+        <JobDialogs view={view} open={dialog} working={working} onClose={closeDialog} onWorking={setWorking} />
+      </Boundary>
       <ConflictDialog />
     </div>
+  );
+}
+
+/** What a job opens with, fetched beforehand. */
+export async function preloadJob(): Promise<void> {
+  await preloadRun();
+  await stageScreens.run?.preload();
+  await stageScreens.survey?.preload();
+}
+
+const nameOf = (stage: Stage): string => stageList.find((s) => s.key === stage)?.name ?? stage;
+
+/** A job that was left on a place that could not be drawn opens on another. */
+function useElsewhere(view: JobView): void {
+  const session = useSession();
+  const [hasFailed] = useState(() => takeFailed(window.location));
+  useEffect(() => {
+    if (!hasFailed) return;
+    session.say(`“${nameOf(view.stage)}” could not be drawn when it was last open, so this is another stage.`);
+    view.goTo(view.stage === 'brief' ? 'survey' : 'brief');
+  }, []); // eslint-disable-line react-hooks/exhaustive-deps -- as it opens, once
+}
+
+/** Where to go on while a stage cannot be drawn. */
+function OtherStage({ view }: { view: JobView }) {
+  const other = view.stage === 'brief' ? 'survey' : 'brief';
+  return (
+    <button className="button" onClick={() => view.goTo(other)}>
+      Go to {nameOf(other)}
+    </button>
   );
 }
 

@@ -10,6 +10,7 @@ import { figure } from '@endrel/core/units/quantity';
 import { memo, type ReactNode } from 'react';
 import { capital } from '@endrel/core/units/capital';
 import { Moving } from '../../components/Moving.tsx';
+import { useReckoning } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 interface ReadingsProps {
@@ -37,12 +38,12 @@ export function Readings(props: ReadingsProps) {
         <>
           <Cell label="Demand, full load">
             <Reading onOpen={demand && (() => onWorking('demand'))} label="Working of the demand">
-              {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : '–'}
+              {demand ? <Moving figure={figure('volumeFlow', demand.volumeFlow)} /> : <NoFigure />}
             </Reading>
           </Cell>
           <Cell label="Pump margin">
             <Reading onOpen={solution?.margin && (() => onWorking('pumpMargin'))} label="Working of the pump margin">
-              {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : '–'}
+              {solution?.margin ? <Moving figure={figure('fraction', solution.margin.margin)} /> : <NoFigure />}
             </Reading>
           </Cell>
         </>
@@ -130,10 +131,22 @@ function Pressure({ job, assessment, point, onWorking }: Omit<ReadingsProps, 'is
         onOpen={result && (() => onWorking(`railPressure:${point}`))}
         label={`Working of the pressure at ${shortPointName(job, point)}`}
       >
-        {result ? <Moving figure={figure('pressure', result.railPressure)} /> : '–'}
+        {result ? <Moving figure={figure('pressure', result.railPressure)} /> : <NoFigure />}
       </Reading>
       {result && <Wanted result={result} />}
     </div>
+  );
+}
+
+/** A dash is a finding: while nothing is found yet, three dots stand there. */
+function NoFigure() {
+  const { state } = useReckoning();
+  if (state === 'judged' || state === 'kept') return '–';
+  return (
+    <span className="font-normal text-ink-soft">
+      <span aria-hidden>…</span>
+      <span className="sr-only">{state === 'failed' ? 'not reckoned' : 'being reckoned'}</span>
+    </span>
   );
 }
 

@@ -2,7 +2,8 @@ import { memo, useState, type ReactNode } from 'react';
 import type { Cured } from '@endrel/core/checks/cured';
 import type { Snag } from '@endrel/core/checks/snag';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
-import { useAssessment } from '../../session/session-context.tsx';
+import type { Need } from '@endrel/core/job/needs';
+import { useAssessment, useNeeds, useReckoning } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { SnagActions } from './SnagActions.tsx';
 import { useCured } from './use-cured.ts';
@@ -30,9 +31,12 @@ export const SnagGutter = memo(function SnagGutter({ view }: { view: JobView }) 
     <aside
       aria-label="Snags"
       tabIndex={-1}
-      className="no-print w-full shrink-0 overflow-auto border-t border-ink bg-sheet outline-none lg:w-[21rem] lg:border-t-0 lg:border-l"
+      className="no-print relative w-full shrink-0 overflow-auto border-t border-ink bg-sheet outline-none lg:w-[21rem] lg:border-t-0 lg:border-l"
     >
-      <h2 className="sticky top-0 z-10 border-b border-hair bg-sheet px-4 py-1.5 text-base">{summary(live)}</h2>
+      <h2 className="sticky top-0 z-10 border-b border-hair bg-sheet px-4 py-1.5 text-base" aria-live="polite">
+        <Summary snags={live} />
+      </h2>
+      <Unjudged />
       {(here.length > 0 || gone.some(({ snag }) => isHere(snag))) && (
         <Group title="Here">
           {withCured(
@@ -107,8 +111,52 @@ function CuredItem({ cured: { snag, moved } }: { cured: Cured }) {
   );
 }
 
-function summary(snags: readonly Snag[]): string {
-  if (snags.length === 0) return 'No snags found';
+/** What the gutter says above its list: how many there are, or why nothing is said. */
+function Summary({ snags }: { snags: readonly Snag[] }) {
+  const reckoning = useReckoning();
+  const { list: needs } = useNeeds();
+  if (reckoning.state === 'reckoning') return <>Reckoning …</>;
+  if (reckoning.state === 'failed') return <>Not judged: Endrel cannot reckon here</>;
+  if (snags.length > 0) return <>{countSnags(snags)}</>;
+  const { findings } = reckoning.assessment;
+  if (findings.solution && needs.length === 0) return <>No snags found</>;
+  return <>Not judged yet: {unjudged(findings.solution !== undefined, needs)}</>;
+}
+
+/** What of the job cannot be judged while there are snags, or why there are none. */
+function Unjudged() {
+  const reckoning = useReckoning();
+  const { list: needs } = useNeeds();
+  if (reckoning.state === 'failed')
+    return (
+      <div role="alert" className="border-b border-hair px-4 py-2 text-[0.93rem]">
+        <p>
+          The part of Endrel that reckons did not start or broke off: {reckoning.why}. What you enter is kept and saved
+          all the same.
+        </p>
+        <button className="button mt-1" onClick={reckoning.again}>
+          Reckon again
+        </button>
+      </div>
+    );
+  if (reckoning.state === 'kept')
+    return <p className="label border-b border-hair px-4 py-1">As of the last visit; being reckoned anew.</p>;
+  if (reckoning.state === 'reckoning' || reckoning.assessment.findings.solution) return null;
+  return (
+    <p className="label border-b border-hair px-4 py-1">
+      Pressure, flow and heat are not judged: {unjudged(false, needs)}.
+    </p>
+  );
+}
+
+function unjudged(isSolved: boolean, needs: readonly Need[]): string {
+  const measured = needs.filter((n) => n.isMeasured).length;
+  const chosen = needs.length - measured;
+  const open = [measured > 0 && `${measured} to measure`, chosen > 0 && `${chosen} to choose`].filter(Boolean).join(', '); // prettier-ignore
+  return open || (isSolved ? '' : 'the run does not solve');
+}
+
+function countSnags(snags: readonly Snag[]): string {
   const count = (grade: Snag['grade'], word: string) => {
     const n = snags.filter((s) => s.grade === grade).length;
     return n > 0 ? `${n} ${word}` : '';

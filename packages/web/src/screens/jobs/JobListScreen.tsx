@@ -14,6 +14,7 @@ import { MiniRun } from '../../drawing/run/MiniRun.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { ImportButton } from './ImportButton.tsx';
 import { JobsAtHand } from './JobsAtHand.tsx';
+import { useWarmUp } from './use-warm-up.ts';
 
 export function JobListScreen() {
   const shop = useShop();
@@ -78,6 +79,7 @@ function JobList() {
   const [sought, setSought] = useState('');
   const [showsAway, setShowsAway] = useState(false);
   const query = useJobList(useDeferredValue(sought.trim()), showsAway);
+  useWarmUp(query.data?.pages[0]?.jobs.find((job) => job.unreadable === undefined)?.id);
   if (!query.data) {
     // each new try begins without an error: a server that was away is away until it answers
     const stillAway = query.error ? isAway(query.error) : query.errorUpdateCount > 0;

@@ -8,6 +8,7 @@ import { Reading } from '../../components/Reading.tsx';
 import { loadable } from '../../components/loadable.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 const SoakChart = loadable(() => import('../../charts/SoakChart.tsx').then((m) => m.SoakChart));
 const DriveChart = loadable(() => import('../../charts/DriveChart.tsx').then((m) => m.DriveChart));
@@ -54,7 +55,7 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
           </>
         ) : (
           <p className="sheet p-4 text-ink-soft">
-            Needs a run that can be solved, the current in the pump’s table, and the tank’s litres.
+            <Claim>Needs a run that can be solved, the current in the pump’s table, and the tank’s litres.</Claim>
           </p>
         )}
         <h2 className="mt-3 text-lg">Standing hot, engine off</h2>
@@ -67,9 +68,11 @@ export function HeatTab({ onWorking }: { onWorking(key: string): void }) {
           </>
         ) : (
           <p className="sheet p-4 text-ink-soft">
-            {assessment?.findings.fuel?.family === 'diesel'
-              ? 'Diesel does not boil in use.'
-              : 'Needs a run that can be solved.'}
+            {assessment?.findings.fuel?.family === 'diesel' ? (
+              'Diesel does not boil in use.'
+            ) : (
+              <Claim>Needs a run that can be solved.</Claim>
+            )}
           </p>
         )}
       </section>

@@ -10,6 +10,7 @@ import { NetworkExport } from './NetworkExport.tsx';
 import { PartBench } from './PartBench.tsx';
 import { RunSummary } from './RunSummary.tsx';
 import { loadable } from '../../components/loadable.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 const PressureChart = loadable(() => import('../../charts/PressureChart.tsx').then((m) => m.PressureChart));
 const PumpChart = loadable(() => import('../../charts/PumpChart.tsx').then((m) => m.PumpChart));
@@ -63,9 +64,11 @@ export function PartTab({ view }: { view: JobView }) {
             </>
           ) : (
             <div className="sheet my-1 p-5 text-ink-soft">
-              {assessment?.findings.faults.length
-                ? 'No pressure can be computed until the first snag is cured.'
-                : 'The curve appears once these are known:'}
+              <Claim>
+                {assessment?.findings.faults.length
+                  ? 'No pressure can be computed until the first snag is cured.'
+                  : 'The curve appears once these are known:'}
+              </Claim>
               <ul className="mt-1 list-disc pl-5">
                 {assessment?.findings.needs
                   .filter((n) => n.blocksSolution)

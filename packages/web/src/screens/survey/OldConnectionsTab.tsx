@@ -1,6 +1,7 @@
 import { oldConnectionProperties } from '@endrel/core/job/old-connection';
 import { RowsField } from '../../components/RowsField.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 /** Outlets, returns and breathers of the factory system: what each did, what becomes of it, and what is lost with it. */
 export function OldConnectionsTab() {
@@ -14,7 +15,9 @@ export function OldConnectionsTab() {
         <h2 className="text-lg">What it comes to</h2>
         {list.length === 0 ? (
           <p className="text-ink-soft">
-            Nothing decided yet. Every old connection is used again, capped or taken away: none is left open.
+            <Claim>
+              Nothing decided yet. Every old connection is used again, capped or taken away: none is left open.
+            </Claim>
           </p>
         ) : (
           <table className="w-full text-left">

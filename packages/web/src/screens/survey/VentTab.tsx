@@ -6,6 +6,7 @@ import { Reading } from '../../components/Reading.tsx';
 import { VentDrawing } from '../../drawing/VentDrawing.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
+import { Claim } from '../../components/Claim.tsx';
 
 /** The vent in section: where it rises, turns and ends, and what it costs in vacuum and in time at the pump. */
 export function VentTab() {
@@ -47,7 +48,7 @@ export function VentTab() {
           </dl>
         ) : (
           <p className="mt-2 text-ink-soft">
-            Vacuum and filling time appear once the vent’s bore and length are known.
+            <Claim>Vacuum and filling time appear once the vent’s bore and length are known.</Claim>
           </p>
         )}
         <p className="label mt-1">

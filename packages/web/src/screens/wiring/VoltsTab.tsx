@@ -12,6 +12,7 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { Nothing } from './Nothing.tsx';
 import { useWiring } from './use-wiring.ts';
+import { Claim } from '../../components/Claim.tsx';
 
 const mOhm = (ohms: number): string => `${Number((ohms * 1000).toPrecision(3))} mΩ`;
 const volts = (v: number): string => `${v.toFixed(Math.abs(v) < 0.1 ? 3 : 2)} V`;
@@ -237,7 +238,7 @@ function Sizes({ found }: { found: WiringFindings }) {
         </p>
       ) : (
         <p className="text-ink-soft">
-          They follow once the run is solved and every wire on a pump’s way has its length.
+          <Claim>They follow once the run is solved and every wire on a pump’s way has its length.</Claim>
         </p>
       )}
       <p className="label mt-1">

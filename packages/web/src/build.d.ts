@@ -1,0 +1,2 @@
+/** Another for each build of the application. */
+declare const BUILD: string;
