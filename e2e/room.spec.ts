@@ -319,3 +319,72 @@ test.describe('under a car', () => {
     await expect(depth).toHaveAttribute('inputmode', 'text');
   });
 });
+
+test('seven operating points, demand and margin stand in the window without a cut, from 1280 px down to 1024', async ({
+  page,
+}) => {
+  await openJob(page, 'Mail van 4', 'Run');
+  for (const width of [1280, 1150, 1024]) {
+    await page.setViewportSize({ width, height: 800 });
+    const points = page.getByRole('radiogroup', { name: 'Operating point' });
+    await expect(points.getByRole('radio')).toHaveCount(7);
+    expect(await points.evaluate((e) => e.scrollWidth - e.clientWidth), `${width} px`).toBeLessThanOrEqual(0);
+    const edges = await page.locator('[data-reckoning] .label, [data-reckoning] .figure').evaluateAll((all) =>
+      all.filter((e) => e.getBoundingClientRect().bottom < 110).map((e) => e.getBoundingClientRect().right),
+    );
+    expect(Math.max(...edges), `${width} px`).toBeLessThanOrEqual(width);
+    for (const text of await points.getByText(/^wants/).all()) {
+      const [own, cell] = await text.evaluate((e) => [e, e.closest('.border-r')!].map((x) => x.getBoundingClientRect().right));
+      expect(own!, `${width} px`).toBeLessThanOrEqual(cell!);
+    }
+  }
+}); // prettier-ignore
+
+test('before a job is judged nothing says that it is sound, and where it cannot be judged the page says why', async ({ page, context }) => {
+  await context.route(/calc\.worker/, (route) => route.abort());
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Mail van 4' }).click();
+  await expect(snags(page)).toContainText('Not judged: Endrel cannot reckon here');
+  await expect(page.getByRole('main')).not.toContainText('appears once');
+  await expect(page.getByText('No snags found')).toHaveCount(0);
+  await context.unroute(/calc\.worker/);
+  await snags(page).getByRole('button', { name: 'Reckon again' }).click();
+  await expect(snags(page)).toContainText('No snags found');
+  await saved(page);
+  await page.waitForTimeout(1500); // what was said is kept in a pause
+  // at the next visit it stands there at once, in pencil, while the worker is held up
+  await context.route(/calc\.worker/, async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2500));
+    await route.continue();
+  });
+  await page.reload();
+  await expect(page.locator('[data-reckoning="kept"]')).toBeVisible();
+  await expect(snags(page)).toContainText('As of the last visit');
+  await expect(part(page, /^Hanger pump/)).toBeVisible();
+  await expect(page.locator('[data-reckoning="judged"]')).toBeVisible();
+}); // prettier-ignore
+
+test('a new job with nothing measured is not “no snags”', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByLabel('Job', { exact: true }).fill('Empty');
+  await page.getByRole('button', { name: 'Start the job' }).click();
+  await expect(snags(page).getByRole('heading', { level: 2 })).toHaveText(/^Not judged yet: \d+ to measure, \d to choose$/);
+}); // prettier-ignore
+
+test.describe('on a telephone', () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+  test('snags are a bar at the bottom with their count and the worst, which opens over the page', async ({ page }) => {
+    await openJob(page, 'Tarrow 30', 'Survey');
+    const bar = snags(page);
+    await expect(bar).toContainText('10 to stop for, 10 to fix, 3 to note');
+    await expect(bar).toContainText('is a fine filter before the pump'); // the worst
+    const box = (await bar.boundingBox())!;
+    expect([Math.round(box.y + box.height), box.height < 70]).toEqual([844, true]);
+    await bar.getByRole('button').first().click();
+    await expect(bar.getByRole('region', { name: 'Here' })).toBeVisible();
+    await expectAccessible(page);
+    await page.keyboard.press('Escape');
+    await expect(bar.getByRole('region', { name: 'Here' })).toHaveCount(0);
+  });
+});

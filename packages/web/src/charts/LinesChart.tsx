@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useTheme } from '../components/theme.tsx';
 import { axis, chartInk, curve } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
+import { textPlacer } from './text-placer.ts';
 
 /** One line of a chart, in the units that are shown. */
 export interface ChartLine {
@@ -50,6 +51,7 @@ export function LinesChart({ lines, x, y, marks = none, label }: LinesChartProps
     };
     const annotate = ({ ctx, scales, chartArea }: ScatterChartInstance) => {
       ctx.save();
+      const write = textPlacer(ctx);
       ctx.font = "12px 'Archivo Variable', sans-serif";
       lines.forEach((l, i) => {
         const seen = l.points.filter((p) => Number.isFinite(p.y) && (y.max === undefined || p.y <= y.max));
@@ -66,11 +68,7 @@ export function LinesChart({ lines, x, y, marks = none, label }: LinesChartProps
             : rises
               ? 'right'
               : 'left';
-        ctx.fillText(
-          l.name,
-          scales.x!.getPixelForValue(at.x) + 4,
-          scales.y!.getPixelForValue(at.y) + (l.below ? 16 : -8),
-        );
+        write(l.name, scales.x!.getPixelForValue(at.x) + 4, scales.y!.getPixelForValue(at.y) + (l.below ? 16 : -8));
       });
       marks.forEach(({ x: at, text }, i) => {
         const px = scales.x!.getPixelForValue(at);
@@ -83,7 +81,7 @@ export function LinesChart({ lines, x, y, marks = none, label }: LinesChartProps
         ctx.fillStyle = ink.ink;
         const left = px > (chartArea.left + chartArea.right) / 2;
         ctx.textAlign = left ? 'right' : 'left';
-        ctx.fillText(text, px + (left ? -5 : 5), chartArea.top + 12 + 14 * i);
+        write(text, px + (left ? -5 : 5), chartArea.top + 12 + 14 * i);
       });
       ctx.restore();
     };

@@ -7,6 +7,7 @@ import { useDisplayUnits } from '../units/display-units.tsx';
 import { axis, chartInk, curve } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 import { bounded } from '../components/Boundary.tsx';
+import { textPlacer } from './text-placer.ts';
 
 /** Needle against what is left in the tank, before and after the resistors, with the straight line it ought to be. */
 export const NeedleChart = bounded('The needle chart', NeedleChartDrawn);
@@ -70,13 +71,14 @@ function NeedleChartDrawn({ findings }: { findings: GaugeFindings }) {
     };
     const annotate = ({ ctx, scales }: ScatterChartInstance) => {
       ctx.save();
+      const write = textPlacer(ctx);
       ctx.font = "12px 'Archivo Variable', sans-serif";
       curves.forEach((curve, i) => {
         const visible = curve.data.filter((p) => p.y >= -0.1 && p.y <= 1.1);
         const place = visible[Math.floor(visible.length * (0.3 + 0.22 * i))];
         if (!place) return;
         ctx.fillStyle = curve.borderColor;
-        ctx.fillText(curve.label, scales.x!.getPixelForValue(place.x) + 10, scales.y!.getPixelForValue(place.y) + 14);
+        write(curve.label, scales.x!.getPixelForValue(place.x) + 10, scales.y!.getPixelForValue(place.y) + 14);
       });
       ctx.restore();
     };

@@ -15,6 +15,7 @@ import { axis, chartInk, curve as curveOf } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 import { evenly } from '@endrel/core/numerics/evenly';
 import { bounded } from '../components/Boundary.tsx';
+import { textPlacer } from './text-placer.ts';
 
 const STEPS = 48;
 
@@ -121,31 +122,32 @@ function PumpChartDrawn({
     };
     const annotate = ({ ctx, scales }: ScatterChartInstance) => {
       ctx.save();
+      const write = textPlacer(ctx);
       ctx.font = "12px 'Archivo Variable', sans-serif";
       ctx.fillStyle = ink.supply;
       curves.forEach((curve, i) => {
         // beside the foot of each curve, the weaker one's name inside
         const foot = curve.data[Math.floor(curve.data.length * 0.93)]!;
         ctx.textAlign = i === 0 ? 'left' : 'right';
-        ctx.fillText(
+        write(
           curve.label,
           scales.x!.getPixelForValue(foot.x) + (i === 0 ? 8 : -8),
           scales.y!.getPixelForValue(foot.y) + 2,
         );
       });
       ctx.textAlign = 'left';
-      if (system.length > 1) {
-        const end = system[0]!;
-        ctx.fillStyle = ink.back;
-        ctx.fillText('what the run asks', scales.x!.getPixelForValue(end.x) + 6, scales.y!.getPixelForValue(end.y) - 6);
-      }
       const chosen = working.find((w) => w.key === point) ?? working[0]!;
       ctx.fillStyle = ink.ink;
-      ctx.fillText(
+      write(
         resultAt(solution, point).point.name,
         scales.x!.getPixelForValue(chosen.x) + 9,
         scales.y!.getPixelForValue(chosen.y) - 7,
       );
+      if (system.length > 1) {
+        const end = system[0]!;
+        ctx.fillStyle = ink.back;
+        write('what the run asks', scales.x!.getPixelForValue(end.x) + 6, scales.y!.getPixelForValue(end.y) - 6);
+      }
       ctx.restore();
     };
     return { data, options, annotate };

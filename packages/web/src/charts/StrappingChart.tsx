@@ -7,6 +7,7 @@ import { useDisplayUnits } from '../units/display-units.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 import { bounded } from '../components/Boundary.tsx';
+import { textPlacer } from './text-placer.ts';
 
 interface StrappingChartProps {
   readonly table: StrappingTable;
@@ -58,6 +59,7 @@ function StrappingChartDrawn({ table, places, readings = [] }: StrappingChartPro
     };
     const annotate = ({ ctx, scales }: ScatterChartInstance) => {
       ctx.save();
+      const write = textPlacer(ctx);
       ctx.font = "12px 'Archivo Variable', sans-serif";
       for (const { name, level, volume: v } of places) {
         const [x, y] = [
@@ -71,7 +73,7 @@ function StrappingChartDrawn({ table, places, readings = [] }: StrappingChartPro
         ctx.fillStyle = ink.ink;
         const right = x < (scales.x!.left + scales.x!.right) / 2;
         ctx.textAlign = right ? 'left' : 'right';
-        ctx.fillText(name, x + (right ? 9 : -9), y + (right ? 14 : -6));
+        write(name, x + (right ? 9 : -9), y + (right ? 14 : -6));
       }
       ctx.restore();
     };

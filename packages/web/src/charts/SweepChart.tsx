@@ -6,6 +6,7 @@ import { useTheme } from '../components/theme.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 import { bounded } from '../components/Boundary.tsx';
+import { textPlacer } from './text-placer.ts';
 
 interface SweepChartProps {
   readonly up: readonly SweepReading[];
@@ -52,17 +53,17 @@ function SweepChartDrawn({ up, down, expected }: SweepChartProps) {
     const open = up.filter((r) => !r.ohms);
     const annotate = ({ ctx, scales }: ScatterChartInstance) => {
       ctx.save();
+      const write = textPlacer(ctx);
       ctx.font = "12px 'Archivo Variable', sans-serif";
       datasets.forEach(({ label, data: values, borderColor }, i) => {
         const known = values.filter((p) => !Number.isNaN(p.y));
         const at = known[Math.floor(known.length * (0.25 + 0.3 * i))];
         if (!at) return;
         ctx.fillStyle = borderColor;
-        ctx.fillText(label, scales.x!.getPixelForValue(at.x) + 10, scales.y!.getPixelForValue(at.y) + 18);
+        write(label, scales.x!.getPixelForValue(at.x) + 10, scales.y!.getPixelForValue(at.y) + 18);
       });
       ctx.fillStyle = ink.ink;
-      for (const { share } of open)
-        ctx.fillText('open', scales.x!.getPixelForValue(share * 100) - 12, scales.y!.bottom - 6);
+      for (const { share } of open) write('open', scales.x!.getPixelForValue(share * 100) - 12, scales.y!.bottom - 6);
       ctx.restore();
     };
     return { data, options, annotate };

@@ -9,6 +9,7 @@ import { useDisplayUnits } from '../units/display-units.tsx';
 import { axis, chartInk } from './chart-look.ts';
 import { ScatterChart, type ScatterChartInstance } from './ScatterChart.tsx';
 import { bounded } from '../components/Boundary.tsx';
+import { textPlacer } from './text-placer.ts';
 
 interface VapourChartProps {
   readonly fuel: Fuel;
@@ -76,9 +77,10 @@ function VapourChartDrawn({ fuel, reid, atmosphere, marks }: VapourChartProps) {
     };
     const annotate = ({ ctx, scales }: ScatterChartInstance) => {
       ctx.save();
+      const write = textPlacer(ctx);
       ctx.font = "12px 'Archivo Variable', sans-serif";
       ctx.fillStyle = ink.ink;
-      ctx.fillText('atmosphere', scales.x!.left + 8, scales.y!.getPixelForValue(level) - 6);
+      write('atmosphere', scales.x!.left + 8, scales.y!.getPixelForValue(level) - 6);
       ctx.textAlign = 'right';
       for (const mark of marks) {
         const { x, y } = at(mark.temperature);
@@ -86,7 +88,7 @@ function VapourChartDrawn({ fuel, reid, atmosphere, marks }: VapourChartProps) {
         ctx.strokeStyle = ink.sheet;
         ctx.lineWidth = 4;
         ctx.strokeText(mark.name, px, py);
-        ctx.fillText(mark.name, px, py);
+        write(mark.name, px, py);
       }
       ctx.restore();
     };

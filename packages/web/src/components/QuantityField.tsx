@@ -175,7 +175,7 @@ function Field(props: QuantityFieldProps) {
           value={shown}
           placeholder={
             typical
-              ? `typical ${formatIn(typical.si, unitById(bareUnit), field.tool)}`
+              ? `typical ${withoutUnit(formatIn(typical.si, unitById(bareUnit), field.tool), showsUnit ? unitLabel : '')}`
               : needed && !compact
                 ? 'unknown'
                 : ''
@@ -231,6 +231,10 @@ function Field(props: QuantityFieldProps) {
     </div>
   );
 }
+
+/** The unit stands beside the field already. */
+const withoutUnit = (text: string, unit: string): string =>
+  unit !== '' && text.endsWith(unit) ? text.slice(0, -unit.length).trimEnd() : text;
 
 /** Nothing yet, or a number that takes the field's unit; a fraction alone is inches. */
 const isBare = (text: string) => /^\s*[+−-]?[\d.,]*\s*$/.test(text);

@@ -286,7 +286,7 @@ function Grid({
         return (
           <g key={`x${v}`}>
             <path d={`M${x} ${EDGE / 2}V${height - EDGE / 2}`} stroke="var(--hair)" strokeWidth={v === 0 ? 1.6 : 0.7} />
-            <text x={x + 3} y={EDGE / 2 + 3}>
+            <text x={x + (x > WIDTH - 70 ? -3 : 3)} y={EDGE / 2 + 3} textAnchor={x > WIDTH - 70 ? 'end' : 'start'}>
               {units.tape(v)}
             </text>
           </g>

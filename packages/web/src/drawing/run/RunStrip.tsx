@@ -9,7 +9,7 @@ import { pointName } from '@endrel/core/run/operating-point';
 import { GradeShape } from '../GradeMark.tsx';
 import { circuits } from '../line-patterns.ts';
 import { PartSymbol } from '../symbols/PartSymbol.tsx';
-import { wrapName } from '../wrap-name.ts';
+import { halfOf, markAt, nameLines } from './labels.ts';
 import { runGeometry, type Place, type RunGeometry, type Slot, type TankOutline } from './run-geometry.ts';
 import { stateWords, worstGrade } from './part-state.ts';
 import { JointMarks } from './JointMarks.tsx';
@@ -212,11 +212,12 @@ const PartOnRun = memo(function PartOnRun({
 }) {
   const { part, x, y, line, isInTank, open } = slot;
   const name = partName(part);
-  const half = Math.min(geometry.slotWidth, 112) / 2 - 2;
+  const half = halfOf(geometry.slotWidth);
   const frame = Math.min(half, 34);
   const isAtEdge = x > geometry.width - 130;
   const top = isInTank ? -44 : -21; // in the tank the name stands above: below is the floor
-  const lines = wrapName(name, Math.floor(half / 2.7));
+  const lines = nameLines(slot, geometry.slotWidth);
+  const [markX, markY] = markAt(slot);
   return (
     <g
       transform={`translate(${x} ${y})`}
@@ -261,12 +262,12 @@ const PartOnRun = memo(function PartOnRun({
       </text>
       <OpenPorts open={open} x={17} y={-14} />
       {grade && (
-        <g transform="translate(-21 -14)">
+        <g transform={`translate(${markX} ${markY})`}>
           <GradeShape grade={grade} />
         </g>
       )}
       {!grade && need && (
-        <text x={-21} y={-9} textAnchor="middle" fontSize={15} fontWeight={750} fill="var(--ink-soft)">
+        <text x={markX} y={markY + 5} textAnchor="middle" fontSize={15} fontWeight={750} fill="var(--ink-soft)">
           ?
         </text>
       )}

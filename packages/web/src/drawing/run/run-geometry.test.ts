@@ -8,6 +8,7 @@ import { applyAct } from '@endrel/core/job/acts/apply-act';
 import type { Job } from '@endrel/core/job/job';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
 import { circuitsOf } from '@endrel/core/run/circuits';
+import { boxOf, meet, numberPlaces, obstacles, placeLabels, placesAround } from './labels.ts';
 import { runGeometry, type RunGeometry, type Slot } from './run-geometry.ts';
 import { nextOnRun } from './walk.ts';
 
@@ -108,6 +109,84 @@ describe('the run’s drawing', () => {
     const drawn = runGeometry(applyAct(demoJobs.mailVan, { act: 'disconnect', joint: 'rail-1-in' }), 1250);
     expect(slot(drawn, 'rail-1').open.map((p) => p.port)).to.include('in');
     expect(slot(drawn, 'hose-2').open.map((p) => p.port)).to.deep.equal(['out']);
+  });
+});
+
+/** Texts as long as they come, at every joint and every part. */
+function labelled(drawn: RunGeometry) {
+  const wanted = [
+    ...drawn.slots.map((s) => ({ key: `at ${s.part.id}`, text: '1234.5 L/h drawn', places: placesAround(s) })),
+    ...drawn.wires.map((w) => ({ key: `joint ${w.joint}`, text: '−123.4', places: numberPlaces(w) })),
+  ];
+  return wanted.flatMap(({ key, text }) => {
+    const label = placeLabels(drawn, wanted).get(key);
+    return label ? [{ key, box: boxOf(text, label) }] : [];
+  });
+}
+
+/** How often a path passes the tank's outline; its open top edge counts as wall too. */
+function crossings(path: RunGeometry['wires'][number]['path'], tank: NonNullable<RunGeometry['tank']>): number {
+  const isIn = ([x, y]: readonly [number, number]) =>
+    x > tank.left && x < tank.right && y > tank.top && y < tank.bottom;
+  let count = 0;
+  for (const [i, to] of path.slice(1).entries()) {
+    const from = path[i]!;
+    const steps = Math.ceil(Math.hypot(to[0] - from[0], to[1] - from[1]));
+    let was = isIn(from);
+    for (let s = 1; s <= steps; s++) {
+      const is = isIn([from[0] + ((to[0] - from[0]) * s) / steps, from[1] + ((to[1] - from[1]) * s) / steps]);
+      if (is !== was) count++;
+      was = is;
+    }
+  }
+  return count;
+}
+
+function expectLegible(job: Job): void {
+  for (const available of [940, 1250]) {
+    const drawn = runGeometry(job, available);
+    const labels = labelled(drawn);
+    const fixed = obstacles(drawn);
+    for (const [i, { key, box }] of labels.entries()) {
+      for (const other of fixed) expect(meet(box, other), `${key} covers something`).to.equal(false);
+      for (const other of labels.slice(i + 1))
+        expect(meet(box, other.box), `${key} covers ${other.key}`).to.equal(false);
+    }
+    const { tank } = drawn;
+    if (!tank) continue;
+    const isInTank = new Map(drawn.slots.map((s) => [s.part.id, s.isInTank]));
+    const flows = new Map(circuitsOf(job).flows.map((f) => [f.joint, f]));
+    for (const { joint, path } of drawn.wires) {
+      const { from, to } = flows.get(joint)!;
+      const ends = [from, to].map((id) => isInTank.get(id) ?? undefined);
+      if (ends.includes(undefined)) continue; // the tank itself: its wall is where the line ends
+      expect(crossings(path, tank), `${joint} of ${from} and ${to}`).to.equal(ends[0] === ends[1] ? 0 : 1);
+    }
+  }
+}
+
+describe('what is written on the run', () => {
+  for (const job of Object.values(demoJobs))
+    for (const key of Object.keys(layouts) as LayoutKey[])
+      it(`${job.name}, ${layouts[key].name}: nothing printed over, no line through the tank’s wall but into it or out`, () => {
+        expectLegible(applyAct(job, { act: 'chooseLayout', key }));
+      });
+  it('stays so on any run that acts can lead to', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(Object.keys(demoJobs) as (keyof typeof demoJobs)[])),
+        fc.array(anyDice, { maxLength: 12 }),
+        (key, dice) => expectLegible(edited(demoJobs[key], dice)),
+      ),
+      { seed: 20_261_201, numRuns: 100, interruptAfterTimeLimit: 30_000 },
+    );
+  }).timeout(60_000);
+  it('a filter and a regulator on the hanger of an in-tank, returnless run are drawn in the tank', () => {
+    const job = applyAct(demoJobs.mailVan, { act: 'chooseLayout', key: 'inTankReturnless' });
+    const { slots } = runGeometry(job, 1250);
+    const inside = slots.filter((s) => s.isInTank).map((s) => s.part.kind);
+    expect(inside).to.include.members(['sock', 'pump', 'filter', 'regulator', 'hose', 'returnDrop']);
+    expect(slots.filter((s) => !s.isInTank).map((s) => s.part.kind)).to.include('rail');
   });
 });
 

@@ -183,18 +183,32 @@ function partsInTank(run: Circuits): Set<string> {
       for (const { from } of run.into(id))
         for (const before of [from, ...run.upstream(from)])
           if (run.zoneOf(before) === run.zoneBefore(id) && before !== run.tank.id) inside.add(before);
-  // what stands between two that lie in it, such as a check valve on the hanger, lies in it too
-  for (let found = true; found;) {
-    found = false;
-    for (const part of run.parts) {
-      if (inside.has(part.id) || part.id === run.tank.id || kindOf(part).isInTank) continue;
-      const [from, to] = [run.into(part.id).map((f) => f.from), run.outOf(part.id).map((f) => f.to)];
-      const isBetween = [from, to].every((ends) => ends.length > 0 && ends.every((id) => inside.has(id)));
-      if (isBetween) inside.add(part.id);
-      found ||= isBetween;
-    }
-  }
+  for (const stretch of stretchesBetween(run, inside)) for (const id of stretch) inside.add(id);
   return inside;
+}
+
+/** What stands between parts that lie in the tank and has no place of its own: a check valve, a filter with its regulator on the hanger. */
+function stretchesBetween(run: Circuits, inside: ReadonlySet<string>): string[][] {
+  const isOpen = (id: string) => !inside.has(id) && id !== run.tank?.id && !kindOf(run.part(id)).isInTank;
+  const neighbours = (id: string) => [run.into(id).map((f) => f.from), run.outOf(id).map((f) => f.to)] as const;
+  const seen = new Set<string>();
+  return run.parts.flatMap(({ id: first }): string[][] => {
+    if (!isOpen(first) || seen.has(first)) return [];
+    const stretch: string[] = [];
+    const ends = { before: [] as string[], behind: [] as string[] };
+    const wait = [first];
+    for (let id = wait.pop(); id !== undefined; id = wait.pop()) {
+      if (seen.has(id)) continue;
+      seen.add(id);
+      stretch.push(id);
+      const [before, behind] = neighbours(id);
+      ends.before.push(...before.filter((other) => !isOpen(other)));
+      ends.behind.push(...behind.filter((other) => !isOpen(other)));
+      wait.push(...[...before, ...behind].filter(isOpen));
+    }
+    const isWithin = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => inside.has(id));
+    return isWithin(ends.before) && isWithin(ends.behind) ? [stretch] : [];
+  });
 }
 
 /** y of what lies in the tank: pickup, pump inlet and return end at their heights; what leads up from them, on its way. */
@@ -208,30 +222,33 @@ function heightsInTank(
   const at = (height: number) =>
     tank.bottom - FLOOR - ((tank.bottom - tank.top - FLOOR) * Math.max(0, height)) / depth!;
   const pickup = depth && job.hanger ? pickupPlace(job.hanger, job.survey.tank)?.[2] : undefined;
+  // a filter before the pump stands at the pickup; one behind it hangs where it leads up
+  const isPickup = (part: Part) =>
+    part.kind === 'sock' || (part.kind === 'filter' && !run.upstream(part.id).some((id) => isPump(run.part(id))));
+  const isLow = (part: Part) => isPickup(part) || isPump(part);
   const places = new Map<string, number>();
   let last = tank.bottom - 22;
   for (const part of run.parts) {
     if (!inside.has(part.id)) continue;
     // where the symbol is entered, below its middle
-    const [height, reach] =
-      part.kind === 'sock' || part.kind === 'filter'
-        ? [pickup, 13]
-        : isPump(part)
-          ? [part.inletHeight?.si ?? 0, 15]
-          : part.kind === 'returnDrop'
-            ? [part.endHeight?.si, 13]
-            : [undefined, 0];
+    const [height, reach] = isPickup(part)
+      ? [pickup, 13]
+      : isPump(part)
+        ? [part.inletHeight?.si ?? 0, 15]
+        : part.kind === 'returnDrop'
+          ? [part.endHeight?.si, 13]
+          : [undefined, 0];
     const isKnown = height !== undefined && depth !== undefined;
     const lowest = tank.bottom - FLOOR - reach;
     const y = isKnown
-      ? Math.min(at(height) - reach, lowest)
-      : part.kind === 'sock' || part.kind === 'filter' || isPump(part)
+      ? Math.max(tank.top + 8, Math.min(at(height) - reach, lowest)) // measured higher than the tank it stands at the lid
+      : isLow(part)
         ? lowest
         : part.kind === 'returnDrop'
           ? (tank.top + tank.bottom) / 2
           : (last + tank.top) / 2;
     places.set(part.id, y);
-    if (part.kind !== 'returnDrop') last = y;
+    if (isLow(part)) last = y;
   }
   return places;
 }
@@ -262,7 +279,8 @@ function wiresOf(run: Circuits, slots: readonly Slot[], tank: TankOutline | unde
         const [host, tap] = run.isTap(flow.to) ? [a, b] : [b, a];
         return [wire([[host.x, host.y], [host.x, tap.y], [tap.x, tap.y]], false)]; // prettier-ignore
       }
-      if (line === 'supply') return [wire(between(a, b, slots, tank, frame), true, rowOf(a, b, frame.mainY))];
+      if (line === 'supply' || (a.isInTank && b.isInTank))
+        return [wire(between(a, b, slots, tank, frame), true, rowOf(a, b, frame.mainY))];
       const start: Place[] = a.band === 'supply' ? leaving(a, b.isInTank || b.band === 'supply' ? frame.returnY : b.y, slots, frame) : [[a.x, a.y]]; // prettier-ignore
       if (b.isInTank && tank) return [wire(overLid(start, [b.x, b.y], tank, line))];
       return [wire([...start, [b.x, start.at(-1)![1]], [b.x, b.y]])];

@@ -5,6 +5,7 @@ import { bounded } from '../../components/Boundary.tsx';
 const CELL = { width: 34, height: 22 };
 const LEFT = 74;
 const TOP = 34;
+const LONGEST = 400; // px of the longest line of words
 
 /** Litres left when the pickup uncovers, over pitch and roll: the darker, the more stays behind. */
 export const PickupMapDrawing = bounded('The map of the pickup', PickupMapDrawingDrawn);
@@ -13,7 +14,7 @@ function PickupMapDrawingDrawn({ map, bucket, full }: { map: PickupMap; bucket: 
   const units = useDisplayUnits();
   const rows = bucket && map.withBucket ? map.withBucket : map.without;
   const degrees = (rad: number) => Math.round((rad * 180) / Math.PI);
-  const width = LEFT + CELL.width * map.rolls.length + 8;
+  const width = LEFT + Math.max(CELL.width * map.rolls.length, LONGEST) + 8;
   const height = TOP + CELL.height * map.pitches.length + 44;
   const most = Math.max(...rows.flat());
   return (

@@ -84,7 +84,7 @@ function JobFrame() {
       <StageRow view={view} />
       <div className="flex min-h-0 flex-1 flex-col lg:flex-row print:block">
         <main
-          className="relative min-w-0 flex-1 overflow-auto px-5 py-2 outline-none print:overflow-visible print:p-0"
+          className="relative min-w-0 flex-1 overflow-auto px-5 py-2 outline-none max-lg:pb-16 print:overflow-visible print:p-0"
           tabIndex={-1}
           aria-label="Bench"
         >

@@ -30,7 +30,7 @@ export function Readings(props: ReadingsProps) {
   const demand = assessment?.findings.demand;
   const waiting = waitingFor(assessment);
   return (
-    <div className="flex min-w-0 items-stretch max-sm:flex-wrap">
+    <div className={`flex min-w-0 items-stretch max-sm:flex-wrap ${isWide ? 'flex-1' : ''}`}>
       {isWide ? <PointsInARow {...props} /> : <PointChooser {...props} />}
       {waiting ? (
         <p className="min-w-40 max-w-72 self-center px-3 text-[0.85rem] leading-tight text-fix">{waiting}</p>
@@ -59,7 +59,7 @@ const nameOf = (job: Job, key: string): string =>
 
 function Cell({ label, children }: { label: string; children: ReactNode }) {
   return (
-    <div className="min-w-22 shrink-0 border-r border-hair px-2 py-0.5">
+    <div className="shrink-0 border-r border-hair px-1.5 py-0.5 xl:px-2">
       <span className="label block text-[0.76rem]! whitespace-nowrap">{label}</span>
       {children}
     </div>
@@ -71,14 +71,14 @@ function PointsInARow({ job, assessment, point, onPoint, onWorking }: ReadingsPr
   return (
     <RadioGroup.Root
       aria-label="Operating point"
-      className="flex min-w-0 overflow-x-auto"
+      className="relative flex min-w-0 flex-1 overflow-x-auto"
       value={point}
       onValueChange={onPoint}
     >
       {pointKeysOf(job).map((key) => (
         <div
           key={key}
-          className={`min-w-[6rem] shrink-0 border-r border-hair px-2 py-0.5 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
+          className={`min-w-[5.4rem] flex-1 border-r border-hair px-1.5 py-0.5 xl:px-2 ${point === key ? 'bg-lit shadow-[inset_0_-3px_0_var(--ink)]' : ''}`}
         >
           <PointChoice point={key} name={pointName(job, key)} short={nameOf(job, key)} />
           <Pressure {...{ job, assessment, onWorking }} point={key} />
@@ -126,7 +126,7 @@ function Pressure({ job, assessment, point, onWorking }: Omit<ReadingsProps, 'is
   const solution = assessment?.findings.solution;
   const result = solution && resultAt(solution, point);
   return (
-    <div className="flex items-baseline gap-1.5">
+    <div className="flex flex-wrap items-baseline gap-x-1.5">
       <Reading
         onOpen={result && (() => onWorking(`railPressure:${point}`))}
         label={`Working of the pressure at ${shortPointName(job, point)}`}
@@ -155,7 +155,7 @@ const PointChoice = memo(function PointChoice({ point, name, short }: { point: s
   return (
     <RadioGroup.Item
       value={point}
-      className="label block w-full text-left text-[0.76rem]! whitespace-nowrap"
+      className="label block w-full truncate text-left text-[0.76rem]!"
       aria-label={`${capital(name)}: show on the run`}
     >
       {short}

@@ -1,4 +1,6 @@
+import { ChevronDown, ChevronUp } from 'lucide-react';
 import { memo, useState, type ReactNode } from 'react';
+import { useMedia } from '../../components/use-media.ts';
 import type { Cured } from '@endrel/core/checks/cured';
 import type { Snag } from '@endrel/core/checks/snag';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
@@ -13,6 +15,7 @@ import type { JobView } from './use-job-view.ts';
 export const SnagGutter = memo(function SnagGutter({ view }: { view: JobView }) {
   const assessment = useAssessment();
   const cured = useCured(assessment);
+  const isNarrow = useMedia('(max-width: 1023px)');
   const [opened, setOpened] = useState<string | null>();
   const snags = assessment?.snags ?? [];
   const live = snags.filter((s) => !s.overruled);
@@ -27,15 +30,8 @@ export const SnagGutter = memo(function SnagGutter({ view }: { view: JobView }) 
     <SnagItem key={snag.id} snag={snag} open={snag.id === openId} isBrief={isBrief} onToggle={setOpened} view={view} />
   );
   const gone = cured.filter(({ snag }) => !live.some((s) => s.id === snag.id));
-  return (
-    <aside
-      aria-label="Snags"
-      tabIndex={-1}
-      className="no-print relative w-full shrink-0 overflow-auto border-t border-ink bg-sheet outline-none lg:w-[21rem] lg:border-t-0 lg:border-l"
-    >
-      <h2 className="sticky top-0 z-10 border-b border-hair bg-sheet px-4 py-1.5 text-base" aria-live="polite">
-        <Summary snags={live} />
-      </h2>
+  const list = (
+    <>
       <Unjudged />
       {(here.length > 0 || gone.some(({ snag }) => isHere(snag))) && (
         <Group title="Here">
@@ -61,9 +57,62 @@ export const SnagGutter = memo(function SnagGutter({ view }: { view: JobView }) 
           <ul className="ruled">{overruled.map((s) => item(s, true))}</ul>
         </details>
       )}
+    </>
+  );
+  if (isNarrow)
+    return (
+      <SnagBar snags={live} worst={live[0]}>
+        {list}
+      </SnagBar>
+    );
+  return (
+    <aside
+      aria-label="Snags"
+      tabIndex={-1}
+      className="no-print relative w-[21rem] shrink-0 overflow-auto border-l border-ink bg-sheet outline-none"
+    >
+      <h2 className="sticky top-0 z-10 border-b border-hair bg-sheet px-4 py-1.5 text-base" aria-live="polite">
+        <Summary snags={live} />
+      </h2>
+      {list}
     </aside>
   );
 });
+
+/** On a telephone: a bar at the bottom with how many there are and the worst, which opens over the page. */
+function SnagBar({ snags, worst, children }: { snags: readonly Snag[]; worst: Snag | undefined; children: ReactNode }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <aside
+      aria-label="Snags"
+      tabIndex={-1}
+      className="no-print fixed inset-x-0 bottom-0 z-30 flex max-h-[80dvh] flex-col border-t-2 border-ink bg-sheet outline-none"
+      onKeyDown={(e) => {
+        if (e.key !== 'Escape' || !isOpen) return;
+        e.stopPropagation();
+        setOpen(false);
+      }}
+    >
+      <h2 className="shrink-0 text-base">
+        <button
+          className="flex min-h-12 w-full items-center gap-2 px-4 text-left"
+          aria-expanded={isOpen}
+          onClick={() => setOpen(!isOpen)}
+        >
+          {worst && <GradeMark grade={worst.grade} />}
+          <span className="min-w-0 flex-1 leading-tight">
+            <Summary snags={snags} />
+            {worst && !isOpen && (
+              <span className="block truncate text-[0.85rem] font-normal text-ink-soft">{worst.what}</span>
+            )}
+          </span>
+          {isOpen ? <ChevronDown size={18} aria-hidden /> : <ChevronUp size={18} aria-hidden />}
+        </button>
+      </h2>
+      {isOpen && <div className="relative min-h-0 overflow-auto border-t border-hair">{children}</div>}
+    </aside>
+  );
+}
 
 function Group({ title, children }: { title: string; children: ReactNode }) {
   return (
