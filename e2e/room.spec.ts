@@ -215,7 +215,7 @@ test('a new job begins with the usual parts of a school, or as a copy with or wi
   await page.getByLabel('School', { exact: true }).selectOption('Carburettor, dead-head');
   await page.getByRole('button', { name: 'Start the job' }).click();
   await expect(page.getByLabel(/^Fuel enters by/)).toHaveValue('carburettor');
-  await expect(snags(page)).toContainText('No snags found');
+  await expect(snags(page)).toContainText('Not judged yet: ');
   await toStage(page, 'Run');
   await part(page, /^Feed pump/).click();
   await page.getByText('Place in the layout, seals and note').click();
@@ -382,9 +382,9 @@ test.describe('on a telephone', () => {
     const box = (await bar.boundingBox())!;
     expect([Math.round(box.y + box.height), box.height < 70]).toEqual([844, true]);
     await bar.getByRole('button').first().click();
-    await expect(bar.getByRole('region', { name: 'Here' })).toBeVisible();
+    await expect(bar.getByRole('region', { name: 'Here', exact: true })).toBeVisible();
     await expectAccessible(page);
     await page.keyboard.press('Escape');
-    await expect(bar.getByRole('region', { name: 'Here' })).toHaveCount(0);
+    await expect(bar.getByRole('region', { name: 'Here', exact: true })).toHaveCount(0);
   });
 });

@@ -163,7 +163,26 @@ function graphEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): A
   const ends = throughPorts(part);
   const joint = pick(joints, size) ?? 'none';
   const port = Object.keys(kindOf(part).ports(part))[0] ?? 'pickup-9';
-  switch (Math.floor(spread * 11)) {
+  switch (Math.floor(spread * 13)) {
+    case 11: {
+      const like = {
+        ...parts[Math.floor(place * parts.length)]!,
+        id: `added-${nth}`,
+        ports: undefined,
+      } as unknown as Part;
+      const { ports: _none, ...bare } = like;
+      return {
+        act: 'addBeside',
+        id,
+        part: bare as Part,
+        by: size < 0.5 ? 'tee' : 'y',
+        ownPickup: key < 0.5,
+        checkValves: size < 0.3,
+        isWired: key < 0.3,
+      };
+    }
+    case 12:
+      return { act: 'tapIn', joint, part: { kind: 'gauge', id: `added-${nth}` }, port: 'port', tee: `tee-${nth}` };
     case 0:
       return { act: 'takeOut', id };
     case 1:

@@ -1,6 +1,5 @@
 import type { ActOutcome } from '@endrel/core/contract/api';
 import type { Job } from '@endrel/core/job/job';
-import type { WayBack } from '../repositories/job-repository.ts';
 import { Thread } from '../threads/thread.ts';
 
 /** A judged job, ready to be stored or sent: its document as JSON text, and what the rest of the server needs to know of it. */
@@ -55,6 +54,13 @@ export interface ActsTried {
   readonly head: ActsHead;
   /** Absent where more has to be known first: what others did, or the job itself, which is opened then. */
   readonly tried?: Tried;
+}
+
+/** How to get to the last readable revision of a job. */
+export interface WayBack {
+  readonly readable: { readonly revision: number; readonly document: string } | undefined;
+  /** Oldest first. */
+  readonly acts: readonly { readonly revision: number; readonly act: string }[];
 }
 
 export type JudgeQuestion =

@@ -15,8 +15,7 @@ import { unstorableAt } from '@endrel/core/job/text';
 import { InvalidError, UnreadableError } from '../errors.ts';
 import { readRequest } from '../http/read-request.ts';
 import { takenBack } from '@endrel/core/job/take-back';
-import type { WayBack } from '../repositories/job-repository.ts';
-import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried } from './judge.ts';
+import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried, WayBack } from './judge.ts';
 
 const MOST_HELD = 60; // jobs
 const MOST_TRIED = 200; // acts that wait to be stored

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { ChangeRow } from '@endrel/core/contract/api';
-import type { OtherChange, Tried } from '../judging/judge.ts';
+import type { OtherChange, Tried, WayBack } from '../judging/judge.ts';
 
 /** A stored document as JSON text, not yet judged: an older Endrel may have written it. */
 export interface JobRow extends JobHead {
@@ -378,13 +378,6 @@ export class JobRepository {
 const MOST_GONE = 2000;
 /** Between two documents that are kept as read: so many acts at most are done again to get to the last readable one. */
 const ACTS_BETWEEN_READABLE = 100;
-
-/** How to get to the last readable revision of a job. */
-export interface WayBack {
-  readonly readable: { readonly revision: number; readonly document: string } | undefined;
-  /** Oldest first. */
-  readonly acts: readonly { readonly revision: number; readonly act: string }[];
-}
 
 /** A word for `like`, in which no character means anything but itself. */
 const literally = (word: string) => word.replace(/[\\%_]/g, '\\$&');

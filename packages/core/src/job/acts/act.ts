@@ -72,6 +72,18 @@ export const actSchema = z.discriminatedUnion('act', [
     in: portNameSchema,
     out: portNameSchema,
   }),
+  /** Another part of its kind beside one that is there, with the tees or Ys that part and join the line, and what a pump needs besides. */
+  z.strictObject({
+    act: z.literal('addBeside'),
+    id,
+    part: partSchema,
+    by: z.enum(['tee', 'y']),
+    ownPickup: z.boolean().optional(),
+    checkValves: z.boolean().optional(),
+    isWired: z.boolean().optional(),
+  }),
+  /** An instrument or a damper on a joint: a tee goes in, and the part onto its branch. */
+  z.strictObject({ act: z.literal('tapIn'), joint: id, part: partSchema, port: portNameSchema, tee: id }),
   /** A new part goes onto a free port. */
   z.strictObject({ act: z.literal('attachPart'), to: portRefSchema, part: partSchema, port: portNameSchema }),
   /** Taken out, and what was on either side joined up. */

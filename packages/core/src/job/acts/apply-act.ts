@@ -12,6 +12,7 @@ import type { FieldPath } from '../needs.ts';
 import { actSchema, type Act, type ActOf } from './act.ts';
 import { setAt, valueAt, type MissingRow } from './at-path.ts';
 import { GraphEdit, onRun, takingOver, throughPorts } from './graph-edit.ts';
+import { addBeside } from './add-beside.ts';
 import { isSame } from './is-same.ts';
 import { judgeTouched } from './judge.ts';
 import { layOut } from './lay-out.ts';
@@ -115,6 +116,15 @@ function apply(job: Job, act: Act): Job {
       return editing(job, (edit) => {
         edit.add(act.part);
         edit.connect(act.to, { part: act.part.id, port: act.port });
+      });
+    case 'addBeside':
+      return addBeside(job, act);
+    case 'tapIn':
+      return editing(job, (edit) => {
+        edit.add({ kind: 'tee', id: act.tee });
+        edit.insert(act.tee, act.joint, 'a', 'b');
+        edit.add(act.part);
+        edit.connect({ part: act.tee, port: 'branch' }, { part: act.part.id, port: act.port });
       });
     case 'takeOut':
       return editing(job, (edit) => {
@@ -326,6 +336,10 @@ export function describeAct(job: Job, act: Act): string {
     case 'insertPart':
     case 'attachPart':
       return `put in ${partName(act.part)}`;
+    case 'addBeside':
+      return `put another beside ${name(act.id)}`;
+    case 'tapIn':
+      return `put in ${partName(act.part)} on a tee`;
     case 'takeOut':
       return `take out ${name(act.id)}`;
     case 'setAside':

@@ -1,8 +1,21 @@
 import { partsOnRun } from '../../job/graph.ts';
 import type { Job } from '../../job/job.ts';
 import { partName, type PartOf } from '../../parts/kinds.ts';
-import type { Harness, Wire } from '../harness.ts';
+import type { Harness } from '../harness.ts';
+import { pumpsWithoutCircuit, relaysForOthers } from './another-pump.ts';
 import { HarnessBuild } from './harness-build.ts';
+import {
+  coil,
+  control,
+  earth,
+  earthOfUnit,
+  factory,
+  fusedRelay,
+  keyed,
+  long,
+  pumpLegs,
+  type Given,
+} from './pump-legs.ts';
 
 /** A usual circuit, laid out for the pumps of a run. Lengths and conductors stay open: they are measured and sized. */
 export interface HarnessTemplate {
@@ -17,64 +30,6 @@ export interface HarnessTemplate {
 type Pump = PartOf<'pump'>;
 const pumpsOf = (job: Job): Pump[] => partsOnRun(job).filter((p): p is Pump => p.kind === 'pump');
 const needsPump = (job: Job) => (pumpsOf(job).length > 0 ? undefined : 'No electric pump stands on the run.');
-
-type Given = Omit<Wire, 'id' | 'from' | 'to'>;
-const live: Given = { use: 'live', lies: 'bay', insulation: 'xlpe125', startEnd: 'ring', finishEnd: 'crimp' };
-/** Cables that the vehicle has. */
-const factory: Given = { ...live, stands: 'kept' };
-const coil: Given = { use: 'coil', lies: 'cabin', insulation: 'pvc105', startEnd: 'crimp', finishEnd: 'crimp' };
-const keyed: Given = { ...coil, use: 'switched' };
-const long: Given = { use: 'pump', lies: 'underbody', insulation: 'xlpe125', startEnd: 'crimp', finishEnd: 'crimp' };
-const inside: Given = { ...long, lies: 'tank', insulation: 'fluoropolymer' };
-const earth: Given = { ...long, use: 'earth', finishEnd: 'ring' };
-const earthOfUnit: Given = { ...coil, use: 'earth', finishEnd: 'ring' };
-
-/** From the far side of a relay or controller to the pump and back to earth. @param doubled - two conductors on two pins. */
-function pumpLegs(build: HarnessBuild, pump: Pump, from: string, to?: string, doubled = false): void {
-  const two = doubled ? { conductors: 2 } : {};
-  const name = partName(pump);
-  const device = build.device('pumpLoad', { label: name, part: pump.id });
-  const pins = doubled ? { pins: 2 } : {};
-  const inTank = pump.place === 'inTank';
-  const connector = (pole: string) =>
-    build.device('connector', { label: `${name}, ${pole}`, ...pins, place: inTank ? 'bulkhead' : 'plain' });
-  const plus = connector('feed pin');
-  const minus = connector('earth pin');
-  build.wire(from, `${plus}:in`, { ...long, ...two });
-  build.wire(`${plus}:out`, `${device}:plus`, { ...(inTank ? inside : long), ...two });
-  build.wire(`${device}:minus`, `${minus}:in`, { ...(inTank ? inside : { ...earth, finishEnd: 'crimp' as const }), use: 'earth', ...two }); // prettier-ignore
-  if (to !== undefined) build.wire(`${minus}:out`, to, { ...earth, finishEnd: 'crimp', ...two });
-  else {
-    const point = build.device('earthPoint', { label: `Earth of ${name}`, on: 'body' });
-    build.wire(`${minus}:out`, `${point}:point`, { ...earth, ...two });
-  }
-}
-
-/** Battery, key, control unit and inertia switch, whose output feeds the coils. */
-function control(build: HarnessBuild): { battery: string; coilFeed: string; unit: string; key: string } {
-  const battery = build.only('battery');
-  build.only('alternator');
-  const key = build.only('keySwitch');
-  const unit = build.only('controlUnit', { output: 'earths' });
-  const inertia = build.only('inertiaSwitch');
-  const fuse = build.device('fuse', { label: 'Control fuse', rating: { si: 5, unit: 'A' } });
-  const point = build.device('earthPoint', { label: 'Earth of the control unit', on: 'engine' });
-  build.wire(`${battery}:plus`, `${key}:30`, factory);
-  build.wire('alternator-1:plus', `${battery}:plus`, { ...factory, finishEnd: 'ring' });
-  build.wire(`${key}:15`, `${fuse}:in`, keyed);
-  build.wire(`${fuse}:out`, `${inertia}:in`, keyed);
-  build.wire(`${fuse}:out`, `${unit}:feed`, keyed);
-  build.wire(`${unit}:earth`, `${point}:point`, earthOfUnit);
-  return { battery, coilFeed: `${inertia}:out`, unit, key };
-}
-
-function fusedRelay(build: HarnessBuild, battery: string, name: string): string {
-  const fuse = build.device('fuse', { label: `${name} fuse` });
-  const relay = build.device('relay', { label: `${name} relay` });
-  build.wire(`${battery}:plus`, `${fuse}:in`, live);
-  build.wire(`${fuse}:out`, `${relay}:30`, { ...live, startEnd: 'crimp' });
-  return relay;
-}
 
 function relayed(job: Job, doubled: boolean): Harness {
   const build = new HarnessBuild();
@@ -165,7 +120,7 @@ function gauge(job: Job, onto: Harness): Harness {
   return build.harness;
 }
 
-/** Usual circuits. The last two add to what is drawn. */
+/** Usual circuits. The last three add to what is drawn. */
 export const harnessTemplates = {
   onePump: {
     name: 'Pump, relay and fuse',
@@ -197,6 +152,12 @@ export const harnessTemplates = {
     unfit: needsPump,
     build: (job) => relayed(job, true),
   },
+  anotherPump: {
+    name: 'Another pump, its relay and fuse',
+    hint: 'For every pump of the run that has no circuit yet, its coil with those that are there.',
+    unfit: (job) => (pumpsWithoutCircuit(job, job.wiring ?? {}).length > 0 ? undefined : 'Every pump of the run is in the circuit.'), // prettier-ignore
+    build: relaysForOthers,
+  },
   gauge: {
     name: 'Add: sender and gauge',
     hint: 'Key, stabiliser where the gauge wants one, gauge, sender, and the plate’s own earth.',
@@ -215,4 +176,4 @@ export const harnessTemplates = {
   },
 } as const satisfies Record<string, HarnessTemplate>;
 export type HarnessTemplateKey = keyof typeof harnessTemplates;
-export const ADDING: ReadonlySet<HarnessTemplateKey> = new Set(['gauge', 'sensor']);
+export const ADDING: ReadonlySet<HarnessTemplateKey> = new Set(['anotherPump', 'gauge', 'sensor']);

@@ -32,7 +32,7 @@ export const SnagGutter = memo(function SnagGutter({ view }: { view: JobView }) 
   const gone = cured.filter(({ snag }) => !live.some((s) => s.id === snag.id));
   const list = (
     <>
-      <Unjudged />
+      <Unjudged hasSnags={live.length > 0} />
       {(here.length > 0 || gone.some(({ snag }) => isHere(snag))) && (
         <Group title="Here">
           {withCured(
@@ -173,7 +173,7 @@ function Summary({ snags }: { snags: readonly Snag[] }) {
 }
 
 /** What of the job cannot be judged while there are snags, or why there are none. */
-function Unjudged() {
+function Unjudged({ hasSnags }: { hasSnags: boolean }) {
   const reckoning = useReckoning();
   const { list: needs } = useNeeds();
   if (reckoning.state === 'failed')
@@ -190,7 +190,7 @@ function Unjudged() {
     );
   if (reckoning.state === 'kept')
     return <p className="label border-b border-hair px-4 py-1">As of the last visit; being reckoned anew.</p>;
-  if (reckoning.state === 'reckoning' || reckoning.assessment.findings.solution) return null;
+  if (!hasSnags || reckoning.state === 'reckoning' || reckoning.assessment.findings.solution) return null;
   return (
     <p className="label border-b border-hair px-4 py-1">
       Pressure, flow and heat are not judged: {unjudged(false, needs)}.

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { readJob } from '../../api/jobs.ts';
 import { loadJob } from '../../session/kept-jobs.ts';
 
-const QUIET = 250; // ms after the list is there
+const QUIET = 1500; // ms after the list is there: what it needs itself comes first
 
 /** While somebody reads the list: what opens a job is fetched, and what reckons it has reckoned one already. */
 export function useWarmUp(first: string | undefined): void {

@@ -16,6 +16,7 @@ import { PartSymbol } from '../../drawing/symbols/PartSymbol.tsx';
 import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { MenuItem } from './AddPart.tsx';
+import { Beside } from './Beside.tsx';
 import { newPartId } from './place-part.ts';
 import { PartReadings } from './PartReadings.tsx';
 import { PortList } from './PortList.tsx';
@@ -99,6 +100,7 @@ export function PartBench({ part, view }: { part: Part; view: JobView }) {
           <ActButton className="quiet" act={moving(job, part, 'later')} label="Move it one place towards the end">
             <ArrowRight size={16} aria-hidden />
           </ActButton>
+          <Beside part={part} onAdded={view.selectPart} />
           <ActButton className="quiet" act={{ act: 'turnRound', id: part.id }} label="Turn it round">
             <RotateCw size={16} aria-hidden />
           </ActButton>

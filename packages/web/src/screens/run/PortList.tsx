@@ -15,7 +15,7 @@ import { capital } from '@endrel/core/units/capital';
 import { keepFocusNear } from '../../components/return-focus.ts';
 import { useAct, useJob, useSession } from '../../session/session-context.tsx';
 import { AddPart, MenuItem } from './AddPart.tsx';
-import { freeEnds, teeing } from './place-part.ts';
+import { freeEnds, sparePorts, teeing } from './place-part.ts';
 
 /** How a joint is made up; what its adapters have to keep to stands with them. */
 const made = (Object.keys(jointProperties) as JointKey[]).filter((key) => !(adapterWishes as readonly string[]).includes(key)); // prettier-ignore
@@ -25,7 +25,7 @@ const fittingProperty: Property = { type: 'port', name: 'form and size', schema:
 /** Every port of a part: what is on it, what it is joined to, and the acts that change that. */
 export function PortList({ part, onPart }: { part: Part; onPart(id: string): void }) {
   const job = useJob();
-  const ports = circuitsOf(job).ports(part.id);
+  const ports = [...circuitsOf(job).ports(part.id), ...sparePorts(job, part)];
   return (
     <ul className="ruled" aria-label={`Ports of ${partName(part)}`}>
       {ports.map((port) => (
@@ -35,11 +35,15 @@ export function PortList({ part, onPart }: { part: Part; onPart(id: string): voi
   );
 }
 
-function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart(id: string): void }) {
+/** A port that is there, or the next that the part can have. */
+type ListedPort = PortAsItIs & { readonly isSpare?: boolean };
+const isUnmet = ({ state, spec, isSpare }: ListedPort): boolean => state === 'open' && spec.use !== 'dry' && !isSpare;
+
+function PortItem({ part, port, onPart }: { part: Part; port: ListedPort; onPart(id: string): void }) {
   const session = useSession();
   const job = useJob();
   const act = useAct();
-  const { peer, known, spec, state } = port;
+  const { peer, known, spec, state, isSpare } = port;
   const ref = { part: part.id, port: port.port };
   const other = peer && job.parts[peer.part];
   return (
@@ -54,12 +58,12 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
             </button>
           </span>
         ) : (
-          <span className={state === 'open' && spec.use !== 'dry' ? 'font-semibold text-fix' : 'text-ink-soft'}>
-            {state}
+          <span className={isUnmet(port) ? 'font-semibold text-fix' : 'text-ink-soft'}>
+            {isSpare ? 'free: one more can be made' : state}
           </span>
         )}
       </div>
-      <details open={state === 'open' && spec.use !== 'dry' ? true : undefined}>
+      <details open={isUnmet(port) ? true : undefined}>
         <summary className="label min-h-[26px] py-1">
           {peer ? 'Fitting, sealant, clamp and acts' : 'Fitting and acts'}
         </summary>
@@ -95,7 +99,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: PortAsItIs; onPart
             </>
           ) : spec.use === 'dry' ? null : (
             <>
-              <PortClosing port={ref} isOpen={state === 'open'} />
+              {!isSpare && <PortClosing port={ref} isOpen={state === 'open'} />}
               <AddPart spot={{ port: ref }} onAdded={onPart} label="Put a part on it" />
               <EndMenu label="Join it to" part={part.id} acts={(to) => ({ act: 'connect', a: ref, b: to })} />
             </>
