@@ -31,19 +31,39 @@ function middle(path: readonly Place[]): Place {
 }
 
 /** A square where a joint wants adapters, a diamond where they are chosen, a cross where what is known of it does not seal. */
-export function JointMarks({ geometry, assessment }: { geometry: RunGeometry; assessment: Assessment | undefined }) {
+export function JointMarks({
+  geometry,
+  assessment,
+  onJoint,
+}: {
+  geometry: RunGeometry;
+  assessment: Assessment | undefined;
+  /** A joint was pressed, at that place of the drawing. */
+  onJoint(joint: string, at: Place): void;
+}) {
   const byId = new Map(assessment?.findings.joints.map((j) => [j.id, j]));
   return (
     <g fill="var(--sheet)" strokeWidth={1.5}>
       {geometry.wires.map(({ joint, path }) => {
         const found = byId.get(joint);
         const mark = found && markOf(found);
-        if (!mark) return null;
         const [x, y] = middle(path);
+        const words = `joint${found ? ` ${found.number}` : ''}${mark ? `: ${mark.words}` : ''}`;
         return (
-          <path key={joint} d={mark.path} stroke={mark.colour} transform={`translate(${x} ${y})`}>
-            <title>{`joint ${found.number}: ${mark.words}`}</title>
-          </path>
+          <g
+            key={joint}
+            transform={`translate(${x} ${y})`}
+            className="cursor-pointer"
+            role="button"
+            tabIndex={-1}
+            data-joint={joint}
+            aria-label={`${words}; put a part in here`}
+            onClick={() => onJoint(joint, [x, y])}
+          >
+            <title>{`${words}; press to put a part in here`}</title>
+            <circle r={9} fill="transparent" stroke="none" />
+            {mark && <path d={mark.path} stroke={mark.colour} />}
+          </g>
         );
       })}
     </g>

@@ -85,6 +85,7 @@ export function RunNumbers({
       strokeWidth={4}
       aria-hidden="true"
       data-labels
+      pointerEvents="none"
     >
       <text x={geometry.width - 8} y={14} textAnchor="end" fontSize={11.5} fill="var(--ink-soft)">
         {`${unit.label} at each joint, ${pointName(job, point)}`}

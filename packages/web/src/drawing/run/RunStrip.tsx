@@ -1,4 +1,4 @@
-import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import type { Assessment } from '@endrel/core/assess';
 import type { Grade } from '@endrel/core/checks/snag';
 import type { PortAsItIs } from '@endrel/core/job/graph';
@@ -23,12 +23,16 @@ interface RunStripProps {
   readonly point: string;
   readonly selected: string | undefined;
   onSelect(id: string): void;
+  /** A joint was pressed, at that place of the drawing, px. */
+  onJoint(joint: string, at: Place): void;
+  /** What stands over the drawing, in its own px. */
+  readonly over?: ReactNode;
 }
 
 /** The run: the fuel's path as one drawing, map and status of the job. Arrow keys walk it. */
 export const RunStrip = bounded('The run', RunStripDrawn);
 
-function RunStripDrawn({ job, assessment, point, selected, onSelect }: RunStripProps) {
+function RunStripDrawn({ job, assessment, point, selected, onSelect, onJoint, over }: RunStripProps) {
   const frame = useRef<HTMLDivElement>(null);
   const [available, setAvailable] = useState(1200);
   useLayoutEffect(() => {
@@ -73,7 +77,7 @@ function RunStripDrawn({ job, assessment, point, selected, onSelect }: RunStripP
         </defs>
         {geometry.tank && <Tank tank={geometry.tank} selected={selected} onSelect={onSelect} />}
         <Lines geometry={geometry} />
-        <JointMarks geometry={geometry} assessment={assessment} />
+        <JointMarks geometry={geometry} assessment={assessment} onJoint={onJoint} />
         <RunNumbers geometry={geometry} assessment={assessment} point={point} job={job} />
         {geometry.slots.map((slot) => (
           <PartOnRun
@@ -88,6 +92,7 @@ function RunStripDrawn({ job, assessment, point, selected, onSelect }: RunStripP
           />
         ))}
       </svg>
+      {over}
     </div>
   );
 }

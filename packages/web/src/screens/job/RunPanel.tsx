@@ -1,5 +1,6 @@
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
-import { memo, Suspense } from 'react';
+import { memo, Suspense, useCallback, useState } from 'react';
+import type { Place } from '../../drawing/run/run-geometry.ts';
 import { loadable } from '../../components/loadable.tsx';
 import { CompactStrip } from '../../drawing/run/CompactStrip.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
@@ -9,6 +10,7 @@ import type { useStrip } from './use-strip.ts';
 
 // an edit is drawn by those who follow the job, not by the whole page
 const Strip = loadable(() => import('../../drawing/run/RunStrip.tsx').then((m) => memo(m.RunStrip)));
+const AddPart = loadable(() => import('../run/AddPart.tsx').then((m) => m.AddPart));
 export const preloadRun = Strip.preload;
 const OneLine = memo(CompactStrip);
 const Figures = memo(Readings);
@@ -25,6 +27,8 @@ export function RunPanel({ view, strip, onWorking }: RunPanelProps) {
   const latest = useJob();
   const job = assessment?.findings.job ?? latest; // drawn once for an edit, with what it leads to
   const { isOpen, isNarrow } = strip;
+  const [pressed, setPressed] = useState<{ readonly joint: string; readonly at: Place }>();
+  const onJoint = useCallback((joint: string, at: Place) => setPressed({ joint, at }), []);
   const hasRun = Object.keys(job.parts).length > 0;
   return (
     <div className="no-print border-b border-hair bg-sheet">
@@ -72,6 +76,19 @@ export function RunPanel({ view, strip, onWorking }: RunPanelProps) {
                 point={view.point}
                 selected={view.part}
                 onSelect={view.selectPart}
+                onJoint={onJoint}
+                over={
+                  pressed && (
+                    <Suspense fallback={null}>
+                      <AddPart
+                        spot={{ joint: pressed.joint }}
+                        label="Put a part into this joint"
+                        onAdded={view.selectPart}
+                        pinned={{ x: pressed.at[0], y: pressed.at[1], onClose: () => setPressed(undefined) }}
+                      />
+                    </Suspense>
+                  )
+                }
               />
             </Suspense>
           </div>

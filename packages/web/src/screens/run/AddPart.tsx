@@ -11,10 +11,13 @@ export function AddPart({
   spot,
   onAdded,
   label = 'Put a part here',
+  pinned,
 }: {
   spot: Spot;
   onAdded(id: string): void;
   label?: string;
+  /** Open at once at a place of what it stands in, px, until it is closed. */
+  pinned?: { readonly x: number; readonly y: number; onClose(): void };
 }) {
   const job = useJob();
   const act = useAct();
@@ -23,11 +26,19 @@ export function AddPart({
     return taking ? [{ part, taking }] : [];
   });
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="button">
-        <Plus size={14} className="mr-1 inline" aria-hidden />
-        {label}
-      </DropdownMenu.Trigger>
+    <DropdownMenu.Root {...(pinned ? { open: true, onOpenChange: (open) => !open && pinned.onClose() } : {})}>
+      {pinned ? (
+        <DropdownMenu.Trigger
+          className="absolute size-px"
+          style={{ left: pinned.x, top: pinned.y }}
+          aria-label={label}
+        />
+      ) : (
+        <DropdownMenu.Trigger className="button">
+          <Plus size={14} className="mr-1 inline" aria-hidden />
+          {label}
+        </DropdownMenu.Trigger>
+      )}
       <DropdownMenu.Portal>
         <DropdownMenu.Content
           className="z-30 max-h-[70vh] min-w-44 overflow-y-auto border border-ink bg-sheet py-1"
