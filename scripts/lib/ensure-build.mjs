@@ -4,6 +4,7 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import path from 'node:path';
 import { oneAtATime } from './one-at-a-time.mjs';
 import { projectRoot } from './project-root.mjs';
+import { writeNotices } from './write-notices.mjs';
 
 const sources = [
   'packages/core/src',
@@ -38,6 +39,7 @@ export async function ensureBuild() {
     const { build } = await import('vite');
     for (const name of ['server', 'web'])
       await build({ root: path.join(projectRoot, 'packages', name), logLevel: 'warn' });
+    writeNotices(path.join(projectRoot, 'packages/web/dist/notices.txt'));
     writeFileSync(stamp, built); // last: a build that was killed is done again
   });
 }

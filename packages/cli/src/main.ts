@@ -16,7 +16,7 @@ import { tankCommand } from './tank-command.ts';
 import { threadCommand } from './thread-command.ts';
 import { inOneLine } from '@endrel/core/job/text';
 import { BAD_INPUT, BadInput, OWN_FAULT } from './bad-input.ts';
-import { terminal, type Output } from './output.ts';
+import { complaint, shown, terminal, type Output } from './output.ts';
 
 const usage = `endrel solve FILE [--json]     operating points and snags of a job file (- reads standard input)
 endrel network FILE [--json]    solves every scenario of a network (.json, or EPANET's .inp)
@@ -139,7 +139,9 @@ export async function run(args: readonly string[], output: Output = terminal()):
   } catch (error) {
     const { message, code } = error as Error & { code?: string };
     const isTheirs = error instanceof BadInput || code?.startsWith('ERR_PARSE_ARGS');
-    output.err(`endrel: ${isTheirs ? '' : 'a fault of Endrel itself, not of the file: '}${inOneLine(message)}`);
+    output.err(
+      complaint(shown(`endrel: ${isTheirs ? '' : 'a fault of Endrel itself, not of the file: '}${inOneLine(message)}`)),
+    );
     return isTheirs ? BAD_INPUT : OWN_FAULT;
   }
 }

@@ -17,8 +17,19 @@ function quietly(stream: NodeJS.WriteStream): NodeJS.WriteStream {
 
 export function terminal(): Output {
   const [out, err] = [quietly(process.stdout), quietly(process.stderr)];
-  return { out: (text) => void out.write(`${text}\n`), err: (text) => void err.write(`${text}\n`) };
+  return { out: (text) => void out.write(`${shown(text)}\n`), err: (text) => void err.write(`${shown(text)}\n`) };
 }
+
+/** What a terminal would take for a command stays out of it, whatever a file holds; tabs and line breaks go through. */
+// eslint-disable-next-line no-control-regex -- control characters are what is taken out
+export const shown = (text: string): string => text.replace(/[\u0000-\u0008\u000b-\u001f\u007f-\u009f]/g, '\ufffd');
+
+const LONGEST_COMPLAINT = 500; // characters
+/** A complaint of bounded length: its beginning, which names where, and its end, which says what. */
+export const complaint = (text: string): string =>
+  text.length <= LONGEST_COMPLAINT
+    ? text
+    : `${text.slice(0, LONGEST_COMPLAINT / 2 - 1)} … ${text.slice(2 - LONGEST_COMPLAINT / 2)}`;
 
 /**
  * A report as JSON. `null` says that there is none; a figure that could not be reckoned would become `null` too, and nobody would

@@ -142,6 +142,23 @@ describe('what the server sends', () => {
     expect((await ask({ labels: [], paper: 'a4' })).status).to.equal(400);
     expect((await ask({ labels: [{ head: '1', text: 'x', kind: 'joint' }], paper: 'foolscap' })).status).to.equal(400);
   });
+  it('is, of names with arrows and signs, a PDF that has them; signs that no face has are named', async () => {
+    const ask = (text: string) => server.call('POST', '/api/print/labels', { labels: [{ head: '1', text, kind: 'joint' }], paper: 'a4' }); // prettier-ignore
+    for (const text of ['Feed → rail', 'Bulkhead ⌀ 10 mm', 'Größe ≤ 8 µm, Ω, Ж']) expect((await ask(text)).status, text).to.equal(200); // prettier-ignore
+    for (const [text, sign] of [['Tank 油', '油'], ['חומר', 'ח'], ['وقود', 'و'], ['ถัง', 'ถ']] as const) {
+      const { status, body } = await ask(text);
+      expect([status, body.code], text).to.deep.equal([400, 'invalid']);
+      expect(body.message, text).to.include(sign);
+    }
+  }); // prettier-ignore
+  it('is no circuit where there is none, and one of 200 wires', async () => {
+    const ask = (harness: object) => server.call('POST', '/api/print/circuit', { title: 'x', paper: 'a4', harness });
+    const wires = Array.from({ length: 200 }, (_, i) => ({ id: `w-${i}`, from: { device: `c-${i % 40}`, terminal: 'out' }, to: { device: `c-${(3 * i + 1) % 40}`, terminal: 'in' } })); // prettier-ignore
+    const none = await ask({ wires });
+    expect([none.status, none.body.message]).to.deep.equal([400, 'There is no circuit to print yet: it has no device that its wires could join.']); // prettier-ignore
+    const devices = Array.from({ length: 40 }, (_, i) => ({ id: `c-${i}`, kind: 'connector' }));
+    expect((await ask({ devices, wires })).status).to.equal(200);
+  }).timeout(30_000);
   it('is no PDF for a GET', async () => {
     expect((await fetch(`${server.address}/api/print/template`)).status).to.equal(405);
   });

@@ -37,6 +37,9 @@ describe('npm start', function () {
     expect((await jobsAt(first.address)).length).to.equal(6);
     const page = await (await fetch(first.address)).text();
     expect(page).to.match(/<title>Endrel/);
+    const notices = await (await fetch(`${first.address}/notices.txt`)).text();
+    for (const name of ['react ', 'elkjs', 'dejavu-fonts-ttf', 'png-js']) expect(notices, name).to.include(`  ${name}`);
+    expect(notices).to.match(/elkjs [\d.]+: EPL-2\.0/);
     const database = postmasterOf(data);
     await first.end('SIGTERM');
     expect(await gone(database), 'the database has ended').to.equal(true);

@@ -2,10 +2,17 @@ import { z } from 'zod';
 import '../schema-words.ts';
 import type { LinkLaw, Network, NetworkLink } from '../hydraulics/network.ts';
 import { piecewiseCurve, powerCurve, type Curve, type Point } from '../numerics/curve.ts';
+import { isInherited } from '../job/names.ts';
 import { kPa, litresPerHour, mm } from '../units/quick.ts';
 
-const id = z.string().min(1).max(60);
-const finite = z.number();
+const id = z
+  .string()
+  .min(1)
+  .max(60)
+  .refine((name) => !isInherited(name), 'is a name that cannot be used');
+/** Far beyond any network: what is larger would overflow on the way. */
+const LARGEST = 1e12;
+const finite = z.number().min(-LARGEST, `is beyond ${LARGEST}`).max(LARGEST, `is beyond ${LARGEST}`);
 /** Bounded before its rows are looked at: a file of a hundred thousand is refused at once. */
 const atMost = <S extends z.ZodType>(most: number, what: string, schema: S) =>
   z
@@ -16,7 +23,7 @@ const atMost = <S extends z.ZodType>(most: number, what: string, schema: S) =>
     })
     .pipe(schema);
 const MOST_NODES = 20_000;
-const named = <V extends z.ZodType>(value: V) => atMost(MOST_NODES, 'entries', z.record(z.string().max(60), value));
+const named = <V extends z.ZodType>(value: V) => atMost(MOST_NODES, 'entries', z.record(id, value));
 
 const nodeSchema = z.discriminatedUnion('type', [
   z.object({ id, type: z.literal('reservoir'), z_m: finite, gauge_kPa: finite.default(0) }),

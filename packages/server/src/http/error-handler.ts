@@ -14,7 +14,7 @@ export function errorHandler(health: Pick<Health, 'failed' | 'missed'>): ErrorRe
       next(error);
       return;
     }
-    res.status(status).set('Cache-Control', 'no-store').json(fault);
+    res.status(status).type('json').set('Cache-Control', 'no-store').json(fault); // it may have been on its way as a PDF
   };
 }
 

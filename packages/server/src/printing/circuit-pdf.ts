@@ -5,6 +5,7 @@ import { deviceName, kindOfDevice } from '@endrel/core/wiring/devices/index';
 import { diagramGraph, diagramOf, diagramSvg, sayConductor, type LaidGraph } from '@endrel/core/wiring/diagram';
 import { devicesOf } from '@endrel/core/wiring/in-circuit';
 import { connectorFaces, rollPlans, wireRows } from '@endrel/core/wiring/wire-list';
+import { InvalidError } from '../errors.ts';
 import { POINTS_PER_MM, pdfOf } from './pdf.ts';
 
 const papers = { a4: { width: 297, height: 210 }, letter: { width: 279.4, height: 215.9 } } as const; // mm, lying: ISO 216, ANSI
@@ -18,9 +19,15 @@ const Engine = createRequire(import.meta.url)('elkjs/lib/elk.bundled.js') as new
 /** Diagram on a lying sheet, as large as it will go, then the lists. Widths in mm at 72 points to the inch. */
 export async function circuitPdf({ title, paper, harness }: CircuitRequest): Promise<Buffer> {
   const { width, height } = papers[paper];
-  const laid = (await new Engine().layout(
-    diagramGraph(harness) as unknown as Parameters<ELK['layout']>[0],
-  )) as LaidGraph;
+  if (devicesOf(harness).length === 0)
+    throw new InvalidError('There is no circuit to print yet: it has no device that its wires could join.');
+  const laid = (await new Engine()
+    .layout(diagramGraph(harness) as unknown as Parameters<ELK['layout']>[0])
+    .catch((error: unknown) => {
+      throw new InvalidError(
+        `The circuit cannot be laid out: ${error instanceof Error ? error.message : String(error)}.`,
+      );
+    })) as LaidGraph;
   const diagram = diagramOf(harness, laid);
   const room = { width: (width - 2 * MARGIN) * POINTS_PER_MM, height: (height - 2 * MARGIN - HEAD) * POINTS_PER_MM };
   const scale = Math.min(room.width / diagram.width, room.height / diagram.height, 1);

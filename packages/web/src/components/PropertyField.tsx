@@ -24,13 +24,15 @@ interface PropertyFieldProps {
   readonly needed?: boolean;
   /** In a list: no hint under it, and one line of text. */
   readonly brief?: boolean;
+  /** In a cell of a table: its name is for those who do not see the heads, and no note stands under it. */
+  readonly inSheet?: boolean;
   /** Follows from the path and the session alone: a field whose value stays is not drawn again for it. */
   onChange(value: unknown, group?: string): void;
 }
 
 /** The field of one property, whatever its type. Absent is unknown, and every field can go back to it. */
 export const PropertyField = memo(AnyField, (was, is) => {
-  const keys = ['property', 'value', 'needed', 'brief'] as const;
+  const keys = ['property', 'value', 'needed', 'brief', 'inSheet'] as const;
   return keys.every((key) => was[key] === is[key]) && was.path.join('/') === is.path.join('/');
 });
 
@@ -47,11 +49,11 @@ function AnyField(props: PropertyFieldProps) {
   );
 }
 
-function Field({ property, path, value, needed, brief, onChange }: PropertyFieldProps) {
-  const anchor = anchorOf(path);
+function Field({ property, path, value, needed, brief, inSheet, onChange }: PropertyFieldProps) {
+  const anchor = inSheet ? `sheet-${anchorOf(path)}` : anchorOf(path); // the form of the same field may stand beside the table
   switch (property.type) {
     case 'quantity':
-      if (property.guide)
+      if (property.guide && !inSheet)
         return (
           <TwiceField
             property={property}
@@ -69,6 +71,7 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
           typical={property.typical}
           hint={brief ? undefined : property.hint}
           needed={needed ?? property.needed}
+          compact={inSheet}
           anchor={anchor}
           path={path}
           onChange={onChange}
@@ -79,6 +82,7 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
         <SelectField
           label={property.name}
           hint={brief ? undefined : property.hint}
+          compact={inSheet}
           anchor={anchor}
           needed={property.needed}
           options={property.options}
@@ -92,6 +96,7 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
         <SelectField
           label={property.name}
           hint={property.hint}
+          compact={inSheet}
           anchor={anchor}
           options={{ yes: 'yes', no: 'no' }}
           value={value === undefined ? undefined : value ? 'yes' : 'no'}
@@ -103,6 +108,7 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
         <CountField
           label={property.name}
           hint={property.hint}
+          compact={inSheet}
           anchor={anchor}
           most={property.most}
           value={value as number | undefined}
@@ -113,7 +119,8 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
       return (
         <TextField
           label={property.name}
-          hint={property.hint}
+          hint={inSheet ? undefined : property.hint}
+          compact={inSheet}
           anchor={anchor}
           long={!brief && property.isLong}
           longest={property.longest}
@@ -144,6 +151,7 @@ function Field({ property, path, value, needed, brief, onChange }: PropertyField
 
 export function SelectField(props: {
   label: string;
+  compact?: boolean;
   hint?: string;
   anchor?: string;
   needed?: boolean;
@@ -155,8 +163,8 @@ export function SelectField(props: {
 }) {
   const id = useId();
   return (
-    <div className="py-1" id={props.anchor}>
-      <label htmlFor={id} className="label block">
+    <div className={props.compact ? '' : 'py-1'} id={props.anchor}>
+      <label htmlFor={id} className={props.compact ? 'sr-only' : 'label block'}>
         {capital(props.label)}
         {props.needed && props.value === undefined && <span className="font-semibold text-fix"> – to choose</span>}
       </label>
@@ -173,15 +181,18 @@ export function SelectField(props: {
           </option>
         ))}
       </select>
-      <div className="min-h-[1.15rem] text-[0.8rem] leading-tight text-ink-soft">
-        {props.value === undefined && props.hint}
-      </div>
+      {!props.compact && (
+        <div className="min-h-[1.15rem] text-[0.8rem] leading-tight text-ink-soft">
+          {props.value === undefined && props.hint}
+        </div>
+      )}
     </div>
   );
 }
 
 function CountField(props: {
   label: string;
+  compact?: boolean;
   hint?: string;
   anchor: string;
   most: number;
@@ -193,8 +204,8 @@ function CountField(props: {
   const before = useRef(props.value);
   const bad = text !== undefined && text !== '' && !(/^\d+$/.test(text) && Number(text) <= props.most);
   return (
-    <div className="py-1" id={props.anchor}>
-      <label htmlFor={id} className="label block">
+    <div className={props.compact ? '' : 'py-1'} id={props.anchor}>
+      <label htmlFor={id} className={props.compact ? 'sr-only' : 'label block'}>
         {capital(props.label)}
       </label>
       <input
@@ -220,11 +231,14 @@ function CountField(props: {
         onFocus={() => (before.current = props.value)}
         onBlur={() => !bad && setText(undefined)}
       />
-      <div id={`${id}-note`} className="min-h-[1.15rem] text-[0.8rem] leading-tight text-ink-soft">
+      <div
+        id={`${id}-note`}
+        className={`text-[0.8rem] leading-tight text-ink-soft ${props.compact ? '' : 'min-h-[1.15rem]'}`}
+      >
         {bad ? (
           <span className="text-stop">A whole number from 0 to {props.most}.</span>
         ) : (
-          props.value === undefined && props.hint
+          !props.compact && props.value === undefined && props.hint
         )}
       </div>
     </div>
@@ -233,6 +247,7 @@ function CountField(props: {
 
 export function TextField(props: {
   label: string;
+  compact?: boolean;
   hint?: string;
   anchor?: string;
   long?: boolean;
@@ -257,8 +272,8 @@ export function TextField(props: {
     },
   };
   return (
-    <div className="py-1" id={props.anchor}>
-      <label htmlFor={id} className="label block">
+    <div className={props.compact ? '' : 'py-1'} id={props.anchor}>
+      <label htmlFor={id} className={props.compact ? 'sr-only' : 'label block'}>
         {capital(props.label)}
       </label>
       {props.long ? (

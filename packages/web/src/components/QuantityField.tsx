@@ -215,7 +215,11 @@ function Field(props: QuantityFieldProps) {
           onDone={() => input.current?.blur()}
         />
       )}
-      <div id={`${id}-echo`} className="min-h-[1.15rem] text-[0.8rem] leading-tight" aria-live="polite">
+      <div
+        id={`${id}-echo`}
+        className={`text-[0.8rem] leading-tight ${compact ? '' : 'min-h-[1.15rem]'}`}
+        aria-live="polite"
+      >
         {refusal ? (
           <span className="text-stop">{refusal}</span>
         ) : (

@@ -41,6 +41,12 @@ export function JobListScreen() {
       <main>
         <JobList />
       </main>
+      <footer className="label mt-8 border-t border-hair pt-2">
+        Endrel advises. Fuel burns: the person who signs is responsible, and the local code comes first.{' '}
+        <a className="underline" href="/notices.txt">
+          Licences of what it ships with
+        </a>
+      </footer>
     </div>
   );
 }

@@ -1,3 +1,5 @@
+import { AsTable } from '../../components/AsTable.tsx';
+import { JointSheet, PortSheet } from '../run/PartSheets.tsx';
 import { useSearchParams } from 'react-router';
 import { fillJoints, stateOf, wasteOf, type JointPlan, type JointState } from '@endrel/core/joints/chain-plan';
 import { sayPort } from '@endrel/core/fittings/port';
@@ -56,6 +58,12 @@ export function JointListTab({ view }: { view: JobView }) {
       <div className="min-w-0">
         <FillBar joints={joints} plans={plans} />
         <JointTable job={job} joints={joints} plans={plans} chosen={chosen.id} onChoose={choose} />
+        <AsTable title="Type clamps, sealants and heights in as a table">
+          <JointSheet />
+        </AsTable>
+        <AsTable title="Type what is on the ports in as a table">
+          <PortSheet />
+        </AsTable>
         <LonePorts job={job} onPart={view.selectPart} />
         <Caution>
           Figures for tightening are typical, from memory: the maker’s go first. Hold the body, turn the nut, and mark

@@ -1,3 +1,5 @@
+import { AsTable } from '../../components/AsTable.tsx';
+import { PlaceSheet } from './PlaceSheets.tsx';
 import { Suspense, useCallback, useState } from 'react';
 import { routesProperties, VENT } from '@endrel/core/job/routes';
 import { lineName } from '@endrel/core/routes/lines';
@@ -53,6 +55,10 @@ export function MapTab({ view }: { view: JobView }) {
           </Suspense>
         </DrawingBoundary>
       </div>
+      <AsTable title="Type points and zones in as a table">
+        <PlaceSheet of="points" />
+        <PlaceSheet of="zones" />
+      </AsTable>
       <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
         <div className="min-w-0 space-y-4">
           <PropertyGrid

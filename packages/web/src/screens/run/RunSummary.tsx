@@ -4,6 +4,8 @@ import { kindOf } from '@endrel/core/parts/kinds';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
 import { sayWorst } from '@endrel/core/run/worst-suction';
+import { AsTable } from '../../components/AsTable.tsx';
+import { LineSheet } from './PartSheets.tsx';
 import { Reading } from '../../components/Reading.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
@@ -89,6 +91,10 @@ export function RunSummary({ assessment, view }: { assessment: Assessment; view:
           </ul>
         </>
       )}
+      <AsTable title="Type hoses and lines in as a table">
+        <LineSheet kind="hose" />
+        <LineSheet kind="hardLine" />
+      </AsTable>
       <p className="mt-3 mb-2 text-ink-soft">
         Choose a part on the run above, or walk it with the arrow keys: its measurements and what it does appear here.
       </p>

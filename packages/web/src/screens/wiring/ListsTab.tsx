@@ -13,7 +13,9 @@ import { useLaidCircuit } from '../../drawing/wiring/use-laid-circuit.ts';
 import { useJob } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobView } from '../job/use-job-view.ts';
+import { AsTable } from '../../components/AsTable.tsx';
 import { Nothing } from './Nothing.tsx';
+import { WireSheet } from './WireSheet.tsx';
 import { useWiring } from './use-wiring.ts';
 
 /** Every wire, fuse, relay and connector, what is cut off which roll, and all of it as files. */
@@ -23,6 +25,9 @@ export function ListsTab({ view }: { view: JobView }) {
   return (
     <div className="space-y-5">
       <Files />
+      <AsTable title="Type the wires in as a table">
+        <WireSheet />
+      </AsTable>
       <Wires view={view} />
       <div className="grid gap-x-8 gap-y-5 lg:grid-cols-2">
         <Fuses />
