@@ -34,6 +34,8 @@ export interface Refusal {
 }
 
 const refuse = (code: Refusal['code'], message: string) => failure({ code, message });
+/** Asked where another unit stands in the field: whoever meant millimetres sees it before it is a tank of another size. */
+const INCHES_DOUBT = 'A fraction without a unit is read as inches: are they?';
 const LONGEST_TEXT = 60;
 
 /**
@@ -72,7 +74,7 @@ export function parseQuantity(text: string, field: QuantityField, unitId = field
     // a bare fraction of a length is inches wherever it is read
     typed: isBare && !(isFraction && field.kind === 'length') ? withUnit(text.trim(), unit) : text.trim(),
     echo: echoOf({ si, unit, error }, { ...field, tool: isFraction ? 'tape' : field.tool }, isFraction === true),
-    doubt: raw.doubt ?? limit.value,
+    doubt: raw.doubt ?? limit.value ?? (isBare && isFraction && field.kind === 'length' && unitId !== 'in' ? INCHES_DOUBT : undefined), // prettier-ignore
   });
 }
 

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
+import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import type { FieldPath } from '@endrel/core/job/needs';
 import { readPasted } from '@endrel/core/job/pasted';
 import type { Property } from '@endrel/core/job/property';
@@ -32,6 +32,18 @@ interface SheetProps {
   onChanges(changes: readonly SheetChange[], title: string): void;
 }
 
+const named = new WeakMap<Property, Map<string, Property>>();
+
+/** A property named by its row as well; the same object each time, so that a cell is drawn again for its own value alone. */
+function namedBy(property: Property, row: string): Property {
+  const known = named.get(property) ?? new Map<string, Property>();
+  named.set(property, known);
+  const name = `${property.name}, ${row}`;
+  const own = known.get(row) ?? ((property.type === 'quantity' ? { ...property, name, field: { ...property.field, name } } : { ...property, name })); // prettier-ignore
+  known.set(row, own);
+  return own;
+}
+
 /**
  * Like things, a row each, typed into as in a sheet: Tab goes across, Enter down, a block that is pasted from a spreadsheet fills the
  * cells from the one that has the cursor, Ctrl+D takes the value of the cell above.
@@ -41,18 +53,7 @@ export function Sheet({ label, columns, rows, onChange, onChanges }: SheetProps)
   const table = useRef<HTMLTableElement>(null);
   const [note, setNote] = useState<string>();
   const keys = Object.keys(columns);
-  // named by its row, the same object as long as that stays: a cell is drawn again for its own value alone
-  const named = useMemo(() => new Map<string, Property>(), [columns]); // eslint-disable-line react-hooks/exhaustive-deps -- begins anew with other columns
-  const propertyOf = (row: SheetRow, key: string): Property => {
-    const at = `${row.name}/${key}`;
-    const known = named.get(at);
-    if (known) return known;
-    const property = columns[key]!;
-    const name = `${property.name}, ${row.name}`;
-    const own = (property.type === 'quantity' ? { ...property, name, field: { ...property.field, name } } : { ...property, name }) as Property; // prettier-ignore
-    named.set(at, own);
-    return own;
-  };
+  const propertyOf = (row: SheetRow, key: string): Property => namedBy(columns[key]!, row.name);
 
   const cellOf = (target: EventTarget): { row: number; column: number } | undefined => {
     const cell = (target as Element).closest<HTMLElement>('[data-cell]');

@@ -4,6 +4,7 @@ import type { Act } from '@endrel/core/job/acts/act';
 import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
 import { restoring } from '@endrel/core/job/acts/touched';
 import type { Job } from '@endrel/core/job/job';
+import type { FieldPath } from '@endrel/core/job/needs';
 import { ApiError, isAway } from '../api/client.ts';
 import { type Kept, type PendingAct, type RefusedAct, type Step } from './kept.ts';
 import { Listeners } from './listeners.ts';
@@ -131,28 +132,30 @@ export class JobSession {
     return isSettled;
   }
 
-  undo(): void {
-    this.#step(this.#past, this.#future, 'undone');
+  /** @returns the fields that it put back, for the page to show them; none when it could not be done. */
+  undo(): FieldPath[] {
+    return this.#step(this.#past, this.#future, 'undone');
   }
-  redo(): void {
-    this.#step(this.#future, this.#past, 'done again');
+  redo(): FieldPath[] {
+    return this.#step(this.#future, this.#past, 'done again');
   }
 
   /** Takes the last step of one list, and puts what takes it back onto the other. */
-  #step(from: Step[], onto: Step[], said: string): void {
+  #step(from: Step[], onto: Step[], said: string): FieldPath[] {
     const step = from.pop();
-    if (!step) return;
+    if (!step) return [];
     this.#visit = undefined;
     const tried = tryAct(this.#job, step.act);
     if (!tried.ok) {
       this.say(`“${step.label}” cannot be ${said}: ${tried.fault.message}.`);
-      return;
+      return [];
     }
     const back = restoring(this.#job, tried.value, step.label);
     if (back) onto.push({ label: step.label, act: back });
     this.#job = tried.value;
     this.#pending.push({ id: this.#ports.newId(), base: this.#stored.revision, act: step.act, label: step.label });
     this.#changed();
+    return back?.records.map((record) => record.path) ?? [];
   }
 
   /** Does the act that met another's on what that one left. */

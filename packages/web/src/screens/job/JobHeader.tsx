@@ -1,5 +1,6 @@
 import { CircleHelp, Download, Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
+import type { FieldPath } from '@endrel/core/job/needs';
 import { Link } from 'react-router';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { download } from '../../components/download.ts';
@@ -7,10 +8,10 @@ import type { JobSession } from '../../session/job-session.ts';
 import { useSession, useSnapshot } from '../../session/session-context.tsx';
 import { SaveBadge } from './SaveBadge.tsx';
 
-export function JobHeader({ onHelp }: { onHelp(): void }) {
+export function JobHeader({ onHelp, onStepped }: { onHelp(): void; onStepped(paths: readonly FieldPath[]): void }) {
   const session = useSession();
   const { job, undo, redo } = useSnapshot();
-  return <Header name={job.name} vehicle={job.vehicle} {...{ session, undo, redo, onHelp }} />;
+  return <Header name={job.name} vehicle={job.vehicle} {...{ session, undo, redo, onHelp, onStepped }} />;
 }
 
 interface HeaderProps {
@@ -20,10 +21,12 @@ interface HeaderProps {
   readonly undo: string | undefined;
   readonly redo: string | undefined;
   onHelp(): void;
+  /** Told what a step put back. */
+  onStepped(paths: readonly FieldPath[]): void;
 }
 
 /** Drawn again for another name or another step of undo, not at every edit. */
-const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp }: HeaderProps) {
+const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp, onStepped }: HeaderProps) {
   const saveAsFile = async () => {
     const { job } = session.getSnapshot();
     const [{ attachmentText }, { writeJobFile }] = await Promise.all([
@@ -47,7 +50,7 @@ const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp
         <button
           className="quiet"
           disabled={undo === undefined}
-          onClick={() => session.undo()}
+          onClick={() => onStepped(session.undo())}
           aria-label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
           title={undo ? `Undo: ${undo} (Ctrl+Z)` : undefined}
         >
@@ -56,7 +59,7 @@ const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp
         <button
           className="quiet"
           disabled={redo === undefined}
-          onClick={() => session.redo()}
+          onClick={() => onStepped(session.redo())}
           aria-label={redo ? `Redo: ${redo}` : 'Nothing to redo'}
           title={redo ? `Redo: ${redo} (Ctrl+Shift+Z)` : undefined}
         >

@@ -1,12 +1,13 @@
-import { Suspense, useCallback, useEffect, useState } from 'react';
-import { Navigate, useParams, useNavigate } from 'react-router';
+import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { Navigate, useLocation, useParams, useNavigate } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { openJob } from '../../session/open-job.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { JobSessionProvider, useJob, useReckoning, useSession } from '../../session/session-context.tsx';
 import { markFailed, takeFailed } from '../../session/failed-places.ts';
 import { Boundary } from '../../components/Boundary.tsx';
-import type { Stage } from '@endrel/core/job/needs';
+import type { FieldPath, Stage } from '@endrel/core/job/needs';
+import { showUndone } from './show-undone.ts';
 import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobDialogs, preloadDialogs, type JobDialog } from './JobDialogs.tsx';
 import { JobHeader } from './JobHeader.tsx';
@@ -52,6 +53,9 @@ function JobFrame() {
   const [working, setWorking] = useState<string>();
   const [dialog, setDialog] = useState<JobDialog>();
   const openShortcuts = useCallback(() => setDialog('shortcuts'), []);
+  const viewNow = useRef(view);
+  useEffect(() => void (viewNow.current = view));
+  const onStepped = useCallback((paths: readonly FieldPath[]) => showUndone(viewNow.current, paths), []);
   const closeDialog = useCallback(() => setDialog(undefined), []);
   const navigate = useNavigate();
   useJobShortcuts(view, {
@@ -77,7 +81,7 @@ function JobFrame() {
       className="relative flex min-h-screen flex-col overflow-x-clip lg:h-screen lg:overflow-hidden print:block print:h-auto print:overflow-visible"
     >
       <JobTitle />
-      <JobHeader onHelp={openShortcuts} />
+      <JobHeader onHelp={openShortcuts} onStepped={onStepped} />
       <Boundary what="The run and its figures" tries={[job]}>
         <RunPanel view={view} strip={strip} onWorking={setWorking} />
       </Boundary>
@@ -147,7 +151,13 @@ const QUIET = 1500; // ms after a job is there until the other stages are fetche
 
 /** Drawn with the stage itself: a field that was asked for can be looked for now. */
 function Arrived({ view }: { view: JobView }) {
+  const state: unknown = useLocation().state;
+  const isNew = (state as { isNew?: boolean } | null)?.isNew === true;
   useEffect(() => view.arrived());
+  // a job that was just started begins with its first field
+  useEffect(() => {
+    if (isNew) document.querySelector<HTMLElement>('main :is(input, select, textarea)')?.focus();
+  }, [isNew]);
   return null;
 }
 

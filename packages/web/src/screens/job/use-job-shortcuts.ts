@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { useAssessment, useSession } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import type { JobDialog } from './JobDialogs.tsx';
+import { showUndone } from './show-undone.ts';
 import { stageList } from './stages.ts';
 import type { JobView } from './use-job-view.ts';
 
@@ -39,8 +40,7 @@ export function useJobShortcuts(
         if (!undo && !redo) return;
         event.preventDefault();
         if (typing) (event.target as HTMLElement).blur(); // hands over what was typed, so that undo takes that back first
-        if (undo) session.undo();
-        else session.redo();
+        showUndone(view, undo ? session.undo() : session.redo());
         return;
       }
       if (typing && event.key === 'Escape' && !event.defaultPrevented) {

@@ -41,7 +41,9 @@ export function NewJobDialog({ copied, onClose }: NewJobDialogProps) {
         start.from === 'nothing' ? { id, ...title } : { id, document: await documentOf(start, title, measured) },
       );
       keepDraft(nothing);
-      void navigate(`/jobs/${made.id}/${start.from === 'copy' && !measured ? 'survey' : 'brief'}`);
+      void navigate(`/jobs/${made.id}/${start.from === 'copy' && !measured ? 'survey' : 'brief'}`, {
+        state: { isNew: true },
+      });
     } catch (error) {
       setFault((error as Error).message);
     } finally {

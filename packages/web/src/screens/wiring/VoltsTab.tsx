@@ -177,6 +177,10 @@ function Sizes({ found }: { found: WiringFindings }) {
   const { say, harness } = useWiring();
   const units = useDisplayUnits();
   const { proposal, impossible, safe } = found;
+  const unread = new Set(found.pumps.flatMap((p) => p.unmeasured));
+  const wanting = (harness.wires ?? [])
+    .filter((wire) => unread.has(wire.id))
+    .map((wire) => `${say(wire.id)}: ${[wire.area === undefined && 'conductor', wire.length === undefined && 'length'].filter(Boolean).join(' and ')}`); // prettier-ignore
   const what = (c: SizeChange) =>
     c.kind === 'fuse' ? `${say(c.id)}: ${units.show('current', c.amps)}` : `${say(c.id)}: ${c.awg} AWG`;
   const was = (c: SizeChange) =>
@@ -238,7 +242,10 @@ function Sizes({ found }: { found: WiringFindings }) {
         </p>
       ) : (
         <p className="text-ink-soft">
-          <Claim>They follow once the run is solved and every wire on a pump’s way has its length.</Claim>
+          <Claim>
+            They follow once the run is solved and every wire on a pump’s way has its length and its conductor.{' '}
+            {wanting.length > 0 && `Still wanted: ${wanting.join('; ')}.`}
+          </Claim>
         </p>
       )}
       <p className="label mt-1">
