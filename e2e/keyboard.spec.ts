@@ -42,6 +42,8 @@ test('a fitter takes a new job to a card without a mouse', async ({ page }) => {
   await tabTo(page, /^Start the job$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
+  await expect(page.locator('main :is(input, select):focus')).toBeVisible(); // the first field; letters count once it is left
+  await page.keyboard.press('Escape');
 
   // every measurement that is missing, one after the other
   const next = page.getByRole('button', { name: /^Next: / });

@@ -58,7 +58,7 @@ test('the keyboard alone walks the run, the snags and the missing measurements',
   await page.keyboard.press('Escape');
   await page.getByLabel(/^Tank depth/).blur();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Stages and keyboard' })).toBeVisible();
 });
 
 test('a key pressed before anything is computed acts when it is', async ({ page }) => {

@@ -1,9 +1,17 @@
 import { commonProperties } from '../parts/define-part.ts';
-import { partName, propertiesOf } from '../parts/kinds.ts';
+import { jointProperties } from '../parts/joint.ts';
+import { partName, portName, propertiesOf } from '../parts/kinds.ts';
 import { assumptionProperties } from './assumption.ts';
 import { briefProperties } from './brief.ts';
 import { gaugeProperties } from './gauge.ts';
-import { hangerProperties } from './hanger.ts';
+import { bulkheadEndProperties } from './bulkhead.ts';
+import {
+  bodyProperties,
+  hangerPartProperties,
+  hangerProperties,
+  platePortProperties,
+  rodProperties,
+} from './hanger.ts';
 import type { Job } from './job.ts';
 import type { FieldPath } from './needs.ts';
 import { benderProperties } from '../routes/bender.ts';
@@ -19,10 +27,18 @@ import {
   routesProperties,
   sleeveProperties,
   waypointProperties,
-  zoneProperties,
+  zoneProperties as routeZoneProperties,
 } from './routes.ts';
-import { surveyProperties } from './survey.ts';
-import { tankProperties } from './tank.ts';
+import { oldConnectionProperties } from './old-connection.ts';
+import { ownPointProperties, pointConditions } from './points.ts';
+import { existingLineProperties, surveyProperties } from './survey.ts';
+import {
+  baffleProperties,
+  fillProperties,
+  stationProperties,
+  tankProperties,
+  zoneProperties as tankZoneProperties,
+} from './tank.ts';
 import { ventProperties } from './vent.ts';
 import { deviceKinds, deviceName } from '../wiring/devices/index.ts';
 import { commonDeviceProperties } from '../wiring/devices/define-device.ts';
@@ -39,23 +55,119 @@ const groups: Readonly<Record<string, Named>> = {
   assumptions: assumptionProperties,
 };
 
+/** Lists outside routes and wiring: what one row is, and the names of its fields. */
+const lists: Readonly<Record<string, readonly [one: string, properties: Named]>> = {
+  'survey/lines': ['factory line', existingLineProperties],
+  'survey/oldConnections': ['old connection', oldConnectionProperties],
+  'survey/tank/stations': ['section', stationProperties],
+  'survey/tank/zones': ['zone of the tank', tankZoneProperties],
+  'survey/tank/baffles': ['baffle', baffleProperties],
+  'survey/tank/fills': ['fill', fillProperties],
+  'hanger/bodies': ['pump body', bodyProperties],
+  'hanger/rods': ['hanger tube', rodProperties],
+  'hanger/parts': ['part on the hanger', hangerPartProperties],
+  'hanger/ports': ['port of the plate', platePortProperties],
+  'points/own': ['operating point', ownPointProperties],
+  bulkhead: ['hose end at the wall', bulkheadEndProperties],
+  'routes/points': ['point', pointProperties],
+  'routes/zones': ['zone', routeZoneProperties],
+  'routes/candidates': ['place', candidateProperties],
+  'wiring/devices': ['device', commonDeviceProperties],
+  'wiring/wires': ['wire', wireProperties],
+  'wiring/rolls': ['roll', rollProperties],
+};
+/** What one row of a list is: “factory line”. */
+export const rowOfList = (path: FieldPath): string => lists[path.join('/')]?.[0] ?? 'row';
+
+/** Sections and collections by themselves. */
+const sections: Readonly<Record<string, string>> = {
+  name: 'name of the job',
+  vehicle: 'vehicle',
+  state: 'state of the job',
+  layout: 'layout',
+  parts: 'parts',
+  joints: 'joints',
+  points: 'operating points',
+  bench: 'bench',
+  bulkhead: 'bulkhead',
+  overrules: 'overrules',
+  lines: 'lines',
+  tank: 'tank',
+  vent: 'vent',
+  own: 'own points',
+  ports: 'ports',
+  fitting: 'form and size',
+  place: 'place under the vehicle',
+  closed: 'cap or plug',
+  chain: 'adapters',
+  key: 'school',
+  reason: 'reason',
+  sweep: 'sweep',
+  a: 'one end',
+  b: 'other end',
+};
+
+/** What nobody gave a name, as words: “fuelLevel” reads “fuel level”. */
+const asWords = (key: string): string => sections[key] ?? key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+
 /** A field's address in words, for a person: "tank depth", "Feed hose, hose length". */
 export function sayField(job: Job, path: FieldPath): string {
   const [root, id, ...rest] = path;
-  const part = root === 'parts' && typeof id === 'string' ? job.parts[id] : undefined;
-  if (part) {
-    const names = { ...commonProperties, ...propertiesOf(part.kind) } as Named;
-    const [key, ...inner] = rest.map(String);
-    return [partName(part), ...(key === undefined ? [] : [names[key]?.name ?? key]), ...inner].join(', ');
-  }
+  if (root === 'parts' && typeof id === 'string') return sayPartField(job, id, rest);
+  if (root === 'joints' && typeof id === 'string') return sayJointField(job, id, rest);
+  if (root === 'overrules') return id === undefined ? 'overrules' : `overrule of ${saySnag(job, String(id))}`;
   if (root === 'routes') return sayRouteField(job, path);
   if (root === 'wiring') return sayWiringField(job, path);
-  if (root === 'materials') return `what the fuel does to ${String(id)}`;
-  if (root === 'bench') return `what lies on the bench of “${String(id)}”`;
+  if (root === 'materials') return `what the fuel does to ${asWords(String(id))}`;
+  if (root === 'bench') return id === undefined ? 'bench' : `“${job.bench?.[id]?.name ?? String(id)}” on the bench`;
+  if (root === 'points' && id !== 'own' && id !== undefined) {
+    const conditions = pointConditions as Named;
+    return [asWords(String(id)), ...rest.map((key) => conditions[key]?.name ?? asWords(String(key)))].join(', ');
+  }
   const own = groups[path.slice(0, -1).join('/')]?.[String(path.at(-1))];
   if (own) return own.name;
-  const isRecord = root === 'parts' || root === 'joints' || root === 'overrules';
-  return (isRecord ? path : path.filter((p) => typeof p === 'string')).join(' ');
+  for (const depth of [1, 2, 3]) {
+    const list = lists[path.slice(0, depth).join('/')];
+    if (list && path.length > depth) return sayRow(job, path, depth, list);
+    if (list) return `list of ${list[0]}s`;
+  }
+  return path.map((key) => asWords(String(key))).join(', ');
+}
+
+/** “hanger tube 2, end” */
+function sayRow(job: Job, path: FieldPath, depth: number, [one, properties]: readonly [string, Named]): string {
+  const rows = path.slice(0, depth).reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], job); // prettier-ignore
+  const at = Array.isArray(rows) ? (rows as { id?: unknown }[]).findIndex((row) => row.id === path[depth]) : -1;
+  const fields = path.slice(depth + 1).map((key) => properties[key]?.name ?? asWords(String(key)));
+  return [`${one}${at < 0 ? '' : ` ${at + 1}`}`, ...fields].join(', ');
+}
+
+function sayPartField(job: Job, id: string, [key, ...inner]: FieldPath): string {
+  const part = Object.hasOwn(job.parts, id) ? job.parts[id] : undefined;
+  if (!part) return key === undefined ? 'a part that is gone' : `${asWords(String(key))} of a part that is gone`;
+  if (key === undefined) return partName(part);
+  if (key === 'ports' && inner.length > 0) {
+    const [port, ...of] = inner.map(String);
+    return [partName(part), portName(part, port!), ...of.map(asWords)].join(', ');
+  }
+  const names = { ...commonProperties, ...propertiesOf(part.kind) } as Named;
+  return [partName(part), names[key]?.name ?? asWords(String(key)), ...inner.map((k) => asWords(String(k)))].join(', ');
+}
+
+/** “joint of Feed hose and Fuel rail, clamp” */
+function sayJointField({ joints, parts }: Job, id: string, keys: FieldPath): string {
+  const joint = Object.hasOwn(joints, id) ? joints[id] : undefined;
+  const name = (part: string) => (parts[part] ? partName(parts[part]) : 'a part that is gone');
+  const names = jointProperties as Named;
+  const whole = joint ? `joint of ${name(joint.a.part)} and ${name(joint.b.part)}` : 'a joint that is gone';
+  return [whole, ...keys.map((key) => names[key]?.name ?? asWords(String(key)))].join(', ');
+}
+
+/** “pump margin of Hanger pump”: a rule by its key, and what it speaks of. */
+export function saySnag(job: Job, snag: string): string {
+  const [rule = '', of = ''] = snag.split(':');
+  const part = Object.hasOwn(job.parts, of) ? partName(job.parts[of]!) : undefined;
+  return `“${rule.replaceAll('-', ' ')}”${part === undefined ? '' : ` of ${part}`}`;
 }
 
 /** "Pump relay, rated current", "wire 4, conductor" */
@@ -65,21 +177,24 @@ function sayWiringField({ wiring }: Job, [, key, id = '', ...rest]: FieldPath): 
     const device = wiring?.devices?.find((d) => d.id === id);
     if (!device) return ['device', last].filter(Boolean).join(', ');
     const names: Named = { ...commonDeviceProperties, ...deviceKinds[device.kind].properties };
-    return [deviceName(device), names[last]?.name ?? last].filter(Boolean).join(', ');
+    return [deviceName(device), names[last]?.name ?? asWords(last)].filter(Boolean).join(', ');
   }
   const rows: readonly { id: string }[] | undefined = key === 'wires' ? wiring?.wires : key === 'rolls' ? wiring?.rolls : undefined; // prettier-ignore
   if (key === 'wires' || key === 'rolls') {
     const at = rows?.findIndex((row) => row.id === id) ?? -1;
     const names: Named = { ...wireProperties, ...rollProperties, from: { name: 'from' }, to: { name: 'to' } };
-    return [`${key === 'wires' ? 'wire' : 'roll'}${at < 0 ? '' : ` ${at + 1}`}`, names[String(rest[0] ?? '')]?.name ?? last].filter(Boolean).join(', '); // prettier-ignore
+    return [`${key === 'wires' ? 'wire' : 'roll'}${at < 0 ? '' : ` ${at + 1}`}`, names[String(rest[0] ?? '')]?.name ?? asWords(last)].filter(Boolean).join(', '); // prettier-ignore
   }
   const own: Named = { ...harnessProperties, ...schemeProperties, scheme: { name: 'colours' } };
-  return key === undefined ? 'circuit' : (own[String(id || key)]?.name ?? String(key));
+  return key === undefined ? 'circuit' : (own[String(id || key)]?.name ?? asWords(String(key)));
 }
 
 const inRoutes: Readonly<Record<string, readonly [one: string, properties: Named]>> = {
   points: ['point', pointProperties],
-  zones: ['zone', { ...zoneProperties, ...fastenerProperties, a: { name: 'one end' }, b: { name: 'the other end' } }],
+  zones: [
+    'zone',
+    { ...routeZoneProperties, ...fastenerProperties, a: { name: 'one end' }, b: { name: 'the other end' } },
+  ],
   candidates: ['place', { ...candidateProperties, part: { name: 'part' } }],
 };
 const ofLine: Named = {
@@ -100,14 +215,23 @@ function sayRouteField({ routes, parts }: Job, [, key = '', id = '', ...rest]: F
   const last = String(rest.at(-1) ?? '');
   if (key === 'lines' || key === 'vent') {
     const line = parts[String(id)];
-    const name = key === 'vent' ? 'vent' : line ? partName(line) : String(id);
+    const name =
+      key === 'vent'
+        ? 'vent'
+        : line
+          ? partName(line)
+          : id === ''
+            ? 'lines'
+            : id === 'vent'
+              ? 'vent'
+              : 'a line that is gone';
     const named = ofLine[last] ?? ofLine[String(id)];
-    return [name, named?.name ?? last].filter(Boolean).join(', ');
+    return [name, named?.name ?? asWords(last)].filter(Boolean).join(', ');
   }
   const [one, properties] = inRoutes[String(key)] ?? ['', { ...routesProperties, ...routeLimits }];
-  if (one === '') return properties[String(key)]?.name ?? String(key);
+  if (one === '') return properties[String(key)]?.name ?? (key === '' ? 'routes' : asWords(String(key)));
   const rows = routes?.[key as 'points'] as readonly { id: string; label?: string }[] | undefined;
   const at = rows?.findIndex((row) => row.id === id) ?? -1;
   const name = rows?.[at]?.label?.trim() ? `“${rows[at].label}”` : `${one} ${at < 0 ? '' : at + 1}`.trim();
-  return [name, properties[last]?.name ?? last].filter(Boolean).join(', ');
+  return [name, properties[last]?.name ?? asWords(last)].filter(Boolean).join(', ');
 }

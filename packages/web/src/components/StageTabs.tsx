@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { markFailed } from '../session/failed-places.ts';
-import { useJob } from '../session/session-context.tsx';
+import { useJobIfOpen } from '../session/session-context.tsx';
 import { Boundary } from './Boundary.tsx';
 
 interface StageTabsProps<K extends string> {
@@ -14,7 +14,7 @@ interface StageTabsProps<K extends string> {
 /** Pages within a stage. Which is open stands in the address, so that back and reload work. */
 export function StageTabs<K extends string>({ label, names, children }: StageTabsProps<K>) {
   const [search, setSearch] = useSearchParams();
-  const job = useJob();
+  const job = useJobIfOpen();
   const keys = Object.keys(names) as K[];
   const open = keys.find((key) => key === search.get('tab')) ?? keys[0]!;
   return (

@@ -160,6 +160,8 @@ export const useSessionIfOpen = (): JobSession | undefined => use(SessionContext
 export const useSnapshot = (): SessionSnapshot => given(use(SnapshotContext));
 /** The job as it is shown: other at each edit. */
 export const useJob = (): Job => given(use(JobContext));
+/** The same where a job may be open or not. */
+export const useJobIfOpen = (): Job | undefined => use(JobContext);
 /** What there is to say of the job, once it is reckoned. */
 export const useAssessment = (): Assessment | undefined => use(AssessmentContext);
 /** Whether that is judged, of the last visit, still to come, or not to be had. */

@@ -1,4 +1,4 @@
-import { sayField } from '../field-name.ts';
+import { rowOfList, sayField, saySnag } from '../field-name.ts';
 import { assertNever, failure, success, type Result } from '../../result.ts';
 import { portsOf } from '../graph.ts';
 import { VENT } from '../routes.ts';
@@ -304,18 +304,20 @@ function outsideRun(path: FieldPath): FieldPath {
   return path;
 }
 
+const withArticle = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
+
 /** The edit in a few words, for undo and the change table. */
 export function describeAct(job: Job, act: Act): string {
-  const name = (id: string) => (job.parts[id] ? partName(job.parts[id]) : id);
+  const name = (id: string) => (job.parts[id] ? partName(job.parts[id]) : 'a part that is gone');
   const port = (part: string, at: string) =>
     `the ${(job.parts[part] && portOf(job.parts[part], at)?.name) ?? at} of ${name(part)}`;
   switch (act.act) {
     case 'set':
       return `${act.value === undefined ? 'clear' : 'set'} ${sayField(job, act.path)}`;
     case 'addRow':
-      return `add a row to ${act.path.join(' ')}`;
+      return `add ${withArticle(rowOfList(act.path))}`;
     case 'removeRow':
-      return `take a row out of ${act.path.join(' ')}`;
+      return `take out ${sayField(job, [...act.path, act.id])}`;
     case 'setOnPart': {
       const field = { ...commonProperties, ...(job.parts[act.id] && propertiesOf(job.parts[act.id]!.kind)) } as Record<string, { name: string }>; // prettier-ignore
       return `${act.value === undefined ? 'clear' : 'set'} ${field[act.key]?.name ?? act.key} of ${name(act.id)}`;
@@ -365,9 +367,9 @@ export function describeAct(job: Job, act: Act): string {
     case 'moveRegulator':
       return `move ${name(act.id)} ${regulatorPlaces[act.to]}`;
     case 'overruleSnag':
-      return `overrule ${act.snag}`;
+      return `overrule ${saySnag(job, act.snag)}`;
     case 'withdrawOverrule':
-      return `withdraw the overrule of ${act.snag}`;
+      return `withdraw the overrule of ${saySnag(job, act.snag)}`;
     default:
       return assertNever(act);
   }

@@ -3,7 +3,7 @@ import { Navigate, useLocation, useParams, useNavigate } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { openJob } from '../../session/open-job.ts';
 import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
-import { JobSessionProvider, useJob, useReckoning, useSession } from '../../session/session-context.tsx';
+import { JobSessionProvider, useAssessment, useJob, useReckoning, useSession } from '../../session/session-context.tsx';
 import { markFailed, takeFailed } from '../../session/failed-places.ts';
 import { Boundary } from '../../components/Boundary.tsx';
 import type { FieldPath, Stage } from '@endrel/core/job/needs';
@@ -99,6 +99,7 @@ function JobFrame() {
             ways={<OtherStage view={view} />}
             onFailed={() => markFailed(window.location)}
           >
+            <About view={view} />
             <Suspense fallback={<p className="py-4 text-ink-soft">Fetching this stage …</p>}>
               {StageScreen && <StageScreen view={view} onWorking={setWorking} />}
               <Arrived key={view.stage} view={view} />
@@ -122,6 +123,13 @@ export async function preloadJob(): Promise<void> {
   await preloadRun();
   await stageScreens.run?.preload();
   await stageScreens.survey?.preload();
+}
+
+/** While the run cannot be solved yet: what the stage settles and where to begin. Later it is under `?`. */
+function About({ view }: { view: JobView }) {
+  const assessment = useAssessment();
+  if (!assessment || assessment.findings.solution) return null;
+  return <p className="label mb-1 max-w-[58rem]">{stageList.find((s) => s.key === view.stage)?.about}</p>;
 }
 
 const nameOf = (stage: Stage): string => stageList.find((s) => s.key === stage)?.name ?? stage;

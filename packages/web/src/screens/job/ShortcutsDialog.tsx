@@ -19,7 +19,17 @@ const keys: [string, string][] = [
 
 export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose(): void }) {
   return (
-    <Modal open={open} onClose={onClose} title="Keyboard">
+    <Modal open={open} onClose={onClose} title="Stages and keyboard">
+      <h3 className="mt-2 text-base">What each stage settles</h3>
+      <dl className="ruled my-2">
+        {stageList.map(({ key, name, about }) => (
+          <div key={key} className="gap-4 py-1 sm:flex">
+            <dt className="w-32 shrink-0 font-semibold">{name}</dt>
+            <dd>{about}</dd>
+          </div>
+        ))}
+      </dl>
+      <h3 className="text-base">Keys</h3>
       <dl className="ruled my-3">
         {keys.map(([key, what]) => (
           <div key={key} className="flex gap-4 py-1">

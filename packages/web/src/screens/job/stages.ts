@@ -5,18 +5,79 @@ interface StageEntry {
   readonly name: string;
   /** Jumps to it after `g`. */
   readonly letter: string;
+  /** What it settles, and what is measured first. */
+  readonly about: string;
 }
 
 /** Stages that have a screen, in the order of the work; the others of the core's list show once they have one. */
 export const stageList: readonly StageEntry[] = [
-  { key: 'brief', name: 'Brief', letter: 'b' },
-  { key: 'survey', name: 'Survey', letter: 's' },
-  { key: 'layout', name: 'Layout', letter: 'l' },
-  { key: 'hanger', name: 'Pump & hanger', letter: 'p' },
-  { key: 'run', name: 'Run', letter: 'r' },
-  { key: 'joints', name: 'Joints', letter: 'j' },
-  { key: 'gauge', name: 'Gauge', letter: 'u' },
-  { key: 'routes', name: 'Routes', letter: 'o' },
-  { key: 'wiring', name: 'Wiring', letter: 'w' },
-  { key: 'cards', name: 'Cards', letter: 'c' },
+  {
+    key: 'brief',
+    name: 'Brief',
+    letter: 'b',
+    about:
+      'What the engine burns and how much of it, which everything else has to bring. First: fuel, power and how the fuel enters.',
+  },
+  {
+    key: 'survey',
+    name: 'Survey',
+    letter: 's',
+    about:
+      'The tank, its heights and what leads to and from it, as they are on the vehicle. First: the tank’s depth, with a rule through the opening.',
+  },
+  {
+    key: 'layout',
+    name: 'Layout',
+    letter: 'l',
+    about:
+      'Which way the fuel goes: where the pressure is held and what comes back. First: compare the schools, then lay one out.',
+  },
+  {
+    key: 'hanger',
+    name: 'Pump & hanger',
+    letter: 'p',
+    about:
+      'Where pump and pickup stand in the tank, and the plate that holds them. First: rigid or sprung, then the gasket.',
+  },
+  {
+    key: 'run',
+    name: 'Run',
+    letter: 'r',
+    about:
+      'Every part that the fuel passes, with pressure and flow at each. First: lengths and bores of hoses and lines, and the pump’s table.',
+  },
+  {
+    key: 'joints',
+    name: 'Joints',
+    letter: 'j',
+    about:
+      'What meets what at every joint, and the adapters that make it seal. First: look at the ports and say their forms.',
+  },
+  {
+    key: 'gauge',
+    name: 'Gauge',
+    letter: 'u',
+    about:
+      'Whether the needle tells the truth, and what has to stand between sender and gauge. First: ohms of the sender, empty and full.',
+  },
+  {
+    key: 'routes',
+    name: 'Routes',
+    letter: 'o',
+    about:
+      'Where lines and hoses go under the vehicle, how long they are and what they pass. First: the datum, then the ends of each line.',
+  },
+  {
+    key: 'wiring',
+    name: 'Wiring',
+    letter: 'w',
+    about:
+      'The pump’s circuit: volts that arrive, fuses, wires and what stops the pump. First: lay out a usual circuit, then measure its wires.',
+  },
+  {
+    key: 'cards',
+    name: 'Cards',
+    letter: 'c',
+    about: 'What to buy, cut and print, from all that the other stages settled. First: look for what is still open.',
+  },
 ];
