@@ -94,6 +94,27 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
   const call = caller(address);
   const jobs = (await call('GET', '/jobs')).read.jobs;
 
+  // from the click in the list until the job is judged: for the first time in this browser, and again
+  const openings = { 'for the first time': [], again: [] };
+  for (const job of jobs) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    for (const when of Object.keys(openings)) {
+      await page.goto(address);
+      const link = page.getByRole('link', { name: job.name });
+      await link.waitFor();
+      await page.waitForTimeout(4000); // somebody reads the list
+      const started = performance.now();
+      await link.click();
+      await page.locator('[data-reckoning="judged"]').waitFor();
+      openings[when].push(performance.now() - started);
+      await page.waitForTimeout(2000); // what was said is kept in a pause
+    }
+    await context.close();
+  }
+  for (const [when, times] of Object.entries(openings))
+    say(`a job opened ${when}, click to judged`, times, 'limit 400 ms');
+
   // edits in the page: from the act until its consequences are drawn
   say('a fixed sum, for the speed of the machine', Array.from({ length: 9 }, fixedSum), '');
   const scanned = scannedTank();
