@@ -163,26 +163,7 @@ function graphEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): A
   const ends = throughPorts(part);
   const joint = pick(joints, size) ?? 'none';
   const port = Object.keys(kindOf(part).ports(part))[0] ?? 'pickup-9';
-  switch (Math.floor(spread * 13)) {
-    case 11: {
-      const like = {
-        ...parts[Math.floor(place * parts.length)]!,
-        id: `added-${nth}`,
-        ports: undefined,
-      } as unknown as Part;
-      const { ports: _none, ...bare } = like;
-      return {
-        act: 'addBeside',
-        id,
-        part: bare as Part,
-        by: size < 0.5 ? 'tee' : 'y',
-        ownPickup: key < 0.5,
-        checkValves: size < 0.3,
-        isWired: key < 0.3,
-      };
-    }
-    case 12:
-      return { act: 'tapIn', joint, part: { kind: 'gauge', id: `added-${nth}` }, port: 'port', tee: `tee-${nth}` };
+  switch (Math.floor(spread * 11)) {
     case 0:
       return { act: 'takeOut', id };
     case 1:
@@ -204,6 +185,16 @@ function graphEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): A
     default:
       return ends ? { act: 'insertPart', joint, part, in: ends[0], out: ends[1] } : { act: 'addPart', part };
   }
+}
+
+/** Another part beside one, or an instrument on a joint. */
+function besideEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {
+  const parts = Object.values(job.parts);
+  const joint = pick(jointsOf(job), size) ?? 'none';
+  if (spread < 0.4)
+    return { act: 'tapIn', joint, part: { kind: 'gauge', id: `added-${nth}` }, port: 'port', tee: `tee-${nth}` };
+  const { ports: _ports, ...like } = pick(parts, place);
+  return { act: 'addBeside', id: like.id, part: { ...like, id: `added-${nth}` } as Part, by: size < 0.5 ? 'tee' : 'y', ownPickup: key < 0.5, checkValves: size < 0.3, isWired: key < 0.3 }; // prettier-ignore
 }
 
 /** An edit of the circuit: a field of a wire or device, a wire's end, a device more or less, another layout. */
@@ -263,6 +254,7 @@ function editOf(job: Job, dice: Dice, nth: number): Act {
   }
   if (kind < 0.9) return graphEdit(job, dice, nth);
   if (kind < 0.95) return { act: 'chooseLayout', key: pick(Object.keys(layouts) as LayoutKey[], place) };
+  if (kind >= 0.985) return besideEdit(job, dice, nth);
   const to = pick(Object.keys(regulatorPlaces) as (keyof typeof regulatorPlaces)[], key);
   return { act: 'moveRegulator', id: parts.find(isRegulator)?.id ?? id, to };
 }

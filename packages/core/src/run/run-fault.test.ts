@@ -95,6 +95,12 @@ const cases: [RunFault['code'], string | undefined, () => Job, RegExp][] = [
     /The inlet of “Hanger pump” is joined to nothing/,
   ],
   [
+    'drawsNothing',
+    'pump-1',
+    () => cleanJob((j) => act(j, { act: 'disconnect', joint: circuitsOf(j).into('sock-1')[0]!.joint })),
+    /“Hanger pump” draws nothing: there is a gap between “Sock” and the tank/,
+  ],
+  [
     'opposedPump',
     'pump-1',
     () => cleanJob((j) => (get(j, 'pump').reversed = true)),

@@ -23,6 +23,8 @@ export type RunFault =
   | { code: 'returnGap'; part: string }
   | { code: 'strayReturn'; part: string }
   | { code: 'pumpUnjoined'; part: string; port: string }
+  /** What it draws through leads to no tank and no pot. */
+  | { code: 'drawsNothing'; part: string; first: string }
   | { code: 'pumpTable'; part: string; fault: PumpTableFault }
   | { code: 'noBore'; part: string }
   /** Works against the pump that feeds the run: turned round, or put in the return. */
@@ -125,6 +127,10 @@ function pumpFaults(run: Circuits): RunFault[] {
     for (const port of run.ports(id))
       if (port.state !== 'mated' && (port.port === 'in' || port.port === 'out'))
         faults.push({ code: 'pumpUnjoined', part: id, port: port.spec.name });
+    const before = run.zoneBefore(id);
+    const [first] = run.into(id);
+    if (run.tank && before && first && before.from.length + before.fedBy.length + before.spilledBy.length === 0)
+      faults.push({ code: 'drawsNothing', part: id, first: run.upstream(first.from).at(-1) ?? first.from });
     if (part.kind !== 'pump' || !part.tables?.length) continue;
     const model = pumpModel(part);
     if (!model.ok) faults.push({ code: 'pumpTable', part: id, fault: model.fault });
@@ -178,6 +184,8 @@ export function describeRunFault(fault: RunFault, job: Graph): string {
       return `The return begins at ${name(fault.part)}, but no bypass regulator feeds it: there is a gap before it.`;
     case 'pumpUnjoined':
       return `The ${fault.port} of ${name(fault.part)} is joined to nothing.`;
+    case 'drawsNothing':
+      return `${name(fault.part)} draws nothing: there is a gap between ${name(fault.first)} and the tank.`;
     case 'noBore':
       return `${name(fault.part)} has no bore: its wall is half its outside diameter or more.`;
     case 'opposedPump':

@@ -22,7 +22,7 @@ describe('texts over a chart', () => {
     write('full load', 100, 100);
     write('what the run asks', 90, 102);
     write('elsewhere', 10, 100);
-    expect(written.map((w) => w.base)).to.deep.equal([100, 88, 100]);
+    expect(written.map((w) => w.base)).to.deep.equal([100, 116, 100]);
   });
   it('stay on the sheet, on whichever side they are held', () => {
     const { ctx, write, written } = sheet();

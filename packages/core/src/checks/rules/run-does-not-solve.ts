@@ -51,6 +51,7 @@ function cureOf(fault: RunFault, job: Job): Pick<SnagReport, 'cure' | 'act' | 'a
     case 'closedLoop':
       return { cure: 'Put the tank at the start of the supply and end the return in it.' };
     case 'pumpUnjoined':
+    case 'drawsNothing':
       return { cure: 'Join it where it belongs, or take the pump out.' };
     case 'secondTank':
     case 'twoEngines':

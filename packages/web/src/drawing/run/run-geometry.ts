@@ -207,7 +207,7 @@ function stretchesBetween(run: Circuits, inside: ReadonlySet<string>): string[][
       wait.push(...[...before, ...behind].filter(isOpen));
     }
     const isWithin = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => inside.has(id));
-    return isWithin(ends.before) && isWithin(ends.behind) ? [stretch] : [];
+    return isWithin(ends.before) && isWithin(ends.behind) ? [stretch.filter((id) => !run.isTap(id))] : [];
   });
 }
 
