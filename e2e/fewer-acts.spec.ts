@@ -68,7 +68,6 @@ test('a gauge goes onto a joint that is pressed on the run; the page lives with 
   await page.locator('[data-joint]').last().click();
   await page.getByRole('menuitem', { name: 'Pressure gauge' }).click();
   await expect(part(page, /^Pressure gauge/)).toBeVisible();
-  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Whole run' }).click();
   for (const kind of ['Pressure gauge', 'Sock']) {
     await page.getByRole('button', { name: 'Put a part beside the run' }).click();
@@ -89,8 +88,10 @@ test('a new job begins in its first field, and undo shows what it put back on an
   await expect(page.getByRole('main').locator('input:focus, select:focus')).toBeVisible();
   await expect(page.getByRole('main')).toContainText('What the engine burns and how much of it');
   await toStage(page, 'Survey');
-  await fill(page, /^Tank depth/, '9 1/16');
+  const depth = page.getByLabel(/^Tank depth/).first();
+  await depth.fill('9 1/16');
   await expect(page.getByRole('main')).toContainText('read as inches: are they?');
+  await depth.press('Tab');
   await toStage(page, 'Gauge');
   await page.getByRole('button', { name: /^Undo: set tank depth/ }).click();
   await expect(page).toHaveURL(/survey/);

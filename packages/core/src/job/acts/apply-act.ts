@@ -315,7 +315,7 @@ export function describeAct(job: Job, act: Act): string {
     case 'set':
       return `${act.value === undefined ? 'clear' : 'set'} ${sayField(job, act.path)}`;
     case 'addRow':
-      return `add ${withArticle(rowOfList(act.path))}`;
+      return `put in ${withArticle(rowOfList(act.path))}`;
     case 'removeRow':
       return `take out ${sayField(job, [...act.path, act.id])}`;
     case 'setOnPart': {
