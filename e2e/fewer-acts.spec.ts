@@ -1,16 +1,4 @@
-import {
-  expect,
-  expectAccessible,
-  fill,
-  openJob,
-  part,
-  saved,
-  snags,
-  tab,
-  test,
-  toStage,
-  type Page,
-} from './endrel.ts';
+import { expect, expectAccessible, openJob, part, saved, snags, tab, test, toStage, type Page } from './endrel.ts';
 
 const paste = (page: Page, text: string) =>
   page.evaluate((plain) => {
