@@ -147,12 +147,12 @@ test('hose ends through one wall are drawn with their spanners and judged', asyn
   await tab(page, 'Spanner room');
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'Add a hose end' }).click();
   for (const n of [0, 1]) await page.getByLabel('Hose end', { exact: true }).nth(n).selectOption('−6');
-  await page.getByLabel('To the right').nth(1).fill('25 mm');
-  await page.getByLabel('To the right').nth(1).press('Tab');
+  await page.getByRole('textbox', { name: 'To the right' }).nth(1).fill('25 mm');
+  await page.getByRole('textbox', { name: 'To the right' }).nth(1).press('Tab');
   await expect(snags(page)).toContainText('stand too near each other for a spanner');
   await expect(page.getByRole('img', { name: /^Hose ends through the wall/ })).toBeVisible();
-  await page.getByLabel('To the right').nth(1).fill('30 mm');
-  await page.getByLabel('To the right').nth(1).press('Tab');
+  await page.getByRole('textbox', { name: 'To the right' }).nth(1).fill('30 mm');
+  await page.getByRole('textbox', { name: 'To the right' }).nth(1).press('Tab');
   await expect(snags(page)).not.toContainText('stand too near');
 });
 

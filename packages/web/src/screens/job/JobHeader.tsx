@@ -51,19 +51,19 @@ const Header = memo(function Header({ session, name, vehicle, undo, redo, onHelp
           className="quiet"
           disabled={undo === undefined}
           onClick={() => onStepped(session.undo())}
-          aria-label={undo ? `Undo: ${undo}` : 'Nothing to undo'}
           title={undo ? `Undo: ${undo} (Ctrl+Z)` : undefined}
         >
           <Undo2 size={16} aria-hidden />
+          <span className="sr-only">{undo ? `Undo: ${undo}` : 'Nothing to undo'}</span>
         </button>
         <button
           className="quiet"
           disabled={redo === undefined}
           onClick={() => onStepped(session.redo())}
-          aria-label={redo ? `Redo: ${redo}` : 'Nothing to redo'}
           title={redo ? `Redo: ${redo} (Ctrl+Shift+Z)` : undefined}
         >
           <Redo2 size={16} aria-hidden />
+          <span className="sr-only">{redo ? `Redo: ${redo}` : 'Nothing to redo'}</span>
         </button>
         <button
           className="quiet"
