@@ -57,7 +57,7 @@ export function JointMarks({
             role="button"
             tabIndex={-1}
             data-joint={joint}
-            aria-label={`${words}; put a part in here`}
+            aria-label={`${words}, press to add`}
             onClick={() => onJoint(joint, [x, y])}
           >
             <title>{`${words}; press to put a part in here`}</title>
