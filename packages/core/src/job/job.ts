@@ -10,10 +10,9 @@ import { gaugeSchema } from './gauge.ts';
 import { graphFaults } from './graph.ts';
 import { hangerSchema } from './hanger.ts';
 import { layouts, type LayoutKey } from './layout.ts';
-import { isInherited } from './names.ts';
 import { lineSchema, textSchema } from './text.ts';
 import { pointsSchema } from './points.ts';
-import { idSchema } from './property.ts';
+import { idSchema, ownName } from './property.ts';
 import { routesSchema } from './routes.ts';
 import { surveySchema } from './survey.ts';
 import { harnessSchema } from '../wiring/harness.ts';
@@ -28,7 +27,7 @@ export const overruleSchema = z.strictObject({
 });
 
 /** The snag that an overrule is of. */
-export const overruledSchema = lineSchema(120).refine((snag) => !isInherited(snag), 'is a name that no job uses');
+export const overruledSchema = ownName(120);
 
 const MOST_ON_BENCH = 500;
 /** So many of one thing. */

@@ -146,6 +146,10 @@ export const prose = (name: string, longest: number, hint?: string): TextPropert
 
 type Shape<P extends Record<string, Property>> = { [K in keyof P]: z.ZodOptional<P[K]['schema']> };
 
+/** A name in one line under which something stands in a job. */
+export const ownName = (longest: number) =>
+  lineSchema(longest).refine((name) => !isInherited(name), 'is a name that no job uses');
+
 /** The name of a part or of a row in a list. */
 export const idSchema = z
   .string()

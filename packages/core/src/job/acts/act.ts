@@ -2,13 +2,10 @@ import { z } from 'zod';
 import { portNameSchema, portRefSchema, portStateSchema } from '../../parts/port.ts';
 import { partSchema } from '../../parts/kinds.ts';
 import { layouts, type LayoutKey } from '../layout.ts';
-import { isInherited } from '../names.ts';
-import { idSchema } from '../property.ts';
+import { idSchema, ownName } from '../property.ts';
 import { lineSchema, textSchema } from '../text.ts';
 
 const id = idSchema;
-const ownName = (longest: number) =>
-  lineSchema(longest).refine((name) => !isInherited(name), 'is a name that no job uses');
 const key = ownName(40);
 const title = lineSchema(120);
 const pathSchema = z
