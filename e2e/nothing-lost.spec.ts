@@ -108,7 +108,7 @@ test('a job that cannot be read shows as such in the list, can be had as a file,
   await expect(page.getByRole('heading', { name: '6 jobs' })).toBeVisible();
   await page.getByRole('button', { name: 'Show what is put away (1)' }).click();
   await row.getByRole('button', { name: /^Delete for good/ }).click();
-  await row.getByRole('button', { name: /^Yes, delete it/ }).click();
+  await row.getByRole('button', { name: 'Yes, erase it all' }).click();
   await expect(page.getByText('From the future')).toHaveCount(0);
 });
 

@@ -92,9 +92,9 @@ test('undo and redo reach across stages', async ({ page }) => {
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByLabel(/^Engine power/)).toHaveValue('92 kW');
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await page.keyboard.press('g');
-  await page.keyboard.press('s');
+  // what was put back is on another stage: the page goes there by itself
   await expect(page.getByLabel(/^Tank depth/)).toHaveValue('236 mm');
+  await expect(page.getByLabel(/^Tank depth/)).toBeFocused();
   await page.keyboard.press('Control+Shift+z');
   await expect(page.getByLabel(/^Tank depth/)).toHaveValue('260 mm');
 });

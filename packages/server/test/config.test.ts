@@ -40,6 +40,9 @@ function answerOf(handle: (res: Response, next: NextFunction) => void) {
       seen.status = code;
       return res;
     },
+    type() {
+      return res;
+    },
     set() {
       return res;
     },
