@@ -55,6 +55,35 @@ async function goTo(page: Page, address: string): Promise<void> {
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 }
 
+/** Words of one small and one large letter that are units, and so no keys: kPa, mA, kΩ, kWh, mV, pH. */
+const UNIT = /^(?:[a-zµ]{1,2}[A-Z][a-z]?|kWh|inHg)$/;
+
+/** Keys and ids of the program that stand in a text which a person reads: `hoseEnd`, `flare37`, `pump-1`, `row-ae24711c`. */
+function rawIn(text: string, { parts, joints, wiring }: Job): string[] {
+  const ids = new Set([...Object.keys(parts), ...Object.keys(joints), ...(wiring?.devices ?? []).map((d) => d.id), ...(wiring?.wires ?? []).map((w) => w.id)]); // prettier-ignore
+  const named = new Set(Object.values(parts).flatMap((p) => (p.label ?? '').split(/\s+/)));
+  const words = text.split(/[\s,;:.()“”"]+/);
+  return [
+    ...new Set(
+      words.filter(
+        (word) =>
+          !named.has(word) &&
+          (ids.has(word) ||
+            /^(?:flare37|flare45|orb|hoseend|tubeend|row-[0-9a-f]+|NaN|undefined)$/.test(word) ||
+            (/^[a-z]+[A-Z][a-zA-Z]*$/.test(word) && !UNIT.test(word))),
+      ),
+    ),
+  ];
+}
+
+/** All that stands on the page, hidden words for screen readers too, each piece of text by itself. */
+function allText(): string {
+  const nodes = document.createTreeWalker(document.getElementById('root')!, NodeFilter.SHOW_TEXT);
+  const found: string[] = [];
+  while (nodes.nextNode()) found.push(nodes.currentNode.textContent ?? '');
+  return found.join('\n');
+}
+
 /** Walks every stage and tab, with a part chosen and without; @returns what is wrong, each with where. */
 async function walk(page: Page, id: string, job: Job): Promise<string[]> {
   const wrong: string[] = [];
@@ -66,6 +95,8 @@ async function walk(page: Page, id: string, job: Job): Promise<string[]> {
         const search = new URLSearchParams({ ...(name ? { tab: name } : {}), ...(part ? { part } : {}) }).toString();
         const at = `${key}?${search}`;
         await goTo(page, `/jobs/${id}/${at}`);
+        const raw = rawIn(await page.evaluate(allText), job);
+        if (raw.length > 0) wrong.push(`${at}: “${raw.join('”, “')}” is no word of the trade`);
         const found = await page.evaluate(() => {
           const { scrollWidth, scrollHeight } = document.documentElement;
           return {

@@ -1,4 +1,5 @@
-import { describePort, sayPort } from '../fittings/port.ts';
+import { adapterInWords } from '../fittings/adapter.ts';
+import { describePort } from '../fittings/port.ts';
 import { countAdapters } from '../joints/chain-plan.ts';
 import { jointsOf, type JointFinding } from '../run/joints.ts';
 import type { Job } from '../job/job.ts';
@@ -103,7 +104,7 @@ function adaptersInto(joints: readonly JointFinding[], id: string): { name: stri
     .filter((j) => j.to === id)
     .flatMap((j) =>
       [...countAdapters(j.chain).values()].map(({ adapter, count }) => ({
-        name: `${adapter.name}: ${adapter.ports.map(sayPort).join(' to ')}`,
+        name: adapterInWords(adapter),
         count,
         joint: j.number,
       })),

@@ -3,7 +3,7 @@ import { lineSchema } from '../job/text.ts';
 import { fittingLoss, type LossCoefficient } from '../hydraulics/loss-coefficient.ts';
 import { degrees } from '../units/quick.ts';
 import { fittingMaterials } from './fitting-material.ts';
-import { portSchema } from './port.ts';
+import { describePort, portSchema } from './port.ts';
 
 /** What shape a fitting has. */
 export const adapterShapes = {
@@ -60,6 +60,10 @@ export const adapterSchema = z.strictObject({
   maximumPressure: z.number().min(0).max(1e9).optional(),
 });
 export type Adapter = z.infer<typeof adapterSchema>;
+
+/** For a person, with what it joins: “elbow 90°, brass: male 37° flare −6 to male NPT 3/8”. */
+export const adapterInWords = ({ name, ports }: Pick<Adapter, 'name' | 'ports'>): string =>
+  `${name}: ${ports.map(describePort).join(' to ')}`;
 
 /** More than these between two ports is no joint but a heap. */
 export const MOST_IN_CHAIN = 6;

@@ -27,13 +27,15 @@ export const portSchema = z.strictObject({
 });
 export type Port = z.infer<typeof portSchema>;
 
-/** “male 37° flare −6” */
+/** For a person: “male 37° flare −6”, “female swivel 37° flare −6”, “plain hose end −6 PTFE”. */
 export const describePort = ({ form, size, gender, swivel }: Port): string =>
-  portForm(form).only ? `${portForm(form).name} ${size}` : `${gender} ${portForm(form).name} ${size}${swivel ? ', swivel' : ''}`; // prettier-ignore
+  [...(portForm(form).only ? [] : [gender, swivel ? 'swivel' : '']), portForm(form).name, size]
+    .filter(Boolean)
+    .join(' ');
 
 export const plainSize = (size: string) => size.replace('−', '-').replace('×', 'x');
 
-/** In the notation that commands, the shelf's CSV and codes use: `male flare37 -6`, `hose -6 PTFE`, `swivel female flare37 -6`. */
+/** In the notation that commands, the shelf's CSV and codes use, never in what a page shows: `male flare37 -6`, `hose -6 PTFE`, `swivel female flare37 -6`. */
 export const sayPort = ({ form, size, gender, swivel }: Port): string =>
   [swivel ? 'swivel' : '', portForm(form).only ? '' : gender, portForm(form).word, plainSize(size)]
     .filter(Boolean)

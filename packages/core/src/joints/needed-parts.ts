@@ -1,6 +1,6 @@
-import type { Adapter } from '../fittings/adapter.ts';
+import { adapterInWords, type Adapter } from '../fittings/adapter.ts';
 import type { Job } from '../job/job.ts';
-import { sayPort } from '../fittings/port.ts';
+import { describePort, sayPort } from '../fittings/port.ts';
 import { partName } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { JointFinding } from '../run/joints.ts';
@@ -62,7 +62,7 @@ export function neededParts(
   for (const joint of planned(joints, plans)) {
     for (const adapter of joint.chain) {
       const isEnd = adapter.shape === 'hoseEnd' || adapter.shape === 'tubeEnd' || adapter.shape === 'banjo';
-      const name = `${adapter.name}: ${adapter.ports.map(sayPort).join(', ')}`;
+      const name = adapterInWords(adapter);
       take(isEnd ? 'ends' : 'adapters', adapter.code, name, String(joint.number), adapter);
     }
     for (const meeting of joint.meetings) {
@@ -74,9 +74,10 @@ export function neededParts(
   for (const part of run.parts)
     for (const { state, spec, known } of run.ports(part.id)) {
       if (state !== 'capped' && state !== 'plugged') continue;
-      const size = known.fitting ? ` ${sayPort(known.fitting)}` : '';
-      const name = `${state === 'capped' ? 'Cap' : 'Plug'} for${size || ` the ${spec.name} of ${partName(part)}`}`;
-      take('closures', name, name, '–');
+      const closes = (port: string) => `${state === 'capped' ? 'Cap' : 'Plug'} for ${port}`;
+      const unread = `the ${spec.name} of ${partName(part)}`;
+      const { fitting } = known;
+      take('closures', closes(fitting ? sayPort(fitting) : unread), closes(fitting ? describePort(fitting) : unread), '–'); // prettier-ignore
     }
   const bench = job.bench ?? {};
   for (const [code, { name, count }] of Object.entries(bench))

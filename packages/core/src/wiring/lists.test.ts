@@ -9,7 +9,7 @@ import { diagramGraph, diagramOf, diagramSvg, type LaidGraph } from './diagram.t
 import type { Harness, Wire } from './harness.ts';
 import { devicesOf, wiresOf } from './in-circuit.ts';
 import { HarnessBuild } from './templates/harness-build.ts';
-import { connectorFaces, rollPlans, wireCells, wireRows } from './wire-list.ts';
+import { endChoices, endKey, endOfKey, connectorFaces, rollPlans, wireCells, wireRows } from './wire-list.ts';
 
 const metres = (si: number) => ({ si, unit: 'm' });
 const square = (si: number) => ({ si: Number((si * 1e-6).toPrecision(9)), unit: 'mm²' });
@@ -61,6 +61,18 @@ describe('lists of wires', () => {
     expect(supply).to.include({ to: 'Hanger pump, feed pin', colour: 'violet', marking: 'P11', stands: 'new' });
     expect(wireRows({ ...harness, wires: harness.wires!.map((w) => ({ ...w, colour: 'pink' })) })[10]!.colour).to.equal('pink'); // prettier-ignore
     expect(rows.filter((r) => r.stands === 'kept')).to.have.length(2);
+  });
+  it('are laid anew from a list of ends, each with a name of its own that leads back to it', () => {
+    for (const { wiring } of Object.values(demoJobs)) {
+      const choices = endChoices(wiring ?? {});
+      expect(new Set(Object.values(choices)).size).to.equal(Object.keys(choices).length);
+      for (const wire of wiring?.wires ?? [])
+        for (const end of [wire.from, wire.to]) if (end) expect(endOfKey(endKey(end))).to.deep.equal(end);
+    }
+    const said = Object.values(endChoices(demoJobs.mailVan.wiring!));
+    // a relay by what is stamped on it, a post by its word, what has one place to be joined on by its name alone
+    expect(said).to.include.members(['Hanger pump relay, 87', 'Battery, negative post (31)', 'Earth of Hanger pump']);
+    expect(endOfKey('nothing')).to.equal(undefined);
   });
   it('as cells: a heading, and a row for each wire with mm² and mm', () => {
     const cells = wireCells(demoJobs.mailVan.wiring!);

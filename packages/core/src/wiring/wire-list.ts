@@ -25,15 +25,40 @@ export interface WireRow {
 
 const PASSED: ReadonlySet<string> = new Set(['connector', 'splice', 'stud', 'inertiaSwitch', 'oilSwitch']);
 
-/** “Pump relay, 87” */
+/** “Pump relay, 87” by what is stamped on it; “Lift pump, negative (31)” where nothing is; “Earth of Lift pump”, which has no other. */
 export function sayEnd(harness: Harness, end: WireEnd | undefined): string {
   const device = end && (harness.devices ?? []).find((d) => d.id === end.device);
   if (!device) return 'nothing yet';
-  const terminal = kindOfDevice(device).terminals(device)[end.terminal];
-  if (!terminal) return `${deviceName(device)}: no ${end.terminal}`;
+  const terminals = kindOfDevice(device).terminals(device);
+  const terminal = terminals[end.terminal];
+  if (!terminal) return `${deviceName(device)}, a terminal that it does not have`;
   // of what is only passed through, either side is as good
   if (terminal.din === undefined && PASSED.has(device.kind)) return deviceName(device);
-  return `${deviceName(device)}, ${terminal.din ?? terminal.name}`;
+  if (Object.keys(terminals).length === 1) return deviceName(device);
+  const said = terminal.din === undefined || terminal.din === end.terminal ? terminal.din : `${terminal.name} (${terminal.din})`; // prettier-ignore
+  return `${deviceName(device)}, ${said ?? terminal.name}`;
+}
+
+/** An end as one key, of the device and its terminal, for a list to choose from. */
+export const endKey = ({ device, terminal }: WireEnd): string => `${device}:${terminal}`;
+
+/** @returns undefined for what is no key of an end. */
+export function endOfKey(key: string): WireEnd | undefined {
+  const [device, terminal] = key.split(':');
+  return device && terminal ? { device, terminal } : undefined;
+}
+
+/** Every terminal of the circuit by its key, each with a name of its own: both sides of a connector, too. */
+export function endChoices(harness: Harness): Record<string, string> {
+  const ends = (harness.devices ?? []).flatMap((device) =>
+    Object.entries(kindOfDevice(device).terminals(device)).map(([terminal, { name }]) => {
+      const end = { device: device.id, terminal };
+      return { key: endKey(end), said: sayEnd(harness, end), name };
+    }),
+  );
+  return Object.fromEntries(
+    ends.map(({ key, said, name }) => [key, ends.filter((e) => e.said === said).length > 1 ? `${said}, ${name}` : said]),
+  );
 }
 
 /** By its own word, else by the shop's scheme, else by the usual one. */

@@ -33,7 +33,7 @@ export const railPressureHigh: Rule = {
         part: consumer?.id,
         what: `${wordsFor(job, { injection: 'The rail stands', direct: 'The feed stands', carburettor: 'The carburettor’s inlet stands' })} above its pressure at ${worst.point.name}.`,
         figure: { label: 'has', ...figure('pressure', worst.railPressure) },
-        limit: { label: 'wanted, and 5 %', ...figure('pressure', worst.wanted! * (1 + MOST_CREEP)) },
+        limit: { label: '5 % over what is wanted', ...figure('pressure', worst.wanted! * (1 + MOST_CREEP)) },
         why: wordsFor(job, {
           injection: 'Injectors bring more than the control unit reckons with: the engine runs rich there.',
           direct: 'The engine’s own pump is pressed open and its metering suffers.',

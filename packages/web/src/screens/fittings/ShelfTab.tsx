@@ -1,7 +1,8 @@
 import { useState } from 'react';
+import { adapterInWords } from '@endrel/core/fittings/adapter';
 import { genericAdapters } from '@endrel/core/fittings/adapter-catalogue';
 import { portSize } from '@endrel/core/fittings/port-size';
-import { sayPort, type Port } from '@endrel/core/fittings/port';
+import { describePort, type Port } from '@endrel/core/fittings/port';
 import type { QuantityField } from '@endrel/core/units/field';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
 import { mm } from '@endrel/core/units/quick';
@@ -120,7 +121,7 @@ export function ShelfTab() {
             {offered.map((adapter) => (
               <li key={adapter.code} className="flex items-center justify-between gap-3 py-1">
                 <span>
-                  {adapter.name}: {adapter.ports.map(sayPort).join(', ')}
+                  {adapterInWords(adapter)}
                 </span>
                 <button
                   className="button"
@@ -187,7 +188,7 @@ function ShelfTable({
                   {adapter.name}
                   <span className="label block">{[adapter.code, note].filter(Boolean).join(' · ')}</span>
                 </th>
-                <td className="pr-3">{adapter.ports.map(sayPort).join(', ')}</td>
+                <td className="pr-3">{adapter.ports.map(describePort).join(' to ')}</td>
                 <td className="figure text-right">{units.show('length', adapter.bore)}</td>
                 <td className="text-right">
                   <NumberCell

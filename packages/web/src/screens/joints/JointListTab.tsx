@@ -1,8 +1,8 @@
 import { AsTable } from '../../components/AsTable.tsx';
 import { JointSheet, PortSheet } from '../run/PartSheets.tsx';
 import { useSearchParams } from 'react-router';
+import { adapterInWords } from '@endrel/core/fittings/adapter';
 import { fillJoints, stateOf, wasteOf, type JointPlan, type JointState } from '@endrel/core/joints/chain-plan';
-import { sayPort } from '@endrel/core/fittings/port';
 import { seals as sealNames } from '@endrel/core/fittings/port-form';
 import type { Job } from '@endrel/core/job/job';
 import { partName } from '@endrel/core/parts/kinds';
@@ -102,7 +102,7 @@ function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: re
         <p className="text-fix">
           Done again, these become waste:{' '}
           {waste
-            .map(({ adapter, count: n }) => `${n} × ${adapter.name} (${adapter.ports.map(sayPort).join(' to ')})`)
+            .map(({ adapter, count: n }) => `${n} × ${adapterInWords(adapter)}`)
             .join('; ')}
           .
         </p>
