@@ -187,7 +187,7 @@ test('dash sizes, gauges and threads are read where they belong, and survive a s
   await wire.press('Enter');
   await fill(page, /^Conductor($| –)/, '14 AWG');
   await expect(page.getByLabel(/^Conductor$/)).toHaveValue('14 AWG');
-  await expect(page.getByText(/= 0.00323? in²/)).toBeVisible();
+  await expect(page.getByText('= 2.08 mm²')).toBeVisible();
 });
 
 test('inch people read fractions where a tape is used, and a card keeps to their units', async ({ page }) => {

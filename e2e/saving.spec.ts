@@ -146,6 +146,34 @@ test('a job goes out as a file and comes back the same; a broken file is refused
   await expect(page.getByRole('heading', { name: '7 jobs' })).toBeVisible();
 });
 
+test('a run goes out as a network file and comes back as a job of its own, with what was taken for granted', async ({
+  page,
+}, info) => {
+  await openJob(page, 'Mail van 4', 'Run');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'This point as an EPANET file' }).click(),
+  ]);
+  const file = info.outputPath('run.inp');
+  await download.saveAs(file);
+  await page.goto('/');
+  await page.getByLabel('Job file').setInputFiles(file);
+  const said = page.getByRole('dialog', { name: 'The network is a job now' });
+  await expect(said).toContainText('Curves of pumps are taken to hold at 13.5 V: the file tells no voltage.');
+  await expect(said).toContainText('Walls of hard lines are taken as 1 mm');
+  await said.getByRole('button', { name: 'Open its run' }).click();
+  await expect(part(page, /^Regulator/)).toBeVisible();
+  await part(page, /^Fuel rail/).click();
+  await expect(page.getByLabel(/^Number of injectors/)).toHaveValue('4');
+  await writeFile(file, '[TITLE]\nnothing\n[OPTIONS]\nUNITS LPM\nHEADLOSS D-W\n');
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: '7 jobs' })).toBeVisible();
+  await page.getByLabel('Job file').setInputFiles(file);
+  await expect(page.getByRole('dialog')).toContainText('This network is no job’s run');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.getByRole('heading', { name: '7 jobs' })).toBeVisible();
+});
+
 test('the table of changes tells what was done', async ({ page }) => {
   await openJob(page, 'Mail van 4', 'Survey');
   await fill(page, /^Tank depth/, '240 mm');

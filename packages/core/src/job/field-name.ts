@@ -55,7 +55,7 @@ const groups: Readonly<Record<string, Named>> = {
   assumptions: assumptionProperties,
 };
 
-/** Lists outside routes and wiring: what one row is, and the names of its fields. */
+/** Every list of a job: what one row is, and the names of its fields. */
 const lists: Readonly<Record<string, readonly [one: string, properties: Named]>> = {
   'survey/lines': ['factory line', existingLineProperties],
   'survey/oldConnections': ['old connection', oldConnectionProperties],
@@ -70,10 +70,13 @@ const lists: Readonly<Record<string, readonly [one: string, properties: Named]>>
   'points/own': ['operating point', ownPointProperties],
   bulkhead: ['hose end at the wall', bulkheadEndProperties],
   'routes/points': ['point', pointProperties],
-  'routes/zones': ['zone', routeZoneProperties],
-  'routes/candidates': ['place', candidateProperties],
+  'routes/zones': [
+    'zone',
+    { ...routeZoneProperties, ...fastenerProperties, a: { name: 'one end' }, b: { name: 'the other end' } },
+  ],
+  'routes/candidates': ['place', { ...candidateProperties, part: { name: 'part' } }],
   'wiring/devices': ['device', commonDeviceProperties],
-  'wiring/wires': ['wire', wireProperties],
+  'wiring/wires': ['wire', { ...wireProperties, from: { name: 'from' }, to: { name: 'to' } }],
   'wiring/rolls': ['roll', rollProperties],
 };
 /** What one row of a list is: “factory line”. */
@@ -179,24 +182,15 @@ function sayWiringField({ wiring }: Job, [, key, id = '', ...rest]: FieldPath): 
     const names: Named = { ...commonDeviceProperties, ...deviceKinds[device.kind].properties };
     return [deviceName(device), names[last]?.name ?? asWords(last)].filter(Boolean).join(', ');
   }
-  const rows: readonly { id: string }[] | undefined = key === 'wires' ? wiring?.wires : key === 'rolls' ? wiring?.rolls : undefined; // prettier-ignore
-  if (key === 'wires' || key === 'rolls') {
-    const at = rows?.findIndex((row) => row.id === id) ?? -1;
-    const names: Named = { ...wireProperties, ...rollProperties, from: { name: 'from' }, to: { name: 'to' } };
-    return [`${key === 'wires' ? 'wire' : 'roll'}${at < 0 ? '' : ` ${at + 1}`}`, names[String(rest[0] ?? '')]?.name ?? asWords(last)].filter(Boolean).join(', '); // prettier-ignore
+  const list = lists[`wiring/${String(key)}`];
+  if (list) {
+    const rows: readonly { id: string }[] | undefined = wiring?.[key as 'wires' | 'rolls'];
+    return sayOfRow(list, rows, id, rest);
   }
   const own: Named = { ...harnessProperties, ...schemeProperties, scheme: { name: 'colours' } };
   return key === undefined ? 'circuit' : (own[String(id || key)]?.name ?? asWords(String(key)));
 }
 
-const inRoutes: Readonly<Record<string, readonly [one: string, properties: Named]>> = {
-  points: ['point', pointProperties],
-  zones: [
-    'zone',
-    { ...routeZoneProperties, ...fastenerProperties, a: { name: 'one end' }, b: { name: 'the other end' } },
-  ],
-  candidates: ['place', { ...candidateProperties, part: { name: 'part' } }],
-};
 const ofLine: Named = {
   ...waypointProperties,
   ...wayProperties,
@@ -228,10 +222,26 @@ function sayRouteField({ routes, parts }: Job, [, key = '', id = '', ...rest]: F
     const named = ofLine[last] ?? ofLine[String(id)];
     return [name, named?.name ?? asWords(last)].filter(Boolean).join(', ');
   }
-  const [one, properties] = inRoutes[String(key)] ?? ['', { ...routesProperties, ...routeLimits }];
-  if (one === '') return properties[String(key)]?.name ?? (key === '' ? 'routes' : asWords(String(key)));
-  const rows = routes?.[key as 'points'] as readonly { id: string; label?: string }[] | undefined;
+  const list = lists[`routes/${String(key)}`];
+  if (list) return sayOfRow(list, routes?.[key as 'points'] as readonly Row[] | undefined, id, rest);
+  const own: Named = { ...routesProperties, ...routeLimits };
+  return own[String(key)]?.name ?? (key === '' ? 'routes' : asWords(String(key)));
+}
+
+interface Row {
+  readonly id: string;
+  readonly label?: string;
+}
+
+/** “wire 4, conductor”, “Filler neck, measured to”: a row by its own name where it has one, and the last field of the address. */
+function sayOfRow(
+  [one, names]: readonly [string, Named],
+  rows: readonly Row[] | undefined,
+  id: string | number,
+  rest: FieldPath,
+): string {
   const at = rows?.findIndex((row) => row.id === id) ?? -1;
-  const name = rows?.[at]?.label?.trim() ? `“${rows[at].label}”` : `${one} ${at < 0 ? '' : at + 1}`.trim();
-  return [name, properties[last]?.name ?? asWords(last)].filter(Boolean).join(', ');
+  const label = rows?.[at]?.label?.trim();
+  const last = String(rest.at(-1) ?? '');
+  return [label ? `“${label}”` : `${one}${at < 0 ? '' : ` ${at + 1}`}`, names[last]?.name ?? asWords(last)].filter(Boolean).join(', '); // prettier-ignore
 }

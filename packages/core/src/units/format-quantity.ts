@@ -68,7 +68,6 @@ const partners: Record<string, string> = {
   in: 'mm',
   ft: 'm',
   dash: 'mm',
-  'mm²': 'in²',
   'in²': 'mm²',
   'cm²': 'in²',
   kPa: 'psi',

@@ -197,6 +197,17 @@ describe('a typed quantity', () => {
     const reading = parseQuantity('9 1/16 in', depth);
     expect(reading.ok && reading.value.echo).to.equal('9 1/16 in = 230.2 mm');
   });
+  it('echoes what a size by its name measures: a wire in mm², a wall in both, a dash as the dash', () => {
+    const echo = (text: string, field: QuantityField) => {
+      const reading = parseQuantity(text, field);
+      return reading.ok ? reading.value.echo : reading.fault.message;
+    };
+    expect(echo('14 AWG', wire)).to.equal('= 2.08 mm²'); // ASTM B258
+    expect(echo('2.5 mm²', wire)).to.equal('2.5 mm²'); // nobody buys wire by the square inch
+    expect(echo('20 ga', wall)).to.equal('= 0.89 mm = 0.035 in');
+    expect(echo('#6', tube)).to.match(/^−6 = 9.5[23] mm$/); // 9.525 mm lies between
+    expect(echo('40 micron', { kind: 'length', name: 'mesh', unit: 'µm' })).to.equal('40 µm');
+  });
   it('asks about a 2.3 m deep tank without refusing it', () => {
     const reading = parseQuantity('2.3 m', depth);
     expect(reading.ok && reading.value.doubt).to.equal('2.3 m for “tank depth”? It is seldom over 800 mm.');

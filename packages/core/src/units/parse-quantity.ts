@@ -73,7 +73,7 @@ export function parseQuantity(text: string, field: QuantityField, unitId = field
     ...(error === undefined ? {} : { error }),
     // a bare fraction of a length is inches wherever it is read
     typed: isBare && !(isFraction && field.kind === 'length') ? withUnit(text.trim(), unit) : text.trim(),
-    echo: echoOf({ si, unit, error }, { ...field, tool: isFraction ? 'tape' : field.tool }, isFraction === true),
+    echo: `${raw.isNamed && unit.id !== 'dash' ? '= ' : ''}${echoOf({ si, unit, error }, { ...field, tool: isFraction ? 'tape' : field.tool }, isFraction === true)}`, // prettier-ignore
     doubt: raw.doubt ?? limit.value ?? (isBare && isFraction && field.kind === 'length' && unitId !== 'in' ? INCHES_DOUBT : undefined), // prettier-ignore
   });
 }
@@ -101,6 +101,8 @@ interface Raw {
   /** No unit was written. */
   readonly isBare?: boolean;
   readonly isFraction?: boolean;
+  /** A size by its name: what it measures is to be said, whatever its unit. */
+  readonly isNamed?: boolean;
   /** The number as written, in the unit. */
   readonly number?: number;
 }
@@ -114,7 +116,7 @@ function readNamed(text: string, field: QuantityField): Read | undefined {
   const named = field.named && readNamedSize(field.named, text);
   if (named)
     return named.ok
-      ? success({ ...named.value, unit: unitById(named.value.unit) })
+      ? success({ ...named.value, unit: unitById(named.value.unit), isNamed: true })
       : refuse('unknownSize', named.fault);
   const other = anyNamedSize(text);
   return other && refuse('namedSizeNotHere', `“${text}” names ${other.called}; “${field.name}” is given in ${field.unit}.`);

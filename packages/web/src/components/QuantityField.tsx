@@ -144,7 +144,7 @@ function Field(props: QuantityFieldProps) {
   const again = value && !refusal && !reading ? parseQuantity(stored, field, value.unit) : undefined;
   const said = reading ?? again;
   const doubt = overTaken ?? (said?.ok ? said.value.doubt : undefined);
-  const echo = reading?.ok ? reading.value.echo : again?.ok ? / (=.*)$/.exec(again.value.echo)?.[1] : undefined;
+  const echo = reading?.ok ? reading.value.echo : again?.ok ? /=.*$/.exec(again.value.echo)?.[0] : undefined;
   const unknown = value === undefined && text === undefined;
   const unitLabel = unitById(bareUnit).label;
   const showsUnit = unitLabel !== '' && isBare(shown);

@@ -123,9 +123,9 @@ export function Sheet({ label, columns, rows, onChange, onChanges }: SheetProps)
           </caption>
           <thead className="label">
             <tr className="border-b border-ink align-bottom">
-              <th className="pr-3 text-left font-normal" />
+              <th className="sticky left-0 min-w-44 bg-paper pr-3 text-left font-normal" />
               {keys.map((key) => (
-                <th key={key} scope="col" className="min-w-24 px-1 text-left font-normal">
+                <th key={key} scope="col" className="min-w-28 px-1 text-left font-normal">
                   <span className="block">{capital(columns[key]!.name)}</span>
                   <button
                     className="min-h-[24px] underline decoration-hair underline-offset-2"
@@ -142,7 +142,7 @@ export function Sheet({ label, columns, rows, onChange, onChanges }: SheetProps)
           <tbody className="ruled">
             {rows.map((row, i) => (
               <tr key={row.id} className="align-top">
-                <th scope="row" className="max-w-56 py-1.5 pr-3 text-left font-normal">
+                <th scope="row" className="sticky left-0 bg-paper py-1.5 pr-3 text-left leading-snug font-normal">
                   {row.name}
                 </th>
                 {keys.map((key, j) => (

@@ -43,7 +43,9 @@ describe('jobs that a browser can open by itself', () => {
     const act = { act: 'set', path: ['survey', 'railHeight'], value: { si: 1, unit: 'm' } } as const;
     keep('job-0', 'page', keptOf({ pending: [{ id: '1', base: 1, act, label: 'one' }] }));
     await written();
+    const db = await database();
     for (let i = 0; i < 63; i++) {
+      await db.put('results', { id: `job-${i}`, revision: 1, build: 'a', assessment: {} as never });
       keepJob(stored(`job-${i}`));
       await writeJobs();
     }
@@ -51,6 +53,8 @@ describe('jobs that a browser can open by itself', () => {
     expect(ids).to.have.length(60);
     expect(ids).to.include.members(['job-0', 'job-62']);
     expect(ids).to.not.include('job-1');
+    // what was said of a job is kept as long as the job
+    expect((await db.getAllKeys('results')).sort()).to.deep.equal([...ids].sort());
   });
   it('are forgotten with the job', async () => {
     keepJob(stored('a'));

@@ -26,14 +26,16 @@ export async function writeJobs(): Promise<void> {
   try {
     const db = await database();
     const keptAt = new Date().toISOString();
-    const tx = db.transaction(['jobs', 'kept'], 'readwrite');
+    const tx = db.transaction(['jobs', 'kept', 'results'], 'readwrite');
     await Promise.all(jobs.map((job) => tx.objectStore('jobs').put({ ...job, keptAt })));
     const all = await tx.objectStore('jobs').getAll();
     if (all.length > MOST) {
       // those that hold something unsent stay
       const unsent = new Set((await tx.objectStore('kept').getAllKeys()).map(([job]) => job));
       const oldest = all.filter(({ id }) => !unsent.has(id)).sort((a, b) => a.keptAt.localeCompare(b.keptAt));
-      await Promise.all(oldest.slice(0, all.length - MOST).map(({ id }) => tx.objectStore('jobs').delete(id)));
+      const dropped = oldest.slice(0, all.length - MOST);
+      // what was said of a job goes with it
+      await Promise.all(dropped.flatMap(({ id }) => [tx.objectStore('jobs').delete(id), tx.objectStore('results').delete(id)])); // prettier-ignore
     }
     await tx.done;
   } catch {

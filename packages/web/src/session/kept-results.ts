@@ -6,7 +6,6 @@ import { database } from './browser-database.ts';
 import type { JobSession } from './job-session.ts';
 
 const PAUSE = 600; // ms without another
-const MOST = 60; // jobs
 
 /** What was said of a job at the last visit, by just this build of Endrel of just this revision; else nothing. */
 export async function loadResult({ id, revision, document }: StoredJob): Promise<Assessment | undefined> {
@@ -20,17 +19,11 @@ export async function loadResult({ id, revision, document }: StoredJob): Promise
   }
 }
 
+/** It goes when the job itself is kept here no more. */
 async function keepResult(id: string, revision: number, { findings, snags }: Assessment): Promise<void> {
   const { job: _, ...found } = findings;
   try {
-    const db = await database();
-    await db.put('results', { id, revision, build: BUILD, assessment: { findings: found, snags } });
-    const keys = await db.getAllKeys('results');
-    if (keys.length > MOST)
-      await db.delete(
-        'results',
-        keys.find((key) => key !== id)!,
-      );
+    await (await database()).put('results', { id, revision, build: BUILD, assessment: { findings: found, snags } });
   } catch {
     // then the next visit waits for the reckoning
   }

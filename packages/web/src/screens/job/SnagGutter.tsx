@@ -82,6 +82,8 @@ export const SnagGutter = memo(function SnagGutter({ view }: { view: JobView }) 
 /** On a telephone: a bar at the bottom with how many there are and the worst, which opens over the page. */
 function SnagBar({ snags, worst, children }: { snags: readonly Snag[]; worst: Snag | undefined; children: ReactNode }) {
   const [isOpen, setOpen] = useState(false);
+  const reckoning = useReckoning();
+  const isPartly = reckoning.state === 'judged' && !reckoning.assessment.findings.solution;
   return (
     <aside
       aria-label="Snags"
@@ -102,6 +104,11 @@ function SnagBar({ snags, worst, children }: { snags: readonly Snag[]; worst: Sn
           {worst && <GradeMark grade={worst.grade} />}
           <span className="min-w-0 flex-1 leading-tight">
             <Summary snags={snags} />
+            {worst && !isOpen && isPartly && (
+              <span className="block truncate text-[0.85rem] font-normal text-fix">
+                pressure, flow and heat not judged
+              </span>
+            )}
             {worst && !isOpen && (
               <span className="block truncate text-[0.85rem] font-normal text-ink-soft">{worst.what}</span>
             )}

@@ -1,35 +1,60 @@
 import { useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Job } from '@endrel/core/job/job';
+import { failure, type Result } from '@endrel/core/result';
 import { useCreateJob } from '../../api/jobs.ts';
 import { Modal } from '../../components/Modal.tsx';
 import { newId } from '../../session/new-id.ts';
 
-/** Brings in a job file; a fault is shown with its field, and nothing is stored. */
+interface Brought {
+  readonly job: Job;
+  readonly attachments?: Readonly<Record<string, string>>;
+  /** What was taken for granted, in words. */
+  readonly notes?: readonly string[];
+}
+
+/** A job file, or a network that is one's run; what reads them is fetched with the first one that is brought in. */
+async function readFile(file: File): Promise<Result<Brought, readonly string[]>> {
+  const { describeIssue, LARGEST_JOB_FILE, readJobFile } = await import('@endrel/core/job/read-job-file');
+  if (file.size > LARGEST_JOB_FILE)
+    return failure([`The file is ${(file.size / 1024 / 1024).toFixed(1)} MB; a job file is at most 2 MB.`]);
+  const text = await file.text();
+  if (!/\.inp$/i.test(file.name)) {
+    const read = readJobFile(text);
+    return read.ok ? read : failure(read.fault.map(describeIssue));
+  }
+  const [{ readInp }, { jobFromNetwork }] = await Promise.all([
+    import('@endrel/core/networks/read-inp'),
+    import('@endrel/core/networks/job-from-network'),
+  ]);
+  const network = readInp(text);
+  if (!network.ok) {
+    const { line, message } = network.fault;
+    return failure([`${line === undefined ? '' : `Line ${line}: `}${message}.`]);
+  }
+  const job = jobFromNetwork(network.value);
+  return job.ok ? job : failure([`This network is no job’s run: ${job.fault}.`]);
+}
+
+/** Brings in a job file, or a network file as the run of a new job; a fault is shown with its field, and nothing is stored. */
 export function ImportButton() {
   const input = useRef<HTMLInputElement>(null);
   const [faults, setFaults] = useState<{ file: string; lines: string[]; again?: () => void }>();
+  const [taken, setTaken] = useState<{ id: string; notes: readonly string[] }>();
   const create = useCreateJob();
   const navigate = useNavigate();
 
   async function bring(file: File): Promise<void> {
-    // what reads a job is fetched with the first one that is brought in
-    const { describeIssue, LARGEST_JOB_FILE, readJobFile } = await import('@endrel/core/job/read-job-file');
-    if (file.size > LARGEST_JOB_FILE) {
-      setFaults({
-        file: file.name,
-        lines: [`The file is ${(file.size / 1024 / 1024).toFixed(1)} MB; a job file is at most 2 MB.`],
-      });
-      return;
-    }
-    const read = readJobFile(await file.text());
+    const read = await readFile(file);
     if (!read.ok) {
-      setFaults({ file: file.name, lines: read.fault.map(describeIssue) });
+      setFaults({ file: file.name, lines: [...read.fault] });
       return;
     }
-    const job = { id: newId(), document: { ...read.value.job, attachments: read.value.attachments } };
+    const { job: brought, attachments, notes } = read.value;
+    const job = { id: newId(), document: { ...brought, attachments } };
     const send = () =>
       create.mutate(job, {
-        onSuccess: (made) => void navigate(`/jobs/${made.id}/run`),
+        onSuccess: (made) => (notes ? setTaken({ id: made.id, notes }) : void navigate(`/jobs/${made.id}/run`)),
         onError: (error) => setFaults({ file: file.name, lines: [error.message], again: send }),
       });
     send();
@@ -43,7 +68,7 @@ export function ImportButton() {
       <input
         ref={input}
         type="file"
-        accept=".json,application/json"
+        accept=".json,application/json,.inp"
         className="sr-only"
         tabIndex={-1}
         aria-label="Job file"
@@ -53,6 +78,23 @@ export function ImportButton() {
           if (file) void bring(file);
         }}
       />
+      <Modal
+        open={taken !== undefined}
+        onClose={() => setTaken(undefined)}
+        title="The network is a job now"
+        description="What its file does not tell is unknown, or stands in as said here."
+      >
+        <ul className="ruled my-3">
+          {taken?.notes.map((note) => (
+            <li key={note} className="py-1.5">
+              {note}
+            </li>
+          ))}
+        </ul>
+        <button className="button button-ink" onClick={() => taken && void navigate(`/jobs/${taken.id}/run`)}>
+          Open its run
+        </button>
+      </Modal>
       <Modal
         open={faults !== undefined}
         onClose={() => setFaults(undefined)}
