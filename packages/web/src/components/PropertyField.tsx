@@ -162,6 +162,8 @@ export function SelectField(props: {
   onChange(value: string | undefined): void;
 }) {
   const id = useId();
+  // what was chosen and fits no more stands there as chosen: a list without it would show another, and nobody would know
+  const misfit = props.value !== undefined && !Object.hasOwn(props.options, props.value);
   return (
     <div className={props.compact ? '' : 'py-1'} id={props.anchor}>
       <label htmlFor={id} className={props.compact ? 'sr-only' : 'label block'}>
@@ -172,8 +174,11 @@ export function SelectField(props: {
         id={id}
         className={`input ${props.value === undefined && props.unsaid === undefined ? 'italic text-ink-soft' : ''}`}
         value={props.value ?? ''}
+        aria-invalid={misfit}
+        aria-describedby={misfit ? `${id}-misfit` : undefined}
         onChange={(e) => props.onChange(e.target.value === '' ? undefined : e.target.value)}
       >
+        {misfit && <option value={props.value}>something else</option>}
         <option value="">{props.unsaid ?? (props.needed ? 'unknown' : 'not given')}</option>
         {Object.entries(props.options).map(([key, name]) => (
           <option key={key} value={key}>
@@ -181,6 +186,11 @@ export function SelectField(props: {
           </option>
         ))}
       </select>
+      {misfit && (
+        <p id={`${id}-misfit`} className="text-[0.8rem] leading-tight text-fix">
+          What was chosen does not fit here: choose again.
+        </p>
+      )}
       {!props.compact && (
         <div className="min-h-[1.15rem] text-[0.8rem] leading-tight text-ink-soft">
           {props.value === undefined && props.hint}
