@@ -223,7 +223,7 @@ function sayRouteField({ routes, parts }: Job, [, key = '', id = '', ...rest]: F
     return [name, named?.name ?? asWords(last)].filter(Boolean).join(', ');
   }
   const list = lists[`routes/${String(key)}`];
-  if (list) return sayOfRow(list, routes?.[key as 'points'] as readonly Row[] | undefined, id, rest);
+  if (list) return sayOfRow(list, routes?.[key as 'points'], id, rest);
   const own: Named = { ...routesProperties, ...routeLimits };
   return own[String(key)]?.name ?? (key === '' ? 'routes' : asWords(String(key)));
 }
