@@ -8,7 +8,6 @@ import { markFailed, takeFailed } from '../../session/failed-places.ts';
 import { Boundary } from '../../components/Boundary.tsx';
 import type { FieldPath, Stage } from '@endrel/core/job/needs';
 import { showUndone } from './show-undone.ts';
-import { ConflictDialog } from './ConflictDialog.tsx';
 import { JobDialogs, preloadDialogs, type JobDialog } from './JobDialogs.tsx';
 import { JobHeader } from './JobHeader.tsx';
 import { preloadRun, RunPanel } from './RunPanel.tsx';
@@ -113,7 +112,6 @@ function JobFrame() {
       <Boundary what="What was opened" tries={[job, dialog, working]}>
         <JobDialogs view={view} open={dialog} working={working} onClose={closeDialog} onWorking={setWorking} />
       </Boundary>
-      <ConflictDialog />
     </div>
   );
 }
