@@ -9,7 +9,7 @@ import { pointName } from '@endrel/core/run/operating-point';
 import { GradeShape } from '../GradeMark.tsx';
 import { circuits } from '../line-patterns.ts';
 import { PartSymbol } from '../symbols/PartSymbol.tsx';
-import { halfOf, markAt, nameLines } from './labels.ts';
+import { halfOf, markAt, NAME_LINE, nameAt, nameLines } from './labels.ts';
 import { runGeometry, type Place, type RunGeometry, type Slot, type TankOutline } from './run-geometry.ts';
 import { stateWords, worstGrade } from './part-state.ts';
 import { JointMarks } from './JointMarks.tsx';
@@ -219,9 +219,9 @@ const PartOnRun = memo(function PartOnRun({
   const name = partName(part);
   const half = halfOf(geometry.slotWidth);
   const frame = Math.min(half, 34);
-  const isAtEdge = x > geometry.width - 130;
   const top = isInTank ? -44 : -21; // in the tank the name stands above: below is the floor
   const lines = nameLines(slot, geometry.slotWidth);
+  const written = nameAt(slot, lines.length, geometry.width);
   const [markX, markY] = markAt(slot);
   return (
     <g
@@ -248,9 +248,8 @@ const PartOnRun = memo(function PartOnRun({
         <PartSymbol symbol={kindOf(part).symbol(part)} backwards={line === 'return'} />
       </g>
       <text
-        {...(slot.band === 'tap'
-          ? { x: isAtEdge ? -14 : 14, y: -8, textAnchor: isAtEdge ? 'end' : 'start' }
-          : { y: isInTank ? -20 - 12 * (lines.length - 1) : 28, textAnchor: 'middle' })}
+        y={written.at[1]}
+        textAnchor={written.anchor}
         fontSize={11.5}
         fontWeight={selected ? 700 : 500}
         fill="var(--ink)"
@@ -260,7 +259,7 @@ const PartOnRun = memo(function PartOnRun({
         strokeWidth={3}
       >
         {lines.map((text, i) => (
-          <tspan key={text + String(i)} x={slot.band === 'tap' ? (isAtEdge ? -14 : 14) : 0} dy={i === 0 ? 0 : 12}>
+          <tspan key={text + String(i)} x={written.at[0]} dy={i === 0 ? 0 : NAME_LINE}>
             {text}
           </tspan>
         ))}

@@ -19,7 +19,8 @@ const PER_LETTER = 6.3; // px of a figure at 13 px in the condensed face, its sp
 const ABOVE = 10; // px of a text above its baseline, and below
 const BELOW = 3;
 const NAME_LETTER = 5.4; // px at 11.5 px
-const NAME_LINE = 12;
+export const NAME_LINE = 12;
+const DROP_NEARER = 0.6; // it is a line only, and the tank’s wall stands near it
 
 /** px beside its middle that a snag's mark stands, so that it covers neither name nor line. */
 export const markAt = (slot: Pick<Slot, 'isInTank'>): Place => (slot.isInTank ? [-23, 11] : [-21, -14]);
@@ -29,6 +30,17 @@ const MARK = 9.5; // half its width
 export const nameLines = (slot: Slot, slotWidth: number): string[] =>
   wrapName(partName(slot.part), Math.floor(halfOf(slotWidth) / 2.7));
 export const halfOf = (slotWidth: number): number => Math.min(slotWidth, 112) / 2 - 2;
+
+/** Where a part's name stands from the part's middle, its first line's baseline there. */
+export function nameAt(slot: Pick<Slot, 'part' | 'x' | 'band' | 'isInTank'>, lines: number, width: number): Label {
+  const isAtEdge = slot.x > width - 130;
+  const beside = isAtEdge ? ({ x: -14, anchor: 'end' } as const) : ({ x: 14, anchor: 'start' } as const);
+  if (slot.band === 'tap') return { at: [beside.x, -8], anchor: beside.anchor };
+  // the line comes down into a drop: its name would lie on it
+  if (slot.part.kind === 'returnDrop')
+    return { at: [beside.x * DROP_NEARER, 4 - (NAME_LINE * (lines - 1)) / 2], anchor: beside.anchor };
+  return { at: [0, slot.isInTank ? -20 - NAME_LINE * (lines - 1) : 28], anchor: 'middle' }; // in the tank below is the floor
+}
 
 export function boxOf(text: string, { at: [x, y], anchor }: Label): Box {
   const width = text.length * PER_LETTER;
@@ -52,13 +64,9 @@ export function obstacles({ slots, slotWidth, tank, width }: RunGeometry): Box[]
     if (open.length > 0) boxes.push([x + 13, y - 18, x + 13 + 9 * open.length, y - 10]);
     const lines = nameLines(slot, slotWidth);
     const wide = Math.max(...lines.map((line) => line.length)) * NAME_LETTER;
-    if (slot.band === 'tap') {
-      const isAtEdge = x > width - 130;
-      boxes.push([isAtEdge ? x - 14 - wide : x + 14, y - 18, isAtEdge ? x - 14 : x + 14 + wide, y - 5 + NAME_LINE * (lines.length - 1)]); // prettier-ignore
-    } else {
-      const first = slot.isInTank ? -20 - NAME_LINE * (lines.length - 1) : 28;
-      boxes.push([x - wide / 2, y + first - 9, x + wide / 2, y + first + NAME_LINE * (lines.length - 1) + 3]);
-    }
+    const { at, anchor } = nameAt(slot, lines.length, width);
+    const left = x + at[0] - (anchor === 'end' ? wide : anchor === 'middle' ? wide / 2 : 0);
+    boxes.push([left, y + at[1] - 9, left + wide, y + at[1] + NAME_LINE * (lines.length - 1) + 3]);
   }
   if (tank) {
     const name = partName(tank.part).length + (tank.isMeasured ? 0 : 24);
