@@ -57,7 +57,10 @@ export function endChoices(harness: Harness): Record<string, string> {
     }),
   );
   return Object.fromEntries(
-    ends.map(({ key, said, name }) => [key, ends.filter((e) => e.said === said).length > 1 ? `${said}, ${name}` : said]),
+    ends.map(({ key, said, name }) => [
+      key,
+      ends.filter((e) => e.said === said).length > 1 ? `${said}, ${name}` : said,
+    ]),
   );
 }
 

@@ -120,9 +120,7 @@ export function ShelfTab() {
           <ul className="ruled">
             {offered.map((adapter) => (
               <li key={adapter.code} className="flex items-center justify-between gap-3 py-1">
-                <span>
-                  {adapterInWords(adapter)}
-                </span>
+                <span>{adapterInWords(adapter)}</span>
                 <button
                   className="button"
                   onClick={() => keep.mutate([{ adapter, count: 1 }], { onSuccess: keepFocusNear })}

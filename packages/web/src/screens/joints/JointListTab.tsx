@@ -101,10 +101,7 @@ function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: re
       {waste.length > 0 && (
         <p className="text-fix">
           Done again, these become waste:{' '}
-          {waste
-            .map(({ adapter, count: n }) => `${n} × ${adapterInWords(adapter)}`)
-            .join('; ')}
-          .
+          {waste.map(({ adapter, count: n }) => `${n} × ${adapterInWords(adapter)}`).join('; ')}.
         </p>
       )}
     </div>
