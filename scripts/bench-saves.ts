@@ -89,6 +89,19 @@ await withMeasuredServer(async (server) => {
     Array.from({ length: MOST_PUMPS }, (_, n) => pump(n)),
   );
   await ask('a full library of them, listed', Array(12).fill({ method: 'GET', path: '/api/pumps' }));
+  // what others wait for while a hundred acts that lay a whole run out anew are judged
+  const other = await server.database.query(`select id from jobs where document->>'name' like 'Hill rescue%'`);
+  const layouts: Act[] = many(100, (n) => ({ act: 'chooseLayout', key: n % 2 ? 'bypassAfterRail' : 'bypassAtTank' }));
+  server.times.clear();
+  const heavy = server.client<number>('bench-saves-client.mjs', { job: (other.rows[0] as { id: string }).id, known: 1, acts: layouts, together: 100 }); // prettier-ignore
+  known = await server.client<number>('bench-saves-client.mjs', { job, known, acts: many(150, (n) => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: length(n) })) }); // prettier-ignore
+  await heavy;
+  const waits = [...server.times.values()].flat().sort((a, b) => a - b);
+  const [longest, others] = [waits.at(-1)!, waits.slice(0, -1)];
+  console.log(
+    `saves of others during 100 heavy acts (${(longest / 1000).toFixed(1)} s of them)`.padEnd(58) +
+      `p50 ${others[Math.floor(others.length / 2)]!.toFixed(1)} ms   p99 ${others[Math.floor(others.length * 0.99)]!.toFixed(1)} ms   limit p99 200 ms`,
+  );
   const held = await server.longestLock(
     server.client<number>('bench-saves-client.mjs', { job, known, acts: many(100, table), together: 20 }),
   );

@@ -122,7 +122,10 @@ function PumpChartDrawn({
     };
     const annotate = ({ ctx, scales }: ScatterChartInstance) => {
       ctx.save();
-      const write = textPlacer(ctx);
+      const drawn = [...curves.map((c) => c.data), system].map((line) =>
+        line.map(({ x, y }) => [scales.x!.getPixelForValue(x), scales.y!.getPixelForValue(y)] as const),
+      );
+      const write = textPlacer(ctx, drawn);
       ctx.font = "12px 'Archivo Variable', sans-serif";
       ctx.fillStyle = ink.supply;
       curves.forEach((curve, i) => {

@@ -5,6 +5,7 @@ import type { SizeChange } from '@endrel/core/wiring/sizes';
 import type { PumpCircuit } from '@endrel/core/wiring/pump-circuit';
 import { SIZED_AT, type WiringFindings } from '@endrel/core/wiring/wiring-findings';
 import { sayConductor } from '@endrel/core/wiring/diagram';
+import { endChoices, endOfKey, sayEnd } from '@endrel/core/wiring/wire-list';
 import { ActButton } from '../../components/ActButton.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { SelectField } from '../../components/PropertyField.tsx';
@@ -154,17 +155,16 @@ function PumpDrops({
 }
 
 function Terminals({ at }: { at: WiringFindings['points'][number] }) {
-  const { say } = useWiring();
+  const { harness } = useWiring();
+  const names = endChoices(harness);
   const rows = Object.entries(at.volts).filter(([place]) => !place.includes(':.'));
   return (
     <ul className="columns-2 text-[0.92rem] xl:columns-3">
       {rows.map(([place, v]) => {
-        const [device = '', terminal = ''] = place.split(':');
+        const end = endOfKey(place);
         return (
           <li key={place} className="flex justify-between gap-3">
-            <span className="truncate">
-              {say(device)}, {terminal}
-            </span>
+            <span className="truncate">{names[place] ?? sayEnd(harness, end)}</span>
             <span className="figure">{volts(v)}</span>
           </li>
         );
