@@ -129,6 +129,9 @@ test('every stage and tab of random jobs is drawn, at a desk and on a telephone,
       expect(await walk(page, id, job), `job ${i} from seed ${SEED}, ${size}`).toEqual([]);
     }
   }
+  await goTo(page, '/');
+  await expect(page.getByRole('button', { name: 'New job' })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), 'the list on a telephone').toBeLessThanOrEqual(0); // prettier-ignore
 });
 
 test('with every kind of part beside the run all is drawn, the demo job itself at 1024 px too', async ({

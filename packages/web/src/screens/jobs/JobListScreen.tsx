@@ -25,7 +25,7 @@ export function JobListScreen() {
       <header className="flex flex-wrap items-end gap-x-6 gap-y-2 border-b-2 border-ink pb-3 pt-6">
         <h1 className="text-3xl">Endrel</h1>
         <p className="text-ink-soft">{shop.data?.name}</p>
-        <div className="ml-auto flex items-center gap-2">
+        <div className="ml-auto flex flex-wrap items-center gap-2">
           <Link className="button inline-block" to="/threads">
             Threads and adapters
           </Link>
