@@ -100,6 +100,8 @@ describe('a network file as a job', () => {
     expect(why(many(799))).to.contain('it has 801 links');
     expect(why(many(240))).to.contain('parts, and a job holds 200');
     expect(why(good.replaceAll('b 0.5', 'constructor 0.5').replace('line a b', 'line a constructor'))).to.contain('cannot be used'); // prettier-ignore
+    // a water main: what no part can be is named by its field, and nothing is thrown
+    expect(why(good.replace('1 6 0.0015', '1 600 0.0015'))).to.contain('tube outside diameter');
     // 0.6 m between the surfaces is still one tank, more is not
     const two = (at: number) => good.replace('t 0.2', `t 0.2\nr ${at}`).replace('[PUMPS]', 'return a r 2 6 0.01 0 OPEN\n[PUMPS]'); // prettier-ignore
     expect(why(two(0.79))).to.equal('a run');

@@ -1,16 +1,18 @@
+import type { LinkLaw } from '../hydraulics/network.ts';
 import { freshId, freshJointId } from '../job/acts/fresh-id.ts';
 import { throughPorts } from '../job/acts/graph-edit.ts';
-import { blankJob, jobSchema, MOST_PARTS, type Job } from '../job/job.ts';
-import type { Measured } from '../job/measured.ts';
+import { blankJob, MOST_PARTS, type Job } from '../job/job.ts';
+import { measured } from '../job/measured.ts';
+import { describeIssue, readJobDocument } from '../job/read-job-file.ts';
 import { inOneLine } from '../job/text.ts';
 import { evenly } from '../numerics/evenly.ts';
 import { lastWhere } from '../numerics/last-where.ts';
-import { partSchema, type Part } from '../parts/kinds.ts';
+import type { Part } from '../parts/kinds.ts';
 import type { PortRef } from '../parts/port.ts';
 import { failure, success, type Result } from '../result.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 import { kPa, litresPerHour, mm } from '../units/quick.ts';
-import { networkOf, plainNetworkSchema, type PlainLink, type PlainNetwork } from './plain-network.ts';
+import { plainNetworkSchema, type PlainLink, type PlainNetwork } from './plain-network.ts';
 import { runElements, TANK, type Draw, type RunElement } from './run-elements.ts';
 
 /** A tube wall that a file does not tell: 1 mm, common practice for fuel tube. Said in the notes. */
@@ -60,7 +62,7 @@ export function jobFromNetwork(network: PlainNetwork): Result<JobFromNetwork, st
   const meet = (place: string, end: End) => ends.set(place, [...(ends.get(place) ?? []), end]);
   const notes: string[] = [];
   for (const element of elements) {
-    const parts = partsOf(network, element, notes);
+    const parts = partsOf(element, notes);
     if (parts.length === 0) continue;
     const ids = parts.map(([kind, own]) => run.add(kind, own));
     const through = ids.map((id) => waysOf(run.parts[id]!));
@@ -88,13 +90,13 @@ export function jobFromNetwork(network: PlainNetwork): Result<JobFromNetwork, st
     parts: run.parts,
     joints: run.joints,
   };
-  const read = jobSchema.safeParse(job);
-  if (!read.success) return failure(read.error.issues.map((i) => `${i.path.join(' › ')}: ${i.message}`).join('; '));
+  const read = readJobDocument(job);
+  if (!read.ok) return failure(read.fault.slice(0, 5).map(describeIssue).join('; '));
   notes.push(
     `The file’s engine draws ${formatQuantity('volumeFlow', litresPerHour(drawn))} of a fuel of ${formatQuantity('density', fluid.rho_kg_m3)}: Brief asks which engine and fuel that are.`,
     'Heights are taken as above the tank floor. Tank, vents, materials, ratings and wiring are not in such a file: they are asked for.',
   );
-  return success({ job: read.data, notes: [...new Set(notes)] });
+  return success({ job: read.value.job, notes: [...new Set(notes)] });
 }
 
 /** Parts and joints as they come together. */
@@ -103,7 +105,7 @@ class Run {
   readonly joints: Job['joints'] = {};
   add(kind: Part['kind'], own: object): string {
     const id = freshId(this, kind);
-    this.parts[id] = partSchema.parse({ ...own, kind, id });
+    this.parts[id] = { ...own, kind, id }; // judged with the whole job, so that a misfit is named and not thrown
     return id;
   }
   join(a: PortRef, b: PortRef): void {
@@ -160,15 +162,10 @@ const railOf = ({ draws, bore, pitch }: Draw) => ({
   ...(pitch === undefined ? {} : { length: measured(pitch * (draws + 1), 'mm') }), // its ends stand half as far out again
 });
 
-const measured = (si: number, unit: string): Measured => ({ si, unit });
 /** Names of the file stay where they tell more than the kind and a number. */
 const labelOf = (id: string) => (/^[a-z-]+-\d+$/.test(id) ? {} : { label: inOneLine(id).slice(0, 60) });
 
-function partsOf(
-  network: PlainNetwork,
-  { link, slope, cracking, relief }: RunElement,
-  notes: string[],
-): [Part['kind'], object][] {
+function partsOf({ link, law, slope, cracking, relief }: RunElement, notes: string[]): [Part['kind'], object][] {
   const label = labelOf(link.id);
   switch (link.type) {
     case 'pipe': {
@@ -179,7 +176,7 @@ function partsOf(
       return [...(valve ? [valve] : []), ...(loss ? [loss] : []), ...(hasLength ? [lineOf(link, label, notes)] : [])];
     }
     case 'pump':
-      return [['pump', { ...label, tables: [tableOf(network, link, notes)], ...(relief === undefined ? {} : { reliefPressure: measured(kPa(relief), 'kPa') }) }]]; // prettier-ignore
+      return [['pump', { ...label, tables: [tableOf(law, notes)], ...(relief === undefined ? {} : { reliefPressure: measured(kPa(relief), 'kPa') }) }]]; // prettier-ignore
     case 'psv':
     case 'prv':
       return [
@@ -196,7 +193,7 @@ function partsOf(
         ],
       ];
     case 'gpv':
-      return [['filter', { ...label, ...sheetOf(network, link) }]];
+      return [['filter', { ...label, ...sheetOf(law) }]];
   }
 }
 
@@ -213,13 +210,9 @@ function lossPart(id: string, bore: number, k: number): [Part['kind'], object] {
   return ['fitting', { label: `Losses of ${id}`.slice(0, 60), shape: 'straight', bore: measured(told, 'mm'), lossCoefficient: measured(k * (told / bore) ** 4, '') }]; // prettier-ignore
 }
 
-const lawOf = (network: PlainNetwork, id: string) =>
-  networkOf(network, network.scenarios[0]!).links.find((l) => l.id === id)!.law;
-
-function tableOf(network: PlainNetwork, { id }: PlainLink, notes: string[]) {
+function tableOf(law: LinkLaw, notes: string[]) {
   notes.push(`Curves of pumps are taken to hold at ${STAND_IN_VOLTS} V: the file tells no voltage.`);
-  const law = lawOf(network, id);
-  if (law.kind !== 'pump') throw new Error(`${id} is no pump`);
+  if (law.kind !== 'pump') throw new Error(`${law.kind} is no pump`);
   const most = lastWhere(0, MOST_FLOW, (flow) => law.rise.value(flow) > 0);
   const knots = law.rise.knots?.filter((flow) => flow <= most) ?? [];
   const flows = knots.length > 1 && knots.length <= MOST_ROWS ? knots : evenly(0, most, PUMP_ROWS);
@@ -228,9 +221,8 @@ function tableOf(network: PlainNetwork, { id }: PlainLink, notes: string[]) {
 }
 
 /** A loss curve as a filter's sheet: its drop at one flow, and how much of that goes with the flow and not with its square. */
-function sheetOf(network: PlainNetwork, { id }: PlainLink) {
-  const law = lawOf(network, id);
-  if (law.kind !== 'curve') throw new Error(`${id} has no loss curve`);
+function sheetOf(law: LinkLaw) {
+  if (law.kind !== 'curve') throw new Error(`${law.kind} has no loss curve`);
   const flow = litresPerHour(RATED);
   const [whole, half] = [law.loss.value(flow), law.loss.value(flow / 2)];
   const share = whole > 0 ? Math.min(1, Math.max(0, (4 * half - whole) / whole)) : 1;

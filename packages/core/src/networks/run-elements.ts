@@ -1,3 +1,4 @@
+import type { LinkLaw } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import { failure, success, type Result } from '../result.ts';
 import { networkOf, type PlainLink, type PlainNetwork } from './plain-network.ts';
@@ -15,6 +16,7 @@ export const TANK = '@tank';
 /** One link of a network as a part of a run: in the direction of its flow, with what stands beside it in the file for its sake. */
 export interface RunElement {
   readonly link: PlainLink;
+  readonly law: LinkLaw;
   readonly from: string;
   readonly to: string;
   /** Of a regulator, kPa per 100 L/h. */
@@ -64,7 +66,9 @@ export function runElements(network: PlainNetwork): Result<RunElements, string> 
   if (!open.some((l) => l.type === 'pump')) return failure('it has no pump');
   const drawing = network.nodes.flatMap((n) => (n.type === 'junction' && n.demand_L_h > 0 ? [n.id] : []));
   if (drawing.length === 0) return failure('no junction has a demand, where the engine would draw');
-  const solved = solveNetwork({ ...networkOf(network, scenario!), friction: 'epanet' });
+  const hydraulic = networkOf(network, scenario!);
+  const laws = new Map(hydraulic.links.map((l) => [l.id, l.law]));
+  const solved = solveNetwork({ ...hydraulic, friction: 'epanet' });
   if (!solved.ok) return failure('it does not solve, so that nothing tells which way the fuel goes');
   const { flows } = solved.value;
 
@@ -76,7 +80,7 @@ export function runElements(network: PlainNetwork): Result<RunElements, string> 
     .map((link): Mutable => {
       const isBack = flows[link.id]! < 0 && (link.type === 'gpv' || (link.type === 'pipe' && !link.check_valve));
       const [from, to] = isBack ? [link.to, link.from] : [link.from, link.to];
-      return { link, from: places.of(from), to: places.of(to) };
+      return { link, law: laws.get(link.id)!, from: places.of(from), to: places.of(to) };
     })
     .filter((e) => e.from !== e.to || e.link.type === 'psv');
   const draws = new Set(drawing.map((id) => places.of(id)));

@@ -1,6 +1,7 @@
 import { isWithoutHanger } from '@endrel/core/hangers/without-hanger';
 import type { Job } from '@endrel/core/job/job';
-import { partName } from '@endrel/core/parts/kinds';
+import { partsOnRun } from '@endrel/core/job/graph';
+import { isPump, partName } from '@endrel/core/parts/kinds';
 import { ActButton } from '../../components/ActButton.tsx';
 import { StageTabs } from '../../components/StageTabs.tsx';
 import { useJob } from '../../session/session-context.tsx';
@@ -35,8 +36,9 @@ export function HangerStage() {
 
 /** Nothing of a hanger is asked for where none hangs; who has one all the same says so in one act. */
 function WithoutHanger({ job }: { job: Job }) {
-  const pumps = Object.values(job.parts).filter((p) => p.kind === 'pump' || p.kind === 'enginePump');
-  const tank = Object.values(job.parts).find((p) => p.kind === 'tank');
+  const parts = partsOnRun(job); // one that is set aside stands nowhere
+  const pumps = parts.filter(isPump);
+  const tank = parts.find((p) => p.kind === 'tank');
   return (
     <section className="max-w-2xl">
       <h2 className="text-lg">No hanger to measure</h2>

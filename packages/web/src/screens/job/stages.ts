@@ -37,7 +37,7 @@ export const stageList: readonly StageEntry[] = [
     name: 'Pump & hanger',
     letter: 'p',
     about:
-      'Where pump and pickup stand in the tank, and the plate that holds them. First: rigid or sprung, then the gasket.',
+      'Where pump and pickup stand in the tank, and the plate that holds them. If a pump hangs there, first: rigid or sprung, then the gasket.',
   },
   {
     key: 'run',

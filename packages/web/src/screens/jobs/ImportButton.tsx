@@ -84,13 +84,7 @@ export function ImportButton() {
         title="The network is a job now"
         description="What its file does not tell is unknown, or stands in as said here."
       >
-        <ul className="ruled my-3">
-          {taken?.notes.map((note) => (
-            <li key={note} className="py-1.5">
-              {note}
-            </li>
-          ))}
-        </ul>
+        <Lines of={taken?.notes ?? []} />
         <button className="button button-ink" onClick={() => taken && void navigate(`/jobs/${taken.id}/run`)}>
           Open its run
         </button>
@@ -101,13 +95,7 @@ export function ImportButton() {
         title="The job file was not brought in"
         description={faults?.again ? faults.file : `${faults?.file}: nothing was stored.`}
       >
-        <ul className="ruled my-3">
-          {faults?.lines.map((line) => (
-            <li key={line} className="py-1.5">
-              {line}
-            </li>
-          ))}
-        </ul>
+        <Lines of={faults?.lines ?? []} />
         {faults?.again && (
           <button
             className="button"
@@ -123,3 +111,13 @@ export function ImportButton() {
     </>
   );
 }
+
+const Lines = ({ of }: { of: readonly string[] }) => (
+  <ul className="ruled my-3">
+    {of.map((line) => (
+      <li key={line} className="py-1.5">
+        {line}
+      </li>
+    ))}
+  </ul>
+);
