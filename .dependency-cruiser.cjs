@@ -1,3 +1,49 @@
+/**
+ * The floors of the core, from the ground up. A folder imports from floors below its own, never from above or beside it, types
+ * included: where a type is wanted above and below, it lives below.
+ */
+const floors = [
+  ['units', 'numerics', 'memory'],
+  ['fields', 'hydraulics', 'threads'],
+  ['fluids', 'harness', 'meshes', 'networks', 'pumps'],
+  ['attachments', 'ratings'],
+  ['fittings'],
+  ['parts'],
+  ['job'],
+  ['engine', 'harness-templates', 'tanks', 'vents'],
+  ['run'],
+  ['acts', 'hangers', 'heat', 'wiring'],
+  ['routes', 'run-files', 'senders'],
+  ['gauge'],
+  ['reckoning'],
+  ['joints', 'working'],
+  ['cards', 'checks'],
+  ['assessment'],
+  ['contract', 'demo', 'layouts', 'sizing'],
+];
+const NO_TEST = '[.]test[.]ts$';
+const inCore = (folders) => `^packages/core/src/(${folders.join('|')})/`;
+const others = (folder, i) =>
+  floors
+    .slice(i)
+    .flat()
+    .filter((other) => other !== folder);
+const floorRules = floors.flatMap((floor, i) =>
+  floor.map((folder) => ({
+    name: `${folder}-imports-from-below`,
+    severity: 'error',
+    from: { path: inCore([folder]), pathNot: NO_TEST },
+    to: { path: inCore(others(folder, i)) },
+  })),
+);
+/** A folder that stands on no floor would be held by no rule. */
+const offFloor = {
+  name: 'every-folder-stands-on-a-floor',
+  severity: 'error',
+  from: {},
+  to: { path: '^packages/core/src/[^/]+/', pathNot: inCore(floors.flat()) },
+};
+
 /** Who may import whom: core knows nobody, server and web know core, nobody reaches round the browser. */
 module.exports = {
   forbidden: [
@@ -20,18 +66,19 @@ module.exports = {
       from: { path: '^packages/web' },
       to: { path: '^packages/(server|cli)' },
     },
-    { name: 'cli-not-web', severity: 'error', from: { path: '^packages/cli' }, to: { path: '^packages/(web|server)' } },
     {
-      name: 'units-and-numerics-at-the-bottom',
+      name: 'cli-not-web',
       severity: 'error',
-      from: { path: '^packages/core/src/(units|numerics)/', pathNot: '[.]test[.]ts$' },
-      to: { path: '^packages/core/src/(?!units|numerics|result)' },
-    },
+      from: { path: '^packages/cli' },
+      to: { path: '^packages/(web|server/src/(?!printing/|backup/))' },
+    }, // what it prints or backs up, the server does likewise
+    ...floorRules,
+    offFloor,
     {
-      name: 'physics-knows-no-job',
+      name: 'below-http',
       severity: 'error',
-      from: { path: '^packages/core/src/(fluids|hydraulics)/', pathNot: '[.]test[.]ts$' },
-      to: { path: '^packages/core/src/(job|run|checks|cards|demo)/' },
+      from: { path: '^packages/server/src/(judging|reckoning|printing|threads|services|repositories)/' },
+      to: { path: '^packages/server/src/http/' },
     },
     {
       name: 'only-repositories-know-knex',

@@ -1,7 +1,7 @@
 import { actsOf, type Dice } from '../packages/core/test/any-edit.ts';
 import { seeded } from '../packages/core/test/seeded.ts';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
-import { applyAct } from '../packages/core/src/job/acts/apply-act.ts';
+import { applyAct } from '../packages/core/src/acts/apply-act.ts';
 import { readJobDocument } from '../packages/core/src/job/read-job-file.ts';
 import { partKinds, type Part, type PartKind } from '../packages/core/src/parts/kinds.ts';
 import type { Job } from '../packages/core/src/job/job.ts';

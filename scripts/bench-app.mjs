@@ -5,7 +5,7 @@ import pg from 'pg';
 import { attachMesh } from '../packages/core/src/attachments/tank-mesh.ts';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
 import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
-import { packMesh } from '../packages/core/src/tanks/packed-mesh.ts';
+import { packMesh } from '../packages/core/src/meshes/packed-mesh.ts';
 import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
 import { withDemoApp } from './lib/demo-app.mjs';
 import { weigh } from './lib/weigh.ts';

@@ -1,10 +1,10 @@
 import { parentPort, workerData } from 'node:worker_threads';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
-import { measured } from '../packages/core/src/job/measured.ts';
+import { measured } from '../packages/core/src/fields/measured.ts';
 import type { Part } from '../packages/core/src/parts/kinds.ts';
 import { pumpLibrary } from '../packages/core/src/pumps/library.ts';
 import { compileRun } from '../packages/core/src/run/compile-run.ts';
-import { findingsOf, fuelOf } from '../packages/core/src/run/findings.ts';
+import { findingsOf, fuelOf } from '../packages/core/src/reckoning/findings.ts';
 import { operatingPoints } from '../packages/core/src/run/operating-point.ts';
 import { PreparedRun } from '../packages/core/src/run/prepared-run.ts';
 import { solvePoint } from '../packages/core/src/run/solve-point.ts';

@@ -1,10 +1,10 @@
 // The part of npm run bench that measures saves where they are made: at the server.
-import type { Act } from '../packages/core/src/job/acts/act.ts';
+import type { Act } from '../packages/core/src/acts/act.ts';
 import { attachMesh } from '../packages/core/src/attachments/tank-mesh.ts';
 import { MOST_PUMPS } from '../packages/core/src/contract/api.ts';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
 import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
-import { packMesh } from '../packages/core/src/tanks/packed-mesh.ts';
+import { packMesh } from '../packages/core/src/meshes/packed-mesh.ts';
 import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
 import { withMeasuredServer } from './lib/measured-server.ts';
 

@@ -1,7 +1,7 @@
 import { solveNetwork } from '@endrel/core/hydraulics/solve-network';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { writeInp } from '@endrel/core/networks/write-inp';
-import { findingsOf, reckonedJob, fuelOf } from '@endrel/core/run/findings';
+import { findingsOf, reckonedJob, fuelOf } from '@endrel/core/reckoning/findings';
 import { pointKeysOf } from '@endrel/core/run/operating-point';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { resultAt } from '@endrel/core/run/solve-run';

@@ -14,7 +14,7 @@ import { senderCommand } from './sender-command.ts';
 import { solveCommand } from './solve-command.ts';
 import { tankCommand } from './tank-command.ts';
 import { threadCommand } from './thread-command.ts';
-import { inOneLine } from '@endrel/core/job/text';
+import { inOneLine } from '@endrel/core/fields/text';
 import { BAD_INPUT, BadInput, OWN_FAULT } from './bad-input.ts';
 import { complaint, shown, terminal, type Output } from './output.ts';
 

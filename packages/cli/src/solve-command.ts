@@ -1,4 +1,4 @@
-import { assess, type Assessment } from '@endrel/core/assess';
+import { assess, type Assessment } from '@endrel/core/assessment/assess';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { resultsOf } from '@endrel/core/run/solve-run';
 import { describeRunFault } from '@endrel/core/run/run-fault';

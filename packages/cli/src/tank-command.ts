@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import { fuelPlane } from '@endrel/core/tanks/fuel-plane';
-import { closedMesh, meshBounds } from '@endrel/core/tanks/mesh';
+import { fuelPlane } from '@endrel/core/meshes/fuel-plane';
+import { closedMesh, meshBounds } from '@endrel/core/meshes/mesh';
 import { readStl } from '@endrel/core/tanks/read-stl';
 import { describeStrappingFault, LARGEST_STRAPPING_CSV, readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
 import { volumeAtLevel, type StrappingTable } from '@endrel/core/tanks/strapping-table';

@@ -3,7 +3,7 @@ import { findThread } from '@endrel/core/threads/find-thread';
 import { measurements } from '@endrel/core/threads/measure-next';
 import { LARGEST_READINGS_CSV, readReadingsCsv } from '@endrel/core/threads/read-readings-csv';
 import { readPitch } from '@endrel/core/threads/read-pitch';
-import { findSmooth } from '@endrel/core/threads/smooth-end';
+import { findSmooth } from '@endrel/core/fittings/smooth-end';
 import { looks, sayThread, type Look } from '@endrel/core/threads/thread';
 import type { PitchReading, ThreadReading } from '@endrel/core/threads/thread-reading';
 import { mm } from '@endrel/core/units/quick';

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
-import type { Act } from '../src/job/acts/act.ts';
-import { tryAct } from '../src/job/acts/apply-act.ts';
-import { valueAt } from '../src/job/acts/at-path.ts';
+import type { Act } from '../src/acts/act.ts';
+import { tryAct } from '../src/acts/apply-act.ts';
+import { valueAt } from '../src/acts/at-path.ts';
 import { assumptionProperties } from '../src/job/assumption.ts';
 import { bulkheadEndProperties } from '../src/job/bulkhead.ts';
 import { genericAdapters } from '../src/fittings/adapter-catalogue.ts';
 import { briefProperties } from '../src/job/brief.ts';
-import { throughPorts } from '../src/job/acts/graph-edit.ts';
-import { portsOf } from '../src/job/graph.ts';
+import { throughPorts } from '../src/acts/graph-edit.ts';
+import { portsOf } from '../src/parts/graph.ts';
 import { jointProperties } from '../src/parts/joint.ts';
 import { isLine, isRegulator, kindOf, partKinds, propertiesOf, type Part, type PartKind } from '../src/parts/kinds.ts';
 import { circuitsOf } from '../src/run/circuits.ts';
@@ -21,10 +21,10 @@ import {
 } from '../src/job/hanger.ts';
 import type { Job } from '../src/job/job.ts';
 import { layouts, type LayoutKey } from '../src/job/layout.ts';
-import { regulatorPlaces } from '../src/job/acts/move-regulator.ts';
+import { regulatorPlaces } from '../src/acts/move-regulator.ts';
 import { oldConnectionProperties } from '../src/job/old-connection.ts';
 import { ownPointProperties, pointConditions, pointKeys } from '../src/job/points.ts';
-import type { Property, QuantityProperty } from '../src/job/property.ts';
+import type { Property, QuantityProperty } from '../src/fields/property.ts';
 import { existingLineProperties, surveyProperties } from '../src/job/survey.ts';
 import {
   baffleProperties,
@@ -41,12 +41,12 @@ import {
   zoneKinds,
   zoneProperties as routeZoneProperties,
 } from '../src/job/routes.ts';
-import { setOnPort } from '../src/job/acts/set-on-port.ts';
+import { setOnPort } from '../src/acts/set-on-port.ts';
 import type { PortRef } from '../src/parts/port.ts';
 import { linePorts } from '../src/routes/line-ports.ts';
-import { deviceKinds, kindOfDevice, type DeviceKind } from '../src/wiring/devices/index.ts';
-import { wireProperties } from '../src/wiring/harness.ts';
-import { harnessTemplates } from '../src/wiring/templates/index.ts';
+import { deviceKinds, kindOfDevice, type DeviceKind } from '../src/harness/devices/index.ts';
+import { wireProperties } from '../src/harness/harness.ts';
+import { harnessTemplates } from '../src/harness-templates/index.ts';
 
 /** Numbers from 0 to 1 that decide what an edit is on the job that it meets. */
 export type Dice = readonly [kind: number, place: number, key: number, size: number, spread: number];

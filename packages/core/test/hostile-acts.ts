@@ -1,4 +1,4 @@
-import { actSchema } from '../src/job/acts/act.ts';
+import { actSchema } from '../src/acts/act.ts';
 import { commonProperties } from '../src/parts/define-part.ts';
 import { partKinds, propertiesOf, type PartKind } from '../src/parts/kinds.ts';
 import type { Job } from '../src/job/job.ts';

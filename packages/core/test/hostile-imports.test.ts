@@ -8,7 +8,7 @@ import { readInp } from '../src/networks/read-inp.ts';
 import { readShelfCsv } from '../src/joints/shelf-csv.ts';
 import { readReadingsCsv } from '../src/threads/read-readings-csv.ts';
 import { readPumpCsv } from '../src/pumps/read-pump-csv.ts';
-import { closedMesh } from '../src/tanks/mesh.ts';
+import { closedMesh } from '../src/meshes/mesh.ts';
 import { partedTankSchema } from '../src/tanks/parted-tank.ts';
 import { readStl } from '../src/tanks/read-stl.ts';
 import { describeStrappingFault, readStrappingCsv } from '../src/tanks/read-strapping-csv.ts';

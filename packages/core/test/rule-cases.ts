@@ -1,25 +1,25 @@
 import { expect } from 'chai';
 import { rules } from '../src/checks/rules.ts';
 import { snagsOf } from '../src/checks/snags.ts';
-import { findingsOf } from '../src/run/findings.ts';
+import { findingsOf } from '../src/reckoning/findings.ts';
 import type { Grade, Snag } from '../src/checks/snag.ts';
 import { demoJobs } from '../src/demo/index.ts';
-import { tryAct } from '../src/job/acts/apply-act.ts';
-import { freshId } from '../src/job/acts/fresh-id.ts';
-import { GraphEdit, throughPorts } from '../src/job/acts/graph-edit.ts';
-import type { Act } from '../src/job/acts/act.ts';
-import { freePort } from '../src/job/graph.ts';
+import { tryAct } from '../src/acts/apply-act.ts';
+import { freshId } from '../src/acts/fresh-id.ts';
+import { GraphEdit, throughPorts } from '../src/acts/graph-edit.ts';
+import type { Act } from '../src/acts/act.ts';
+import { freePort } from '../src/parts/graph.ts';
 import type { Port } from '../src/fittings/port.ts';
 import type { Joint } from '../src/parts/joint.ts';
 import type { Part, PartKind, PartOf } from '../src/parts/kinds.ts';
 import { circuitsOf } from '../src/run/circuits.ts';
 import type { Job } from '../src/job/job.ts';
-import type { FieldPath } from '../src/job/needs.ts';
+import type { FieldPath } from '../src/fields/field-path.ts';
 import { commonProperties } from '../src/parts/define-part.ts';
 import { propertiesOf } from '../src/parts/kinds.ts';
-import { commonDeviceProperties } from '../src/wiring/devices/define-device.ts';
-import { deviceKinds } from '../src/wiring/devices/index.ts';
-import { wireProperties } from '../src/wiring/harness.ts';
+import { commonDeviceProperties } from '../src/harness/devices/define-device.ts';
+import { deviceKinds } from '../src/harness/devices/index.ts';
+import { wireProperties } from '../src/harness/harness.ts';
 
 /** A copy of a job with one thing changed. */
 export function changed(job: Job, change: (copy: Job) => void): Job {

@@ -1,7 +1,7 @@
 import type { Job } from '../src/job/job.ts';
-import type { Measured } from '../src/job/measured.ts';
-import type { Harness, Wire } from '../src/wiring/harness.ts';
-import { HarnessBuild } from '../src/wiring/templates/harness-build.ts';
+import type { Measured } from '../src/fields/measured.ts';
+import type { Harness, Wire } from '../src/harness/harness.ts';
+import { HarnessBuild } from '../src/harness-templates/harness-build.ts';
 
 /** Supply, earth, contacts and fuse of one pump. Lengths in m, contacts in ohm, fuse in A. */
 export interface SimpleWiring {

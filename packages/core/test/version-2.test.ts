@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { assess } from '../src/assess.ts';
+import { assess } from '../src/assessment/assess.ts';
 import type { Snag } from '../src/checks/snag.ts';
 import type { Job } from '../src/job/job.ts';
 import { readJobFile } from '../src/job/read-job-file.ts';
 import { circuitsOf } from '../src/run/circuits.ts';
-import type { Findings } from '../src/run/findings.ts';
+import type { Findings } from '../src/reckoning/findings.ts';
 import { resultAt } from '../src/run/solve-run.ts';
 
 // Job files of version 2, and what is computed from them: an upgrade that loses a measurement moves a figure. They were the figures

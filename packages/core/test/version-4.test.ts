@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
-import { assess } from '../src/assess.ts';
+import { assess } from '../src/assessment/assess.ts';
 import { readJobFile } from '../src/job/read-job-file.ts';
-import { truthTable } from '../src/wiring/cut-off.ts';
+import { truthTable } from '../src/harness/cut-off.ts';
 
 const folder = new URL('./version-4/', import.meta.url);
 const textOf = (name: string) => readFileSync(new URL(`${name}.json`, folder), 'utf8');

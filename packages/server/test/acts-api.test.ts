@@ -6,13 +6,13 @@ import { CURRENT_SCHEMA_VERSION } from '@endrel/core/job/schema-version';
 import { attachMesh } from '@endrel/core/attachments/tank-mesh';
 import type { ActOutcome } from '@endrel/core/contract/api';
 import { demoJobs } from '@endrel/core/demo/index';
-import type { Act } from '@endrel/core/job/acts/act';
-import { tryAct } from '@endrel/core/job/acts/apply-act';
-import { restoring } from '@endrel/core/job/acts/touched';
+import type { Act } from '@endrel/core/acts/act';
+import { tryAct } from '@endrel/core/acts/apply-act';
+import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import { readJobFile } from '@endrel/core/job/read-job-file';
 import { resampled, ruledMesh } from '@endrel/core/tanks/extrude';
-import { packMesh } from '@endrel/core/tanks/packed-mesh';
+import { packMesh } from '@endrel/core/meshes/packed-mesh';
 import { roundedRectangle } from '@endrel/core/tanks/section-polygon';
 import { ServerUnderTest } from './server-under-test.ts';
 

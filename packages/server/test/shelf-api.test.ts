@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { demoShelf } from '@endrel/core/demo/shelf';
 import { genericAdapters } from '@endrel/core/fittings/adapter-catalogue';
 import { MOST_SHELF } from '@endrel/core/joints/shelf-csv';
-import type { ShelfPart } from '@endrel/core/joints/stock';
+import type { ShelfPart } from '@endrel/core/fittings/stock';
 import { ServerUnderTest } from './server-under-test.ts';
 
 describe('the shop’s shelf', () => {

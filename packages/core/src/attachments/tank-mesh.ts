@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { lineSchema } from '../job/text.ts';
-import { packedMeshSchema, unpackMesh, type PackedMesh } from '../tanks/packed-mesh.ts';
-import type { Mesh } from '../tanks/mesh.ts';
+import { lineSchema } from '../fields/text.ts';
+import { packedMeshSchema, unpackMesh, type PackedMesh } from '../meshes/packed-mesh.ts';
+import type { Mesh } from '../meshes/mesh.ts';
 import { attachmentText, digestOf, digestSchema, holdAttachment } from './attachment.ts';
 
 /** A tank's mesh as the job names it; the mesh itself is an attachment. */

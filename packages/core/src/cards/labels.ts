@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { inOneLine, lineSchema } from '../job/text.ts';
+import { inOneLine, lineSchema } from '../fields/text.ts';
 import type { Job } from '../job/job.ts';
 import { isLine, partName, portTitle } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';

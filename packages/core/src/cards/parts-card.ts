@@ -12,8 +12,8 @@ import { lineMaterials } from '../ratings/line-material.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Line } from '../run/zones.ts';
 import type { Say } from '../units/unit-system.ts';
-import { deviceName, kindOfDevice } from '../wiring/devices/index.ts';
-import { devicesOf } from '../wiring/in-circuit.ts';
+import { deviceName, kindOfDevice } from '../harness/devices/index.ts';
+import { devicesOf } from '../harness/in-circuit.ts';
 import { rollPlans } from '../wiring/wire-list.ts';
 
 /** One line of the shopping list. */

@@ -1,6 +1,7 @@
-import type { Act } from '../job/acts/act.ts';
-import type { FieldPath, Stage } from '../job/needs.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Act } from '../acts/act.ts';
+import type { FieldPath } from '../fields/field-path.ts';
+import type { Stage } from '../job/stage.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import type { Figure } from '../units/quantity.ts';
 
 /** stop: danger, or it cannot work. fix: it will disappoint. note: worth knowing. */

@@ -1,8 +1,8 @@
-import type { Act } from '../job/acts/act.ts';
-import { valueAt } from '../job/acts/at-path.ts';
-import { isSame } from '../job/acts/is-same.ts';
+import type { Act } from '../acts/act.ts';
+import { valueAt } from '../acts/at-path.ts';
+import { isSame } from '../acts/is-same.ts';
 import type { Job } from '../job/job.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { rules } from './rules.ts';
 import { grades, type Rule, type Snag } from './snag.ts';
 

@@ -1,16 +1,16 @@
 import { z } from 'zod';
-import { benderSchema } from '../routes/bender.ts';
+import { benderSchema } from '../job/bender.ts';
 import { labelSchema, MOST_LABELS } from '../cards/labels.ts';
 import { hangerSchema } from '../job/hanger.ts';
 import { templateKinds } from '../hangers/plate-template.ts';
 import { MOST_SHELF } from '../joints/shelf-csv.ts';
-import { shelfPartSchema } from '../joints/stock.ts';
-import { isStorable, lineSchema } from '../job/text.ts';
-import { pumpTableSchema, type PumpTable } from '../parts/pump/pump-table.ts';
-import type { Act } from '../job/acts/act.ts';
+import { shelfPartSchema } from '../fittings/stock.ts';
+import { isStorable, lineSchema } from '../fields/text.ts';
+import { pumpTableSchema, type PumpTable } from '../pumps/pump-table.ts';
+import type { Act } from '../acts/act.ts';
 import type { Job } from '../job/job.ts';
 import type { JobSummary } from './summary.ts';
-import { harnessSchema } from '../wiring/harness.ts';
+import { harnessSchema } from '../harness/harness.ts';
 
 /** What server and web say to each other. Job documents travel as they are and are judged by the job schema. */
 export const MOST_ACTS = 100; // in one request
@@ -164,33 +164,6 @@ export const labelsRequestSchema = z.strictObject({
   paper: z.enum(['a4', 'letter']),
 });
 export type LabelsRequest = z.infer<typeof labelsRequestSchema>;
-
-const metres = z.number().min(-100).max(100);
-const turn = z.number().min(-7).max(7); // rad
-const MOST_BENDS = 60;
-/** A bent tube, to be printed: strips that wrap round it at true size, and its views. SI. */
-export const tubeRequestSchema = z.strictObject({
-  title: lineSchema(200),
-  outside: z.number().min(0.002).max(0.05),
-  radius: z.number().min(0.002).max(1),
-  /** What is cut off the stock. */
-  cut: z.number().min(0.01).max(30),
-  table: z
-    .strictObject({
-      straights: z.array(metres).min(1).max(MOST_BENDS + 1),
-      rotations: z.array(turn).max(MOST_BENDS),
-      bends: z.array(turn).max(MOST_BENDS),
-    })
-    .refine((t) => t.straights.length === t.bends.length + 1 && t.rotations.length === t.bends.length, 'has one straight more than bends'), // prettier-ignore
-  steps: z.array(z.strictObject({ bend: z.number().int().min(0), mark: metres, turn, angle: turn, setTo: turn })).max(MOST_BENDS), // prettier-ignore
-  /** As it lies in the vehicle, where that is known. */
-  corners: z
-    .array(z.tuple([metres, metres, metres]))
-    .min(2)
-    .max(MOST_BENDS + 10)
-    .optional(),
-});
-export type TubeRequest = z.infer<typeof tubeRequestSchema>;
 
 /** A circuit with its lists, to be printed. */
 export const circuitRequestSchema = z.strictObject({

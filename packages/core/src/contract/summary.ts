@@ -1,4 +1,4 @@
-import { assess, type Assessment } from '../assess.ts';
+import { assess, type Assessment } from '../assessment/assess.ts';
 import type { Grade } from '../checks/snag.ts';
 import type { SymbolKey } from '../parts/define-part.ts';
 import type { Job } from '../job/job.ts';

@@ -1,9 +1,9 @@
 import type { Part, PartKind, PartOf } from '../parts/kinds.ts';
-import { throughPorts } from '../job/acts/graph-edit.ts';
+import { throughPorts } from '../acts/graph-edit.ts';
 import type { Joint } from '../parts/joint.ts';
 import type { PortRef } from '../parts/port.ts';
 
-import type { Measured } from '../job/measured.ts';
+import type { Measured } from '../fields/measured.ts';
 import type { Port } from '../fittings/port.ts';
 import type { PortFormKey } from '../fittings/port-form.ts';
 import { toSi, unitById } from '../units/unit-table.ts';

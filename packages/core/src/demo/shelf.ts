@@ -1,6 +1,6 @@
 import { genericAdapter } from '../fittings/adapter-catalogue.ts';
 import type { Adapter } from '../fittings/adapter.ts';
-import type { ShelfPart } from '../joints/stock.ts';
+import type { ShelfPart } from '../fittings/stock.ts';
 import { readPort } from '../fittings/read-port.ts';
 import type { Port } from '../fittings/port.ts';
 import { mm } from '../units/quick.ts';

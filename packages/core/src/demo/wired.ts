@@ -1,7 +1,7 @@
 import type { Job } from '../job/job.ts';
-import type { Device } from '../wiring/devices/index.ts';
-import type { Wire } from '../wiring/harness.ts';
-import { harnessTemplates, type HarnessTemplateKey } from '../wiring/templates/index.ts';
+import type { Device } from '../harness/devices/index.ts';
+import type { Wire } from '../harness/harness.ts';
+import { harnessTemplates, type HarnessTemplateKey } from '../harness-templates/index.ts';
 import { amp, awg } from './build.ts';
 
 /** What was measured and chosen of a circuit that was laid out by a template. */

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { cleanJob, snagsOfRule } from '../../test/rule-cases.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { bar, poundsPerHour } from '../units/quick.ts';
 import { injectorFindings } from './injectors.ts';
 

@@ -1,6 +1,6 @@
 import { degrees, mm } from '../units/quick.ts';
 import { adapterShapes, type Adapter, type AdapterShape, type EndMaking } from './adapter.ts';
-import { fittingMaterials, type FittingMaterial } from './fitting-material.ts';
+import { fittingMaterials, type FittingMaterial } from '../ratings/fitting-material.ts';
 import { portFormKeys, type PortFormKey } from './port-form.ts';
 import { portSize, portSizes } from './port-size.ts';
 import { sayPort, type Port } from './port.ts';

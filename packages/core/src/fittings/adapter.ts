@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { lineSchema } from '../job/text.ts';
+import { lineSchema } from '../fields/text.ts';
 import { fittingLoss, type LossCoefficient } from '../hydraulics/loss-coefficient.ts';
 import { degrees } from '../units/quick.ts';
-import { fittingMaterials } from './fitting-material.ts';
+import { fittingMaterials } from '../ratings/fitting-material.ts';
 import { describePort, portSchema } from './port.ts';
 
 /** What shape a fitting has. */

@@ -3,7 +3,7 @@ import { fittingVerdict, type OwnMaterials, type Verdict } from '../ratings/mate
 import { INJECTION_PRESSURE } from '../ratings/hose-construction.ts';
 import { celsius } from '../units/quick.ts';
 import type { Adapter } from './adapter.ts';
-import type { FittingMaterial } from './fitting-material.ts';
+import type { FittingMaterial } from '../ratings/fitting-material.ts';
 import type { Seal } from './port-form.ts';
 
 /** What a kind of joint holds, Pa, and how hot it may get, K: typical, from memory. Hose and its clamp are rated by themselves. */

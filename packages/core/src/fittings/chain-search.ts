@@ -1,7 +1,7 @@
 import type { Adapter } from './adapter.ts';
 import { sealLimits } from './allowed-here.ts';
 import { jointCost, partCost, referenceLoss } from './chain-cost.ts';
-import type { FittingMaterial } from './fitting-material.ts';
+import type { FittingMaterial } from '../ratings/fitting-material.ts';
 import { mate } from './mating.ts';
 import { portFormKeys, type PortFormKey, type Seal } from './port-form.ts';
 import { portSizes } from './port-size.ts';

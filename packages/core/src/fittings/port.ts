@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { choice, quantity } from '../job/property.ts';
-import { lineSchema } from '../job/text.ts';
+import { choice, quantity } from '../fields/property.ts';
+import { lineSchema } from '../fields/text.ts';
 import { mm } from '../units/quick.ts';
-import { fittingMaterials } from './fitting-material.ts';
+import { fittingMaterials } from '../ratings/fitting-material.ts';
 import { portForm, portFormKeys, type PortFormKey } from './port-form.ts';
 
 /** What else is looked at on a port: its envelope, which way it points, what it is made of. */

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { referenceRows } from '../../test/read-reference.ts';
 import { cleanJob, expectSnag } from '../../test/rule-cases.ts';
 import { petrolReidOf } from '../run/petrol-reid.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { celsius, kPa, psi } from '../units/quick.ts';
 import {
   blendReid,

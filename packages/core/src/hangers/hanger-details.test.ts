@@ -5,7 +5,7 @@ import { cutRows } from '../cards/parts-card.ts';
 import { sayIn } from '../units/unit-system.ts';
 import type { Hanger } from '../job/hanger.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { e24Near } from '../senders/e-series.ts';
 import { volumeAtLevel } from '../tanks/strapping-table.ts';
 import { hangerStand } from './stack-height.ts';

@@ -5,7 +5,7 @@ import { fuelLiquid } from '../fluids/fuel.ts';
 import { orificeFlow } from '../hydraulics/orifice.ts';
 import type { Hanger } from '../job/hanger.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { siphonFindings, type JetConditions } from './siphon.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });

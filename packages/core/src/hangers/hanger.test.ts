@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import type { Hanger } from '../job/hanger.ts';
 import { blockingOff } from './blocking-off.ts';
 import { openingFit } from './opening-fit.ts';

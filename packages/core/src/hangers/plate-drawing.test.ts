@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { Hanger } from '../job/hanger.ts';
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import { templateOf } from './template-of.ts';
 import { plateTemplate, templateSvg, type TemplateKind, type TemplateShape } from './plate-template.ts';
 import { ringPlate } from './ring-plate.ts';

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { act, afterRailJob, changed, cleanJob, expectSnag, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { celsius, litresPerHour } from '../units/quick.ts';
 import { bayConductance, type Drive } from './drive.ts';
 import { circuitHeat, warmed, wettedArea, type HeatCircuit } from './tank-heat.ts';

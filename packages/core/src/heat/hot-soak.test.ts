@@ -4,7 +4,7 @@ import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { celsius } from '../units/quick.ts';
 import { heatZones, keptOff, lineHeat } from './line-heat.ts';
 import type { HotSoak } from './hot-soak.ts';

@@ -1,6 +1,6 @@
 import type { Part } from '../parts/kinds.ts';
 import { kindOf } from '../parts/kinds.ts';
-import { onceFor } from '../reckoning/once-for.ts';
+import { onceFor } from '../memory/once-for.ts';
 import type { Circuits } from '../run/circuits.ts';
 import { spansOf } from '../run/spans.ts';
 import { mm } from '../units/quick.ts';

@@ -1,5 +1,5 @@
 import { celsius, kPa, litresPerHour, revolutionsPerMinute } from '../units/quick.ts';
-import { objectOf, quantity, TYPICAL_CONDITION, type Source } from './property.ts';
+import { objectOf, quantity, TYPICAL_CONDITION, type Source } from '../fields/property.ts';
 import type { z } from 'zod';
 
 const COMMON: Source = 'common practice';

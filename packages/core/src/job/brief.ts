@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { bar, horsepower, kPa, poundsPerHorsepowerHour, poundsPerHour } from '../units/quick.ts';
-import { choice, count, flag, objectOf, prose, quantity, TYPICAL } from './property.ts';
+import { choice, count, flag, objectOf, prose, quantity, TYPICAL } from '../fields/property.ts';
 
 export const aspirations = {
   natural: 'naturally aspirated',

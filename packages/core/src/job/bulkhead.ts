@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { dashSizes } from '../units/dash-size.ts';
 import { mm } from '../units/quick.ts';
-import { choice, quantity, rowOf, text } from './property.ts';
+import { choice, quantity, rowOf, text } from '../fields/property.ts';
 
 const dashes = dashSizes.map((dash) => `−${dash}`);
 

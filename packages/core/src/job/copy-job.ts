@@ -2,7 +2,7 @@ import { propertiesOf, type Part } from '../parts/kinds.ts';
 import { gaugeProperties } from './gauge.ts';
 import { hangerProperties } from './hanger.ts';
 import type { Job } from './job.ts';
-import { isReadOnTape, type Property } from './property.ts';
+import { isReadOnTape, type Property } from '../fields/property.ts';
 import { surveyProperties } from './survey.ts';
 import { tankProperties } from './tank.ts';
 

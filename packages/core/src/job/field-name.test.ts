@@ -1,12 +1,12 @@
 import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
 import { actsOf } from '../../test/any-edit.ts';
-import { assess } from '../assess.ts';
+import { assess } from '../assessment/assess.ts';
 import { partRows } from '../cards/parts-card.ts';
 import { sayIn } from '../units/unit-system.ts';
 import { seeded } from '../../test/seeded.ts';
-import { describeAct } from './acts/apply-act.ts';
-import { touchedBy } from './acts/touched.ts';
+import { describeAct } from '../acts/apply-act.ts';
+import { touchedBy } from '../acts/touched.ts';
 import { sayField } from './field-name.ts';
 
 const { mailVan } = demoJobs;

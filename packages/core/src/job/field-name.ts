@@ -13,9 +13,9 @@ import {
   rodProperties,
 } from './hanger.ts';
 import type { Job } from './job.ts';
-import type { FieldPath } from './needs.ts';
-import { benderProperties } from '../routes/bender.ts';
-import { wayProperties } from './place.ts';
+import type { FieldPath } from '../fields/field-path.ts';
+import { benderProperties } from './bender.ts';
+import { wayProperties } from '../parts/place.ts';
 import {
   bentProperties,
   candidateProperties,
@@ -40,9 +40,9 @@ import {
   zoneProperties as tankZoneProperties,
 } from './tank.ts';
 import { ventProperties } from './vent.ts';
-import { deviceKinds, deviceName } from '../wiring/devices/index.ts';
-import { commonDeviceProperties } from '../wiring/devices/define-device.ts';
-import { harnessProperties, rollProperties, schemeProperties, wireProperties } from '../wiring/harness.ts';
+import { deviceKinds, deviceName } from '../harness/devices/index.ts';
+import { commonDeviceProperties } from '../harness/devices/define-device.ts';
+import { harnessProperties, rollProperties, schemeProperties, wireProperties } from '../harness/harness.ts';
 
 type Named = Readonly<Record<string, { readonly name: string }>>;
 const groups: Readonly<Record<string, Named>> = {

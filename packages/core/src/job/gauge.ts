@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { mm } from '../units/quick.ts';
-import { measuredSchema } from './measured.ts';
-import { choice, objectOf, quantity, TYPICAL } from './property.ts';
+import { measuredSchema } from '../fields/measured.ts';
+import { choice, objectOf, quantity, TYPICAL } from '../fields/property.ts';
 
 const OHMS = { maximum: 5000, likely: [0, 400] as const };
 const HEIGHT = { minimum: -0.5, maximum: 3 };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { litres, mm } from '../units/quick.ts';
 import { lineMaterialNames } from '../parts/hard-line/hard-line.ts';
-import { choice, count, flag, objectOf, quantity, rowOf, text, TYPICAL } from './property.ts';
+import { choice, count, flag, objectOf, quantity, rowOf, text, TYPICAL } from '../fields/property.ts';
 
 const SHORT = { maximum: 1 } as const;
 const PLACE = { minimum: -3, maximum: 3 } as const;

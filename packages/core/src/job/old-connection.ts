@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { choice, flag, rowOf, text } from './property.ts';
+import { choice, flag, rowOf, text } from '../fields/property.ts';
 
 /** What a connection of the factory system did, and what becomes of it. */
 export const oldConnectionProperties = {

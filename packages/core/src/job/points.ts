@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { celsius, kPa } from '../units/quick.ts';
-import { objectOf, quantity, rowOf, text } from './property.ts';
+import { objectOf, quantity, rowOf, text } from '../fields/property.ts';
 
 /** The conditions that strand a car, in the order of a drive. */
 export const pointKeys = ['keyOn', 'idle', 'cruise', 'fullLoad', 'fullLoadHot', 'overrun', 'hotRestart'] as const;

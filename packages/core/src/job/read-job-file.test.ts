@@ -4,7 +4,7 @@ import { demoJobs } from '../demo/index.ts';
 import { blankJob } from './job.ts';
 import { CURRENT_SCHEMA_VERSION } from './schema-version.ts';
 import { describeIssue, readJobFile } from './read-job-file.ts';
-import { ofTakes, spreadOf } from './measured.ts';
+import { ofTakes, spreadOf } from '../fields/measured.ts';
 import { upgrades } from './upgrade.ts';
 
 const faults = (text: string): string[] => {

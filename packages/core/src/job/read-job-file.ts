@@ -1,9 +1,9 @@
 import { digestOf, digestSchema, holdAttachment, LARGEST_ATTACHMENT } from '../attachments/attachment.ts';
 import { meshTextFault } from '../attachments/tank-mesh.ts';
 import { failure, success, type Result } from '../result.ts';
-import { mendedLines } from './text.ts';
+import { mendedLines } from '../fields/text.ts';
 import { jobSchema, type Job } from './job.ts';
-import { inheritedKey } from './names.ts';
+import { inheritedKey } from '../fields/names.ts';
 import { CURRENT_SCHEMA_VERSION } from './schema-version.ts';
 import { upgradeDocument } from './upgrade.ts';
 

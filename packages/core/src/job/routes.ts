@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { benderProperties } from '../routes/bender.ts';
+import { benderProperties } from './bender.ts';
 import { mm } from '../units/quick.ts';
-import { placeProperties, placeSchema, portPlaceSchema, tapeSchema } from './place.ts';
-import { choice, flag, idSchema, namesOf, objectOf, prose, quantity, rowOf, text } from './property.ts';
+import { placeProperties, placeSchema, portPlaceSchema, tapeSchema } from '../parts/place.ts';
+import { choice, flag, idSchema, namesOf, objectOf, prose, quantity, rowOf, text } from '../fields/property.ts';
 
 /** What room in the vehicle is to a line: how far it has to stay off, and why. Gaps are common practice and can be set. */
 export const zoneKinds = {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { mm } from '../units/quick.ts';
 import { lineMaterialNames } from '../parts/hard-line/hard-line.ts';
 import { oldConnectionSchema } from './old-connection.ts';
-import { choice, flag, objectOf, prose, quantity, rowOf, text } from './property.ts';
+import { choice, flag, objectOf, prose, quantity, rowOf, text } from '../fields/property.ts';
 import { tankSchema } from './tank.ts';
 import { ventSchema } from './vent.ts';
 

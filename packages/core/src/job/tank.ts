@@ -2,8 +2,8 @@ import { tankWalls } from '../ratings/material-fuel.ts';
 import { z } from 'zod';
 import { tankMeshSchema } from '../attachments/tank-mesh.ts';
 import { kPa, litres, mm } from '../units/quick.ts';
-import { measuredSchema } from './measured.ts';
-import { namesOf, choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from './property.ts';
+import { measuredSchema } from '../fields/measured.ts';
+import { namesOf, choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from '../fields/property.ts';
 
 /** Heights are above the tank floor. */
 const HEIGHT = { minimum: -3, maximum: 3 };

@@ -1,5 +1,5 @@
 import { celsius, kPa, litresPerMinute, mm } from '../units/quick.ts';
-import { choice, count, flag, objectOf, quantity, TYPICAL } from './property.ts';
+import { choice, count, flag, objectOf, quantity, TYPICAL } from '../fields/property.ts';
 import type { z } from 'zod';
 
 /** The vent line in section, from its highest point in the tank to the open air or canister, and the filler. */

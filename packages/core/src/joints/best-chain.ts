@@ -1,9 +1,9 @@
 import type { Chain } from '../fittings/chain-search.ts';
 import { describePort } from '../fittings/port.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import type { JointFinding } from '../run/joints.ts';
 import { ChainPlanner } from './chain-plan.ts';
-import { genericSearch } from './stock.ts';
+import { genericSearch } from '../fittings/stock.ts';
 
 let planner: ChainPlanner | undefined;
 

@@ -1,9 +1,9 @@
 import { adaptersOf, type Adapter } from '../fittings/adapter.ts';
 import { obstacles, type Chain, type ChainSearch, type ChainWants, type Obstacle } from '../fittings/chain-search.ts';
 import { mate } from '../fittings/mating.ts';
-import type { ActOf } from '../job/acts/act.ts';
+import type { ActOf } from '../acts/act.ts';
 import { readFrom } from '../parts/joint.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { joined, seals, type JointFinding } from '../run/joints.ts';
 import { jointWants } from './joint-wants.ts';
 

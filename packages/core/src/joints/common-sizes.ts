@@ -1,10 +1,10 @@
 import type { ChainSearch } from '../fittings/chain-search.ts';
-import { applyAct } from '../job/acts/apply-act.ts';
-import type { ActOf } from '../job/acts/act.ts';
+import { applyAct } from '../acts/apply-act.ts';
+import type { ActOf } from '../acts/act.ts';
 import type { Job } from '../job/job.ts';
 import { isLine, isPump, kindOf, type PartOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { tubeOutsideDiameter, typicalHoseBore, typicalPtfeBore } from '../units/dash-size.ts';
 import { inches } from '../units/quick.ts';
 import { ChainPlanner, fillJoints } from './chain-plan.ts';

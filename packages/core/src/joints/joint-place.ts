@@ -3,7 +3,7 @@ import { heatZones } from '../heat/line-heat.ts';
 import { assumed } from '../job/assumption.ts';
 import { isLine } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import type { JointFinding } from '../run/joints.ts';
 import { jointPressure } from './joint-wants.ts';
 import { lineStress } from './line-matrix.ts';

@@ -6,11 +6,11 @@ import { ChainSearch } from '../fittings/chain-search.ts';
 import { readPort } from '../fittings/read-port.ts';
 import { sayPort, type Port } from '../fittings/port.ts';
 import { sizeChangeLoss } from '../hydraulics/loss-coefficient.ts';
-import { applyAct, tryAct } from '../job/acts/apply-act.ts';
+import { applyAct, tryAct } from '../acts/apply-act.ts';
 import type { Job } from '../job/job.ts';
 import { chainLaw } from '../run/chain-law.ts';
 import { circuitsOf } from '../run/circuits.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { turned } from '../fittings/adapter.ts';
 import { jointsOf, seals } from '../run/joints.ts';
 import { mm } from '../units/quick.ts';
@@ -21,7 +21,7 @@ import { endSteps, hoseEnds } from './hose-end-steps.ts';
 import { jointPressure, jointWants } from './joint-wants.ts';
 import { makeUp } from './make-up.ts';
 import { neededParts } from './needed-parts.ts';
-import { genericSearch, stockOf, type ShelfPart } from './stock.ts';
+import { genericSearch, stockOf, type ShelfPart } from '../fittings/stock.ts';
 
 const port = (text: string): Port => {
   const read = readPort(text);

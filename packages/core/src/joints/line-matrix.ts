@@ -10,13 +10,13 @@ import {
   wireCovers,
   type MaterialRow,
 } from '../ratings/material-fuel.ts';
-import { rateLine, type LineStress, type Rating } from '../ratings/line-ratings.ts';
+import { rateLine, type LineStress, type Rating } from './line-ratings.ts';
 import { circuitsOf } from '../run/circuits.ts';
-import type { Findings } from '../run/findings.ts';
-import { deviceWord } from '../checks/circuit-words.ts';
-import { highestPressure, worstPressure } from '../checks/reading.ts';
-import { wiresOf } from '../wiring/in-circuit.ts';
-import { insulations } from '../wiring/wire-kinds.ts';
+import type { Findings } from '../reckoning/findings.ts';
+import { deviceWord } from '../wiring/circuit-words.ts';
+import { highestPressure, worstPressure } from '../reckoning/reading.ts';
+import { wiresOf } from '../harness/in-circuit.ts';
+import { insulations } from '../harness/wire-kinds.ts';
 import { capital } from '../units/capital.ts';
 
 /** One length, or what else the fuel wets, against every check that concerns it. */

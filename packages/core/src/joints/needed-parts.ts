@@ -6,7 +6,7 @@ import { circuitsOf } from '../run/circuits.ts';
 import type { JointFinding } from '../run/joints.ts';
 import { planned, type JointPlan } from './chain-plan.ts';
 import { makeUp } from './make-up.ts';
-import type { ShelfPart } from './stock.ts';
+import type { ShelfPart } from '../fittings/stock.ts';
 
 /** Groups of an order: one counter each. */
 export const orderGroups = {

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { genericAdapters } from '../fittings/adapter-catalogue.ts';
 import { mm } from '../units/quick.ts';
 import { MOST_FAULTS, MOST_SHELF, readShelfCsv, shelfColumns, shelfCsvCells } from './shelf-csv.ts';
-import type { ShelfPart } from './stock.ts';
+import type { ShelfPart } from '../fittings/stock.ts';
 
 const heading = [...shelfColumns];
 const row = (given: Partial<Record<(typeof shelfColumns)[number], string>>) => heading.map((c) => given[c] ?? '');

@@ -1,16 +1,16 @@
 import { adapterSchema, adapterShapes, endMakings, type Adapter } from '../fittings/adapter.ts';
 import { genericAdapter } from '../fittings/adapter-catalogue.ts';
-import { fittingMaterials } from '../fittings/fitting-material.ts';
+import { fittingMaterials } from '../ratings/fitting-material.ts';
 import { portSize } from '../fittings/port-size.ts';
 import { readPort } from '../fittings/read-port.ts';
 import { sayPort, type Port } from '../fittings/port.ts';
-import { lineSchema } from '../job/text.ts';
+import { lineSchema } from '../fields/text.ts';
 import { failure, success, type Result } from '../result.ts';
 import type { QuantityField } from '../units/field.ts';
 import { parseNumber } from '../units/parse-number.ts';
 import { parseQuantity } from '../units/parse-quantity.ts';
 import { mm } from '../units/quick.ts';
-import type { ShelfPart } from './stock.ts';
+import type { ShelfPart } from '../fittings/stock.ts';
 
 /** What is wrong in one row of the file, counted from 1 with its heading; row 0: with the file as a whole. */
 export interface ShelfCsvFault {

@@ -1,10 +1,10 @@
-import { assess, type Assessment } from '../assess.ts';
-import { applyAct } from '../job/acts/apply-act.ts';
+import { assess, type Assessment } from '../assessment/assess.ts';
+import { applyAct } from '../acts/apply-act.ts';
 import type { LayoutKey } from '../job/layout.ts';
 import { pointKeys, type PointKey } from '../run/operating-point.ts';
 import type { OperatingPoint } from '../run/operating-point.ts';
 import { withStandIns } from './stand-in-parts.ts';
-import { partsAside, partsOnRun } from '../job/graph.ts';
+import { partsAside, partsOnRun } from '../parts/graph.ts';
 import type { Job } from '../job/job.ts';
 import { type Part, isLine, isRegulator, kindOf, partName } from '../parts/kinds.ts';
 import { figure, type Figure, type QuantityKind } from '../units/quantity.ts';

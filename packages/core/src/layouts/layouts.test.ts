@@ -1,14 +1,14 @@
 import { expect } from 'chai';
-import { assess } from '../assess.ts';
+import { assess } from '../assessment/assess.ts';
 import { afterRailJob, carburettorJob, changed, cleanJob, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import { applyAct } from '../job/acts/apply-act.ts';
-import { layoutsFor } from '../job/acts/lay-out.ts';
-import { regulatorPlace } from '../job/acts/move-regulator.ts';
+import { applyAct } from '../acts/apply-act.ts';
+import { layoutsFor } from '../acts/lay-out.ts';
+import { regulatorPlace } from '../acts/move-regulator.ts';
 import type { Job } from '../job/job.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { layOutAndSolve, recommend } from './compare-layouts.ts';
 import { withStandIns } from './stand-in-parts.ts';
 

@@ -1,4 +1,4 @@
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import { pumpClasses } from '../pumps/library.ts';
 import { bar, inches, kPa, litres, mm } from '../units/quick.ts';
 import type { Job } from '../job/job.ts';

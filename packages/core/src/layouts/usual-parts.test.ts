@@ -3,12 +3,12 @@ import { demoJobs } from '../demo/index.ts';
 import { copyOf, copyWithoutMeasurements } from '../job/copy-job.ts';
 import { jobSchema, type Job } from '../job/job.ts';
 import { layouts, type LayoutKey } from '../job/layout.ts';
-import { needsOf } from '../job/needs.ts';
+import { needsOf } from '../reckoning/needs.ts';
 import { writeJobFile, readJobFile } from '../job/read-job-file.ts';
 import { attachmentText } from '../attachments/attachment.ts';
 import { propertiesOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { jobOfSchool, USUAL_PART } from './usual-parts.ts';
 
 const title = { name: 'Boom truck', vehicle: 'Skarn 8' };

@@ -1,9 +1,9 @@
-import { applyAct } from '../job/acts/apply-act.ts';
+import { applyAct } from '../acts/apply-act.ts';
 import type { Title } from '../job/copy-job.ts';
 import { blankJob, type Job } from '../job/job.ts';
 import { layouts, type LayoutKey } from '../job/layout.ts';
-import { measured } from '../job/measured.ts';
-import { isReadOnTape } from '../job/property.ts';
+import { measured } from '../fields/measured.ts';
+import { isReadOnTape } from '../fields/property.ts';
 import { micrometres } from '../units/quick.ts';
 import { propertiesOf, type Part } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';

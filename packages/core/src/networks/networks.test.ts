@@ -7,7 +7,7 @@ import { demoJobs } from '../demo/index.ts';
 import type { Network } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf, fuelOf } from '../run/findings.ts';
+import { findingsOf, fuelOf } from '../reckoning/findings.ts';
 import { resultsOf } from '../run/solve-run.ts';
 import { networkAt } from '../run/network-at.ts';
 import { solvePlainNetwork } from './network-report.ts';

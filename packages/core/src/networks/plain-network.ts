@@ -2,7 +2,7 @@ import { z } from 'zod';
 import '../schema-words.ts';
 import type { LinkLaw, Network, NetworkLink } from '../hydraulics/network.ts';
 import { piecewiseCurve, powerCurve, type Curve, type Point } from '../numerics/curve.ts';
-import { isInherited } from '../job/names.ts';
+import { isInherited } from '../fields/names.ts';
 import { kPa, litresPerHour, mm } from '../units/quick.ts';
 
 const id = z

@@ -1,4 +1,4 @@
-import { inOneLine } from '../job/text.ts';
+import { inOneLine } from '../fields/text.ts';
 import type { Network, NetworkSolution } from '../hydraulics/network.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import type { Curve } from '../numerics/curve.ts';

@@ -1,8 +1,8 @@
 import type { Say } from '../units/unit-system.ts';
 import { z } from 'zod';
 import { seals } from '../ratings/material-fuel.ts';
-import { choice, idSchema, namesOf, objectOf, prose, text, type Property } from '../job/property.ts';
-import type { Measured } from '../job/measured.ts';
+import { choice, idSchema, namesOf, objectOf, prose, text, type Property } from '../fields/property.ts';
+import type { Measured } from '../fields/measured.ts';
 import type { Lowered, Site } from './lower.ts';
 import { portNameSchema, portStateSchema, type PortSpec, type PortState } from './port.ts';
 import { roles } from './roles.ts';

@@ -1,7 +1,7 @@
 import type { LinkLaw, Liquid } from '../hydraulics/network.ts';
 import { screenLoss } from '../hydraulics/woven-screen.ts';
-import { choice, quantity, TYPICAL } from '../job/property.ts';
-import type { Measured } from '../job/measured.ts';
+import { choice, quantity, TYPICAL } from '../fields/property.ts';
+import type { Measured } from '../fields/measured.ts';
 import { kPa, litresPerHour, micrometres, mm } from '../units/quick.ts';
 import { settled } from './define-part.ts';
 

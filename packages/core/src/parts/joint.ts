@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { mm } from '../units/quick.ts';
-import { choice, flag, idSchema, objectOf, prose, quantity } from '../job/property.ts';
+import { choice, flag, idSchema, objectOf, prose, quantity } from '../fields/property.ts';
 import { adapterSchema, MOST_IN_CHAIN, turned, type Adapter } from '../fittings/adapter.ts';
 import { portRefSchema, type PortRef } from './port.ts';
 

@@ -1,4 +1,4 @@
-import { quantity } from '../job/property.ts';
+import { quantity } from '../fields/property.ts';
 import { mm } from '../units/quick.ts';
 
 /** The bore of a body in which several ports meet. */

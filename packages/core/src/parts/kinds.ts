@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Property } from '../job/property.ts';
+import type { Property } from '../fields/property.ts';
 import type { Behaviour, PartRecord } from './define-part.ts';
 import type { PortSpec } from './port.ts';
 import { roles, type Role } from './roles.ts';

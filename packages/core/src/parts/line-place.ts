@@ -1,4 +1,4 @@
-import { choice, flag, quantity } from '../job/property.ts';
+import { choice, flag, quantity } from '../fields/property.ts';
 import { mm } from '../units/quick.ts';
 
 /** Where a line lies and what keeps heat off it. */

@@ -1,4 +1,4 @@
-import type { Measured } from '../job/measured.ts';
+import type { Measured } from '../fields/measured.ts';
 import { dashOf } from '../units/named-sizes.ts';
 import type { Say } from '../units/unit-system.ts';
 

@@ -8,7 +8,7 @@ import { frictionFactor } from '../hydraulics/friction-factor.ts';
 import type { LinkLaw } from '../hydraulics/network.ts';
 import type { Job } from '../job/job.ts';
 import { compileRun } from '../run/compile-run.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { kindOf, type Part, type PartOf } from './kinds.ts';
 import { filter } from './filter/filter.ts';
 import type { Lowered, Moment, Site } from './lower.ts';

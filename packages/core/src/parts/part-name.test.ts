@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { freshId } from '../job/acts/fresh-id.ts';
+import { freshId } from '../acts/fresh-id.ts';
 import { partName, type Part } from './kinds.ts';
 
 const named = (part: Partial<Part> & Pick<Part, 'kind' | 'id'>) => partName(part);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { portPlaceSchema } from '../job/place.ts';
-import { isInherited } from '../job/names.ts';
-import { idSchema } from '../job/property.ts';
+import { portPlaceSchema } from './place.ts';
+import { isInherited } from '../fields/names.ts';
+import { idSchema } from '../fields/property.ts';
 import { portSchema } from '../fittings/port.ts';
 
 /** What closes a port that leads nowhere. */

@@ -1,5 +1,5 @@
-import type { PumpTable } from '../parts/pump/pump-table.ts';
-import { measured } from '../job/measured.ts';
+import type { PumpTable } from './pump-table.ts';
+import { measured } from '../fields/measured.ts';
 import { kPa, litresPerHour } from '../units/quick.ts';
 
 const pumpTable = (voltage: number, rows: readonly [kPa: number, lph: number, amp: number][]): PumpTable => ({

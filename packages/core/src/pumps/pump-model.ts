@@ -1,6 +1,6 @@
 import { compilePump, type PumpWorks } from '../hydraulics/pump-curve.ts';
-import type { PumpTable } from '../parts/pump/pump-table.ts';
-import { onceFor } from '../reckoning/once-for.ts';
+import type { PumpTable } from './pump-table.ts';
+import { onceFor } from '../memory/once-for.ts';
 import { pumpRows } from './pump-rows.ts';
 
 const none: readonly PumpTable[] = [];

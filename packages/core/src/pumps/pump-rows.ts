@@ -1,5 +1,5 @@
 import type { PumpRows } from '../hydraulics/pump-curve.ts';
-import type { PumpTable } from '../parts/pump/pump-table.ts';
+import type { PumpTable } from './pump-table.ts';
 
 /** A pump's tables as plain numbers, whether it is on a run or in the library. */
 export const pumpRows = (pump: { readonly tables?: readonly PumpTable[] }): PumpRows[] =>

@@ -1,6 +1,6 @@
 import { pumpTableFault } from '../hydraulics/pump-curve.ts';
-import { pumpTableFields, type PumpTable } from '../parts/pump/pump-table.ts';
-import type { Measured } from '../job/measured.ts';
+import { pumpTableFields, type PumpTable } from './pump-table.ts';
+import type { Measured } from '../fields/measured.ts';
 import { failure, success, type Result } from '../result.ts';
 import type { QuantityField } from '../units/field.ts';
 import { parseQuantity } from '../units/parse-quantity.ts';

@@ -1,4 +1,4 @@
-import type { Measured } from '../job/measured.ts';
+import type { Measured } from '../fields/measured.ts';
 
 /** What decides when a pump runs. */
 export interface Staging {

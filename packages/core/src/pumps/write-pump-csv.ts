@@ -1,4 +1,4 @@
-import type { PumpTable } from '../parts/pump/pump-table.ts';
+import type { PumpTable } from './pump-table.ts';
 import { fromSi, unitById } from '../units/unit-table.ts';
 
 /** The cells of a pump's CSV file: heading, units, then a row for each reading; what `readPumpCsv` reads back. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { lineSchema } from '../job/text.ts';
+import { lineSchema } from '../fields/text.ts';
 import type { Fuel } from '../fluids/fuel.ts';
-import { fittingMaterials, type FittingMaterial } from '../fittings/fitting-material.ts';
+import { fittingMaterials, type FittingMaterial } from './fitting-material.ts';
 import { hoseConstructions } from './hose-construction.ts';
 import { lineMaterials } from './line-material.ts';
 

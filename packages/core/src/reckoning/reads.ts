@@ -2,7 +2,7 @@ import type { RunInputs } from '../run/point-result.ts';
 import type { Joint } from '../parts/joint.ts';
 import type { Vent } from '../job/vent.ts';
 import type { Part } from '../parts/kinds.ts';
-import type { Harness } from '../wiring/harness.ts';
+import type { Harness } from '../harness/harness.ts';
 
 /** What is said of a part and moves no fuel. */
 const SAID = new Set(['label', 'note', 'seals', 'tag', 'ports', 'years', 'bend']);

@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { anyDice, actsOf } from '../../test/any-edit.ts';
 import { act } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import type { Act } from '../job/acts/act.ts';
+import type { Act } from '../acts/act.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf } from '../run/findings.ts';
-import { forgetAll, reckonings, type ReckoningStep } from './remembered.ts';
+import { findingsOf } from './findings.ts';
+import { forgetAll, reckonings, type ReckoningStep } from '../memory/remembered.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 

@@ -1,6 +1,6 @@
-import { peersOf, type Graph } from '../job/graph.ts';
+import { peersOf, type Graph } from '../parts/graph.ts';
 import type { Job } from '../job/job.ts';
-import type { Place, PortPlace } from '../job/place.ts';
+import type { Place, PortPlace } from '../parts/place.ts';
 import { zoneKinds, type ZoneRow } from '../job/routes.ts';
 import { partName, portName } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';

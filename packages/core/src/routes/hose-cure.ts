@@ -1,6 +1,6 @@
-import type { Act } from '../job/acts/act.ts';
+import type { Act } from '../acts/act.ts';
 import type { Job } from '../job/job.ts';
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import { degrees, mm } from '../units/quick.ts';
 import { PUSHED_ON, usualHoseEnd } from './hose-end.ts';
 import { cutLength, slackFor } from './hose-line.ts';

@@ -1,4 +1,4 @@
-import { remembered } from '../reckoning/remembered.ts';
+import { remembered } from '../memory/remembered.ts';
 import { failure, success, type Result } from '../result.ts';
 import { centreLine, lengthOfLine, type CentreLine } from './centre-line.ts';
 import { hoseEndPath, hoseStart, lengthOfEnd, seatOf, type HoseEndForm } from './hose-end.ts';

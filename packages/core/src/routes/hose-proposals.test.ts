@@ -1,15 +1,15 @@
 import { expect } from 'chai';
 import { islandShuttle } from '../demo/island-shuttle.ts';
-import { applyAct } from '../job/acts/apply-act.ts';
+import { applyAct } from '../acts/apply-act.ts';
 import { jobSchema, type Job } from '../job/job.ts';
 import { genericAdapters } from '../fittings/adapter-catalogue.ts';
-import type { ShelfPart } from '../joints/stock.ts';
+import type { ShelfPart } from '../fittings/stock.ts';
 import type { PartOf } from '../parts/kinds.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { hoseAct } from './hose-cure.ts';
 import { proposeHose, type HoseSearch } from './hose-proposals.ts';
 import { allowedRadius } from './lines.ts';
-import { placings } from './placing.ts';
+import { placings } from '../sizing/placing.ts';
 import { tubeInstead } from './tube-instead.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });

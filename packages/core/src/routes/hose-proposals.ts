@@ -1,6 +1,6 @@
 import type { Job } from '../job/job.ts';
 import { hoseEndAngles } from '../job/routes.ts';
-import type { ShelfPart } from '../joints/stock.ts';
+import type { ShelfPart } from '../fittings/stock.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { endOf } from '../run/joints.ts';
 import { degrees, mm } from '../units/quick.ts';

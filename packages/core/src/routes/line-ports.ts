@@ -1,4 +1,4 @@
-import { peersOf } from '../job/graph.ts';
+import { peersOf } from '../parts/graph.ts';
 import type { Job } from '../job/job.ts';
 import { isLine, kindOf } from '../parts/kinds.ts';
 import { portKey, type PortRef } from '../parts/port.ts';

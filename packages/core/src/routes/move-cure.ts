@@ -1,7 +1,7 @@
 import type { Job } from '../job/job.ts';
-import { measured } from '../job/measured.ts';
-import type { Act } from '../job/acts/act.ts';
-import { setAt } from '../job/acts/at-path.ts';
+import { measured } from '../fields/measured.ts';
+import type { Act } from '../acts/act.ts';
+import { setAt } from '../acts/at-path.ts';
 import type { Clearance, LaidLine } from './clearances.ts';
 import { zoneClearances } from './clearances.ts';
 import type { Frame } from './frame.ts';

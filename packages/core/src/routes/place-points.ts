@@ -1,4 +1,4 @@
-import type { Place } from '../job/place.ts';
+import type { Place } from '../parts/place.ts';
 import { solveLinear } from '../numerics/solve-linear.ts';
 import { failure, success, type Result } from '../result.ts';
 import { add, dot, length, sub, times, type Vec } from './vector.ts';

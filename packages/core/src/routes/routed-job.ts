@@ -1,7 +1,7 @@
 import type { Job } from '../job/job.ts';
-import { measured, type Measured } from '../job/measured.ts';
+import { measured, type Measured } from '../fields/measured.ts';
 import type { Part } from '../parts/kinds.ts';
-import { peersOf } from '../job/graph.ts';
+import { peersOf } from '../parts/graph.ts';
 import { portKey } from '../parts/port.ts';
 import type { Joint } from '../parts/joint.ts';
 import type { RouteFindings } from './route-findings.ts';

@@ -12,7 +12,7 @@ import {
 import type { BendTable } from './bend-table.ts';
 import { stockPlan, type StockPlan } from './stock.ts';
 import { makingFor, passesBend, usualNut, type TubeEndMaking } from './tube-ends.ts';
-import { peersOf } from '../job/graph.ts';
+import { peersOf } from '../parts/graph.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';
 import { endOf } from '../run/joints.ts';

@@ -1,5 +1,5 @@
 import type { Template, TemplateShape } from '../hangers/plate-template.ts';
-import type { TubeRequest } from '../contract/api.ts';
+import type { TubeRequest } from './tube-request.ts';
 import { pointsOfTable } from './bend-table.ts';
 import { lengthOfLine, type CentreLine } from './centre-line.ts';
 import { bentLine } from './tube-line.ts';

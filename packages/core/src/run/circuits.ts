@@ -1,5 +1,5 @@
-import { partsOnRun, portsOf, type Graph, type PortAsItIs } from '../job/graph.ts';
-import { onceFor } from '../reckoning/once-for.ts';
+import { partsOnRun, portsOf, type Graph, type PortAsItIs } from '../parts/graph.ts';
+import { onceFor } from '../memory/once-for.ts';
 import { isBypass, isConsumer, isPump, isRegulator, kindOf, type Part } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';
 import { orient, type Flow } from './flow-directions.ts';

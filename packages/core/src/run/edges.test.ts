@@ -8,7 +8,7 @@ import { EXIT, SHARP_ENTRANCE } from '../hydraulics/loss-coefficient.ts';
 import type { Job } from '../job/job.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { celsius } from '../units/quick.ts';
-import { findingsOf, fuelOf } from './findings.ts';
+import { findingsOf, fuelOf } from '../reckoning/findings.ts';
 import { fuelAt } from './fuel-at.ts';
 import { pointKeys } from './operating-point.ts';
 import { resultsOf, type RunSolution } from './solve-run.ts';

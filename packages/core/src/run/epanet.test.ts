@@ -6,7 +6,7 @@ import { demoJobs } from '../demo/index.ts';
 import type { LinkLaw, Network } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf, fuelOf } from './findings.ts';
+import { findingsOf, fuelOf } from '../reckoning/findings.ts';
 import { resultsOf } from './solve-run.ts';
 import { networkAt } from './network-at.ts';
 

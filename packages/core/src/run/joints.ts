@@ -2,7 +2,7 @@ import { mate, type Mating } from '../fittings/mating.ts';
 import type { Adapter } from '../fittings/adapter.ts';
 import type { Port } from '../fittings/port.ts';
 import { isClampedHose, type Meets } from '../fittings/usual-port.ts';
-import { peersOf, type Graph } from '../job/graph.ts';
+import { peersOf, type Graph } from '../parts/graph.ts';
 import { kindOf, type Part } from '../parts/kinds.ts';
 import { readFrom, type Joint } from '../parts/joint.ts';
 import { usualPortOf } from '../parts/usual-ports.ts';

@@ -5,7 +5,7 @@ import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { readJobFile, writeJobFile } from '../job/read-job-file.ts';
 import { circuitsOf } from './circuits.ts';
-import { findingsOf } from './findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { resultsOf, type RunSolution } from './solve-run.ts';
 
 function solve(job: Job): RunSolution {

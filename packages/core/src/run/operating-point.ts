@@ -3,9 +3,9 @@ import { fuelLiquid, type Fuel } from '../fluids/fuel.ts';
 import type { Job } from '../job/job.ts';
 import { celsius } from '../units/quick.ts';
 import { tankVacuum } from '../vents/tank-vacuum.ts';
-import type { FieldPath } from '../job/needs.ts';
+import type { FieldPath } from '../fields/field-path.ts';
 import { pointKeys, pointNames, type OwnPoint, type PointConditions, type PointKey } from '../job/points.ts';
-import type { Source } from '../job/property.ts';
+import type { Source } from '../fields/property.ts';
 
 export { pointKeys, pointNames, type PointKey } from '../job/points.ts';
 

@@ -1,11 +1,11 @@
 import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
-import { applyAct } from '../job/acts/apply-act.ts';
-import { measured } from '../job/measured.ts';
+import { applyAct } from '../acts/apply-act.ts';
+import { measured } from '../fields/measured.ts';
 import type { Part } from '../parts/kinds.ts';
 import { pumpLibrary } from '../pumps/library.ts';
 import { compileRun } from './compile-run.ts';
-import { findingsOf, fuelOf } from './findings.ts';
+import { findingsOf, fuelOf } from '../reckoning/findings.ts';
 import { operatingPoints } from './operating-point.ts';
 import { PreparedRun } from './prepared-run.ts';
 import { solvePoint } from './solve-point.ts';

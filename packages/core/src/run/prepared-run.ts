@@ -1,4 +1,4 @@
-import type { Graph } from '../job/graph.ts';
+import type { Graph } from '../parts/graph.ts';
 import { NetworkSolver } from '../hydraulics/network-solver.ts';
 import type { Liquid, LinkLaw, LinkState, Network, NetworkFault } from '../hydraulics/network.ts';
 import { success, type Result } from '../result.ts';

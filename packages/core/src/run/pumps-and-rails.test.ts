@@ -9,7 +9,7 @@ import { circuitsOf } from './circuits.ts';
 import { deadHeads } from './dead-head.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
-import { findingsOf, fuelOf } from './findings.ts';
+import { findingsOf, fuelOf } from '../reckoning/findings.ts';
 import { originOf, pointKeys } from './operating-point.ts';
 import { type RunSolution } from './solve-run.ts';
 import { networkAt } from './network-at.ts';

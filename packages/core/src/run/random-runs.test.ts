@@ -6,7 +6,7 @@ import { awg } from '../demo/build.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import { pumpClasses } from '../pumps/library.ts';
-import { findingsOf } from './findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { resultsOf, type RunSolution } from './solve-run.ts';
 
 const si = (value: number, unit: string) => ({ si: value, unit });

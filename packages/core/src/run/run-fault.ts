@@ -1,6 +1,6 @@
 import type { PumpTableFault } from '../hydraulics/pump-curve.ts';
 import type { NetworkFault } from '../hydraulics/network.ts';
-import { partsOnRun, type Graph } from '../job/graph.ts';
+import { partsOnRun, type Graph } from '../parts/graph.ts';
 import { describeNetworkFault } from '../networks/network-report.ts';
 import { isPump, partName } from '../parts/kinds.ts';
 import { pumpModel } from '../pumps/pump-model.ts';

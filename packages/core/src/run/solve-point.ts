@@ -2,7 +2,7 @@ import type { Fuel } from '../fluids/fuel.ts';
 import type { Circuits } from './circuits.ts';
 import { fuelAt, type FuelAt } from './fuel-at.ts';
 import type { Job } from '../job/job.ts';
-import { settledValue } from '../job/value.ts';
+import { settledValue } from '../parts/value.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { pumpRuns } from '../pumps/staging.ts';
 import { failure, success, type Result } from '../result.ts';

@@ -4,7 +4,7 @@ import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { workingsOf } from '../working/workings.ts';
 import { HeightFill } from './heights.ts';
-import { findingsOf } from './findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { pointKeys } from './operating-point.ts';
 import { pressureProfile } from './profile.ts';
 import type { RunSolution } from './solve-run.ts';

@@ -1,6 +1,6 @@
 import type { Fuel } from '../fluids/fuel.ts';
 import { assumed } from '../job/assumption.ts';
-import { settledValue } from '../job/value.ts';
+import { settledValue } from '../parts/value.ts';
 import { success, type Result } from '../result.ts';
 import { compileRun } from './compile-run.ts';
 import { deadHeads, type DeadHead } from './dead-head.ts';
@@ -12,7 +12,7 @@ import type { RunFault } from './run-fault.ts';
 import { solvePoint } from './solve-point.ts';
 import { spansOf, type Span } from './spans.ts';
 import { wiredFeeds } from './wired-pumps.ts';
-import { crankingVolts } from '../wiring/devices/sources.ts';
+import { crankingVolts } from '../harness/devices/sources.ts';
 import { worstSuction, type WorstSuction } from './worst-suction.ts';
 
 export interface PumpMargin {

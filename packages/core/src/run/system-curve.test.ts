@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { afterRailJob, cleanJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf, fuelOf } from './findings.ts';
+import { findingsOf, fuelOf } from '../reckoning/findings.ts';
 import { systemCurve } from './system-curve.ts';
 
 describe('what a run asks of its pump', () => {

@@ -1,7 +1,7 @@
-import { onceFor } from '../reckoning/once-for.ts';
-import type { Harness } from '../wiring/harness.ts';
-import type { Feed } from '../wiring/lower-harness.ts';
-import { pumpFeeds, type PumpFeeds } from '../wiring/pump-feeds.ts';
+import { onceFor } from '../memory/once-for.ts';
+import type { Harness } from '../harness/harness.ts';
+import type { Feed } from '../harness/lower-harness.ts';
+import { pumpFeeds, type PumpFeeds } from '../harness/pump-feeds.ts';
 import type { OperatingPoint } from './operating-point.ts';
 
 /** The pumps whose voltage the circuit tells: their way is drawn and measured whole. */

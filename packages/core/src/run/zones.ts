@@ -1,4 +1,4 @@
-import type { Graph, PortAsItIs } from '../job/graph.ts';
+import type { Graph, PortAsItIs } from '../parts/graph.ts';
 import { isBypass, isConsumer, isPump, kindOf, type Part } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';
 

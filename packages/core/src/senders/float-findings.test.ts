@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { changed, cleanJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Gauge } from '../job/gauge.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { surveyedTank } from '../tanks/surveyed-tank.ts';
 import { armSection, floatFindings, isShell, sectionObstacles } from './float-findings.ts';
 

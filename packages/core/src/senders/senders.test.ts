@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import { demoJobs } from '../demo/index.ts';
 import { surveyedTank } from '../tanks/surveyed-tank.ts';
 import { arcClearance } from './arc-clearance.ts';

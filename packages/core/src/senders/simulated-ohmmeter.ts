@@ -1,5 +1,5 @@
 import type { SweepReading } from '../job/gauge.ts';
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import type { ResistanceRange } from './resistor-network.ts';
 
 export const senderFaults = {

@@ -1,5 +1,5 @@
-import type { Act } from '../job/acts/act.ts';
-import { measured } from '../job/measured.ts';
+import type { Act } from '../acts/act.ts';
+import { measured } from '../fields/measured.ts';
 import { dashSizes, tubeOutsideDiameter, typicalHoseBore } from '../units/dash-size.ts';
 import { inches } from '../units/quick.ts';
 import type { Job } from '../job/job.ts';

@@ -1,9 +1,9 @@
-import { compareAssessments, assess, type Assessment, type Preview } from '../assess.ts';
-import type { Act } from '../job/acts/act.ts';
-import { applyAct } from '../job/acts/apply-act.ts';
-import type { PumpTable } from '../parts/pump/pump-table.ts';
-import { measured } from '../job/measured.ts';
-import { settledValue } from '../job/value.ts';
+import { compareAssessments, assess, type Assessment, type Preview } from '../assessment/assess.ts';
+import type { Act } from '../acts/act.ts';
+import { applyAct } from '../acts/apply-act.ts';
+import type { PumpTable } from '../pumps/pump-table.ts';
+import { measured } from '../fields/measured.ts';
+import { settledValue } from '../parts/value.ts';
 import { JET_MARGIN } from '../hangers/siphon.ts';
 import { netDraw, potVolumeFor, secondsOf } from '../run/swirl-pot.ts';
 import { LEAST_PUMP_MARGIN, LEAST_SUCTION_MARGIN, MOST_CREEP, velocityGuides } from '../run/limits.ts';

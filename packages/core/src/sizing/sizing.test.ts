@@ -1,9 +1,9 @@
 import { expect } from 'chai';
 import { enginePumpWithDamper } from '../../test/odd-runs.ts';
 import { afterRailJob, changed, cleanJob, get, twoPumpJob } from '../../test/rule-cases.ts';
-import { assess } from '../assess.ts';
+import { assess } from '../assessment/assess.ts';
 import { demoJobs } from '../demo/index.ts';
-import { applyAct, describeAct } from '../job/acts/apply-act.ts';
+import { applyAct, describeAct } from '../acts/apply-act.ts';
 import type { Job } from '../job/job.ts';
 import { pumpLibrary } from '../pumps/library.ts';
 import { linesOf, lineSizes, resize } from './line-sizes.ts';

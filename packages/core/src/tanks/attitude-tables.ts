@@ -1,4 +1,4 @@
-import { fuelPlane } from './fuel-plane.ts';
+import { fuelPlane } from '../meshes/fuel-plane.ts';
 import { solidVolumes } from './solid.ts';
 import type { Tank } from './surveyed-tank.ts';
 

@@ -1,4 +1,4 @@
-import type { FuelPlane } from './fuel-plane.ts';
+import type { FuelPlane } from '../meshes/fuel-plane.ts';
 
 type Span = readonly [from: number, to: number];
 

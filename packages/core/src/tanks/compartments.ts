@@ -1,6 +1,6 @@
 import type { SurveyedTank } from '../job/tank.ts';
-import type { FuelPlane } from './fuel-plane.ts';
-import { joinMeshes, meshVolume, type Mesh, type Place } from './mesh.ts';
+import type { FuelPlane } from '../meshes/fuel-plane.ts';
+import { joinMeshes, meshVolume, type Mesh, type Place } from '../meshes/mesh.ts';
 import { solidMesh, type Solid } from './solid.ts';
 import type { Tank } from './surveyed-tank.ts';
 

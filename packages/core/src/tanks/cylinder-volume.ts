@@ -1,4 +1,4 @@
-import type { FuelPlane } from './fuel-plane.ts';
+import type { FuelPlane } from '../meshes/fuel-plane.ts';
 
 /** A horizontal cylinder along x with flat ends. m. */
 export interface Cylinder {

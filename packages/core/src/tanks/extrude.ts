@@ -1,5 +1,5 @@
 import earcut from 'earcut';
-import { facingOutwards, type Mesh } from './mesh.ts';
+import { facingOutwards, type Mesh } from '../meshes/mesh.ts';
 import type { SectionPoint } from './section-polygon.ts';
 
 /** One section of a tank at its place along x, m. Every section of a loft has the same number of points. */

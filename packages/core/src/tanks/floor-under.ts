@@ -1,4 +1,4 @@
-import type { Mesh } from './mesh.ts';
+import type { Mesh } from '../meshes/mesh.ts';
 
 /** Height of the lowest wall straight above or below a place in plan, m; undefined outside the tank's footprint. */
 export function floorUnder({ corners }: Mesh, x: number, y: number): number | undefined {

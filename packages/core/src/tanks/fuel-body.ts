@@ -1,6 +1,6 @@
 import earcut from 'earcut';
-import type { FuelPlane } from './fuel-plane.ts';
-import type { Mesh, Place } from './mesh.ts';
+import type { FuelPlane } from '../meshes/fuel-plane.ts';
+import type { Mesh, Place } from '../meshes/mesh.ts';
 import { planeCut } from './plane-cut.ts';
 
 /** The fuel of one part as triangles to draw: its wetted walls, and its surface. Nine numbers a triangle, m. */

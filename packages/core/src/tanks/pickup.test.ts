@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import type { SurveyedTank } from '../job/tank.ts';
 import { attitudeTables } from './attitude-tables.ts';
 import { compartments } from './compartments.ts';

@@ -1,6 +1,6 @@
-import { fuelPlane } from './fuel-plane.ts';
+import { fuelPlane } from '../meshes/fuel-plane.ts';
 import { leftBelow, planeThrough, type Compartment } from './compartments.ts';
-import type { Place } from './mesh.ts';
+import type { Place } from '../meshes/mesh.ts';
 
 /** Where fuel is drawn, and what helps it. Heights above the tank floor, m. */
 export interface Pickup {

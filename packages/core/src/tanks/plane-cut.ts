@@ -1,4 +1,4 @@
-import type { Mesh, Place } from './mesh.ts';
+import type { Mesh, Place } from '../meshes/mesh.ts';
 
 /**
  * Closed outlines in which a plane cuts a closed mesh.

@@ -1,4 +1,4 @@
-import type { Mesh } from './mesh.ts';
+import type { Mesh } from '../meshes/mesh.ts';
 import { planeCut } from './plane-cut.ts';
 
 /** A closed line in a cut: along the cut and up, m. */

@@ -2,7 +2,7 @@ import type { SurveyedTank, TankShape } from '../job/tank.ts';
 import { meshBehind } from '../attachments/tank-mesh.ts';
 import { assertNever } from '../result.ts';
 import { dishedCylinderMesh, extrudedMesh, resampled, ruledMesh } from './extrude.ts';
-import { closedMesh, meshBounds } from './mesh.ts';
+import { closedMesh, meshBounds } from '../meshes/mesh.ts';
 import { roundedRectangle, tracedSection } from './section-polygon.ts';
 import type { Solid } from './solid.ts';
 import type { TankFault } from './tank-fault.ts';

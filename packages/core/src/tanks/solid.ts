@@ -1,8 +1,8 @@
 import { boxVolume } from './box-volume.ts';
 import { cylinderVolume } from './cylinder-volume.ts';
 import { cylinderMesh, extrudedMesh } from './extrude.ts';
-import type { FuelPlane } from './fuel-plane.ts';
-import { meshVolumes, type Mesh } from './mesh.ts';
+import type { FuelPlane } from '../meshes/fuel-plane.ts';
+import { meshVolumes, type Mesh } from '../meshes/mesh.ts';
 
 type Span = readonly [from: number, to: number];
 

@@ -1,4 +1,4 @@
-import { onceFor } from '../reckoning/once-for.ts';
+import { onceFor } from '../memory/once-for.ts';
 import { failure, success, type Result } from '../result.ts';
 import { monotoneCurve, type Curve, type Point } from '../numerics/curve.ts';
 import { lastWhere } from '../numerics/last-where.ts';

@@ -1,12 +1,12 @@
 import { attachmentText } from '../attachments/attachment.ts';
-import { onceFor } from '../reckoning/once-for.ts';
-import { remembered } from '../reckoning/remembered.ts';
+import { onceFor } from '../memory/once-for.ts';
+import { remembered } from '../memory/remembered.ts';
 import { tankValue, type SurveyedTank } from '../job/tank.ts';
 import { success, type Result } from '../result.ts';
 import { tankByFills } from './fills.ts';
 import { solidsOfShape } from './shape-solids.ts';
-import { levelPlane } from './fuel-plane.ts';
-import { joinMeshes, meshBounds } from './mesh.ts';
+import { levelPlane } from '../meshes/fuel-plane.ts';
+import { joinMeshes, meshBounds } from '../meshes/mesh.ts';
 import { solidMesh, solidVolumes, type Solid } from './solid.ts';
 import { strappingTable, type StrappingTable } from './strapping-table.ts';
 import type { TankFault } from './tank-fault.ts';

@@ -1,4 +1,4 @@
-import type { MeshFault, Place } from './mesh.ts';
+import type { MeshFault, Place } from '../meshes/mesh.ts';
 import type { SectionFault, SectionPoint } from './section-polygon.ts';
 import type { StlFault } from './read-stl.ts';
 

@@ -1,8 +1,8 @@
 import { expect } from 'chai';
 import { cleanJob } from '../../test/rule-cases.ts';
-import { measured } from '../job/measured.ts';
-import { needsOf } from '../job/needs.ts';
-import { findingsOf } from '../run/findings.ts';
+import { measured } from '../fields/measured.ts';
+import { needsOf } from '../reckoning/needs.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { describeStrappingFault, readStrappingCsv } from './read-strapping-csv.ts';
 import { surveyedTank } from './surveyed-tank.ts';
 import { describeMeshFault, describeTankFault, faultPlaces, type TankFault } from './tank-fault.ts';

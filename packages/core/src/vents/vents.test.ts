@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { changed, cleanJob } from '../../test/rule-cases.ts';
 import type { Job } from '../job/job.ts';
-import { measured } from '../job/measured.ts';
+import { measured } from '../fields/measured.ts';
 import { air, ventDrop, ventFlow } from './vent-flow.ts';
 import { ventFindings } from './vent-findings.ts';
 

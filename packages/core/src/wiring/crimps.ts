@@ -1,8 +1,8 @@
-import type { Harness, Wire } from './harness.ts';
-import { devicesOf, placeOf, wiresOf } from './in-circuit.ts';
-import { isDevice } from './devices/index.ts';
-import { barrels, outsideOf, seals, type Barrel, type Seal, type WireEndKind } from './wire-kinds.ts';
-import { atLeastOne } from './wire.ts';
+import type { Harness, Wire } from '../harness/harness.ts';
+import { devicesOf, placeOf, wiresOf } from '../harness/in-circuit.ts';
+import { isDevice } from '../harness/devices/index.ts';
+import { barrels, outsideOf, seals, type Barrel, type Seal, type WireEndKind } from '../harness/wire-kinds.ts';
+import { atLeastOne } from '../harness/wire.ts';
 
 export type Fit = 'fits' | 'loose' | 'crowded';
 

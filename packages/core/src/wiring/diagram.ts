@@ -1,9 +1,9 @@
 import { formatQuantity } from '../units/format-quantity.ts';
 import { wireGauges, gaugeArea } from '../units/wire-gauge.ts';
-import { deviceName, kindOfDevice, type Device } from './devices/index.ts';
-import type { TerminalSpec } from './devices/define-device.ts';
-import type { Harness, Wire } from './harness.ts';
-import { devicesOf, wiredPlaces, wiresOf } from './in-circuit.ts';
+import { deviceName, kindOfDevice, type Device } from '../harness/devices/index.ts';
+import type { TerminalSpec } from '../harness/devices/define-device.ts';
+import type { Harness, Wire } from '../harness/harness.ts';
+import { devicesOf, wiredPlaces, wiresOf } from '../harness/in-circuit.ts';
 import { markingOf } from './wire-list.ts';
 
 /** What a layered layout needs to know: boxes with ports in order on their sides, and what joins them. Lengths in drawing units. */

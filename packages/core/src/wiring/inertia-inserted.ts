@@ -1,6 +1,6 @@
-import type { Harness } from './harness.ts';
-import { pumpFeeds } from './pump-feeds.ts';
-import { HarnessBuild } from './templates/harness-build.ts';
+import type { Harness } from '../harness/harness.ts';
+import { pumpFeeds } from '../harness/pump-feeds.ts';
+import { HarnessBuild } from '../harness-templates/harness-build.ts';
 
 /** A harness with an inertia switch in the wire that feeds the coil of the relay before a pump; undefined where there is none. */
 export function inertiaInserted(harness: Harness, part: string): Harness | undefined {

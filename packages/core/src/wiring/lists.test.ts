@@ -2,13 +2,13 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { simpleWiring } from '../../test/simple-wiring.ts';
 import { demoJobs } from '../demo/index.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { conductor } from '../units/wire-gauge.ts';
 import { crimpsOf } from './crimps.ts';
 import { diagramGraph, diagramOf, diagramSvg, type LaidGraph } from './diagram.ts';
-import type { Harness, Wire } from './harness.ts';
-import { devicesOf, wiresOf } from './in-circuit.ts';
-import { HarnessBuild } from './templates/harness-build.ts';
+import type { Harness, Wire } from '../harness/harness.ts';
+import { devicesOf, wiresOf } from '../harness/in-circuit.ts';
+import { HarnessBuild } from '../harness-templates/harness-build.ts';
 import { endChoices, endKey, endOfKey, connectorFaces, rollPlans, wireCells, wireRows } from './wire-list.ts';
 
 const metres = (si: number) => ({ si, unit: 'm' });

@@ -10,9 +10,9 @@ import {
   type CircuitFault,
   type ElementLaw,
   type SolvedCircuit,
-} from './circuit.ts';
-import { solveCircuit } from './solve-circuit.ts';
-import { wireResistance } from './wire.ts';
+} from '../harness/circuit.ts';
+import { solveCircuit } from '../harness/solve-circuit.ts';
+import { wireResistance } from '../harness/wire.ts';
 import type { Result } from '../result.ts';
 
 const MOST_ELEMENTS = 400;

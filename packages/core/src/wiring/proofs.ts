@@ -1,6 +1,6 @@
-import { deviceName } from './devices/index.ts';
-import { mostDropOf, type Harness } from './harness.ts';
-import { devicesOf, wiresOf } from './in-circuit.ts';
+import { deviceName } from '../harness/devices/index.ts';
+import { mostDropOf, type Harness } from '../harness/harness.ts';
+import { devicesOf, wiresOf } from '../harness/in-circuit.ts';
 import type { PumpCircuit } from './pump-circuit.ts';
 import { sayEnd } from './wire-list.ts';
 import type { Figure } from '../units/quantity.ts';

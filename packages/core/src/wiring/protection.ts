@@ -1,8 +1,8 @@
-import { joinedTo } from './circuit-shape.ts';
-import { EARTH, type CircuitElement } from './circuit.ts';
-import { kindOfDevice } from './devices/index.ts';
-import type { Harness } from './harness.ts';
-import { devicesOf, linkId, passingLinks, placeOf, sourcePlaces, wiresOf } from './in-circuit.ts';
+import { joinedTo } from '../harness/circuit-shape.ts';
+import { EARTH, type CircuitElement } from '../harness/circuit.ts';
+import { kindOfDevice } from '../harness/devices/index.ts';
+import type { Harness } from '../harness/harness.ts';
+import { devicesOf, linkId, passingLinks, placeOf, sourcePlaces, wiresOf } from '../harness/in-circuit.ts';
 
 /** Every way for current through wires and contacts, whatever the state of key and engine; what draws passes none on. */
 const waysOf = (harness: Harness): Pick<CircuitElement, 'id' | 'a' | 'b'>[] => [

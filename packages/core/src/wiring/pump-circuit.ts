@@ -1,10 +1,10 @@
 import type { PartFlow, PointResult } from '../run/point-result.ts';
 import { feedAt } from '../run/wired-pumps.ts';
-import { onceFor } from '../reckoning/once-for.ts';
-import type { SolvedCircuit } from './circuit.ts';
-import type { Harness } from './harness.ts';
-import { ohmsOf, passingLinks, wiresOf } from './in-circuit.ts';
-import { isOnWay, type PumpPort } from './pump-feeds.ts';
+import { onceFor } from '../memory/once-for.ts';
+import type { SolvedCircuit } from '../harness/circuit.ts';
+import type { Harness } from '../harness/harness.ts';
+import { ohmsOf, passingLinks, wiresOf } from '../harness/in-circuit.ts';
+import { isOnWay, type PumpPort } from '../harness/pump-feeds.ts';
 
 /** What a pump draws at a point, as the circuit sees it: a controller passes its voltage on for a share of the time. */
 export interface Drawn {

@@ -1,7 +1,7 @@
-import type { FieldPath } from '../job/needs.ts';
-import { measured } from '../job/measured.ts';
+import type { FieldPath } from '../fields/field-path.ts';
+import { measured } from '../fields/measured.ts';
 import { conductor } from '../units/wire-gauge.ts';
-import type { Harness } from './harness.ts';
+import type { Harness } from '../harness/harness.ts';
 import type { SizeChange } from './sizes.ts';
 
 /** A harness with other wires and fuses. */

@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import { changed } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf } from '../run/findings.ts';
-import { HarnessBuild } from './templates/harness-build.ts';
+import { findingsOf } from '../reckoning/findings.ts';
+import { HarnessBuild } from '../harness-templates/harness-build.ts';
 import { widebandOffsets } from './signals.ts';
 
 const ohm = (si: number) => ({ si, unit: 'Ω' });

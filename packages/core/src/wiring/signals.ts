@@ -5,11 +5,11 @@ import type { Job } from '../job/job.ts';
 import type { PointResult } from '../run/point-result.ts';
 import type { RunSolution } from '../run/solve-run.ts';
 import { feedAt } from '../run/wired-pumps.ts';
-import { isDevice, type Device, type DeviceOf } from './devices/index.ts';
-import type { Harness } from './harness.ts';
-import { devicesOf, linkId, wiresOf } from './in-circuit.ts';
+import { isDevice, type Device, type DeviceOf } from '../harness/devices/index.ts';
+import type { Harness } from '../harness/harness.ts';
+import { devicesOf, linkId, wiresOf } from '../harness/in-circuit.ts';
 import { ampsAt, type Drawn, type WiringPoint } from './pump-circuit.ts';
-import { solveHarness } from './pump-feeds.ts';
+import { solveHarness } from '../harness/pump-feeds.ts';
 
 /** What a gauge sees of its sender at one mark: the sender's own ohms, and those with wires and earth, pumps still and running. */
 export interface LevelReading {

@@ -2,17 +2,17 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { cleanJob, get } from '../../test/rule-cases.ts';
 import { simpleWiring, wire } from '../../test/simple-wiring.ts';
-import { applyAct } from '../job/acts/apply-act.ts';
-import { findingsOf } from '../run/findings.ts';
+import { applyAct } from '../acts/apply-act.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { conductor, gaugeArea, wireGauges } from '../units/wire-gauge.ts';
-import { ampacityIn, carries } from './ampacity.ts';
-import type { Harness } from './harness.ts';
-import { temperatureOf, wiresOf } from './in-circuit.ts';
+import { ampacityIn, carries } from '../harness/ampacity.ts';
+import type { Harness } from '../harness/harness.ts';
+import { temperatureOf, wiresOf } from '../harness/in-circuit.ts';
 import { protectionsOf } from './protection.ts';
-import { pumpFeeds } from './pump-feeds.ts';
+import { pumpFeeds } from '../harness/pump-feeds.ts';
 import { resized, sizeFields } from './resized.ts';
 import { sizeHarness, type PumpDraw } from './sizes.ts';
-import { wireResistance } from './wire.ts';
+import { wireResistance } from '../harness/wire.ts';
 
 const metres = (si: number) => ({ si, unit: 'm' });
 

@@ -1,12 +1,12 @@
 import { gaugeArea, wireGauges } from '../units/wire-gauge.ts';
-import { ampacityIn, carries, isMore } from './ampacity.ts';
-import { kindOfDevice, type DeviceOf } from './devices/index.ts';
-import { FUSE_FACTOR, fuseFor } from './fuse.ts';
-import { mostDropOf, type Harness, type Wire } from './harness.ts';
-import { devicesOf, linkId, temperatureOf, wiresOf } from './in-circuit.ts';
-import type { PumpPort } from './pump-feeds.ts';
+import { ampacityIn, carries, isMore } from '../harness/ampacity.ts';
+import { kindOfDevice, type DeviceOf } from '../harness/devices/index.ts';
+import { FUSE_FACTOR, fuseFor } from '../harness/fuse.ts';
+import { mostDropOf, type Harness, type Wire } from '../harness/harness.ts';
+import { devicesOf, linkId, temperatureOf, wiresOf } from '../harness/in-circuit.ts';
+import type { PumpPort } from '../harness/pump-feeds.ts';
 import type { Protections } from './protection.ts';
-import { atLeastOne, wireResistance } from './wire.ts';
+import { atLeastOne, wireResistance } from '../harness/wire.ts';
 
 /** A wire or a fuse that is to be another. */
 export type SizeChange =

@@ -1,8 +1,8 @@
-import { deviceName, kindOfDevice } from './devices/index.ts';
-import type { Harness, Roll, Wire, WireEnd } from './harness.ts';
-import { devicesOf } from './in-circuit.ts';
-import { insulations, wireEnds, wirePlaces, wireUses } from './wire-kinds.ts';
-import { atLeastOne } from './wire.ts';
+import { deviceName, kindOfDevice } from '../harness/devices/index.ts';
+import type { Harness, Roll, Wire, WireEnd } from '../harness/harness.ts';
+import { devicesOf } from '../harness/in-circuit.ts';
+import { insulations, wireEnds, wirePlaces, wireUses } from '../harness/wire-kinds.ts';
+import { atLeastOne } from '../harness/wire.ts';
 
 /** A wire as it stands in the list. */
 export interface WireRow {

@@ -1,6 +1,6 @@
 import { fuelLiquid, stoichiometricRatio } from '../fluids/fuel.ts';
-import { TYPICAL } from '../job/property.ts';
-import type { Findings } from '../run/findings.ts';
+import { TYPICAL } from '../fields/property.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { figure } from '../units/quantity.ts';
 import { celsius } from '../units/quick.ts';
 import type { Working } from './working.ts';

@@ -2,7 +2,7 @@ import { fuelLiquid, heatCapacity } from '../fluids/fuel.ts';
 import { circuitOf } from '../heat/drive.ts';
 import { circuitHeat, wettedArea } from '../heat/tank-heat.ts';
 import { assumed, originOfAssumed, type AssumptionKey } from '../job/assumption.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
 

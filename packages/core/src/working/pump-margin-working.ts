@@ -1,4 +1,4 @@
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { originOf, pointNames } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';

@@ -1,5 +1,5 @@
 import type { PointResult } from '../run/point-result.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { originOf } from '../run/operating-point.ts';
 import { figure } from '../units/quantity.ts';
 import { standIns } from './stand-ins.ts';

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
 import { cleanJob } from '../../test/rule-cases.ts';
-import { valueAt } from '../job/acts/at-path.ts';
+import { valueAt } from '../acts/at-path.ts';
 import { assumptionProperties, type AssumptionKey } from '../job/assumption.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf } from '../run/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
 import { workingsOf } from './workings.ts';
 
 const working = (job: Job, key: string) => workingsOf(findingsOf(job)).find((w) => w.key === key)!;

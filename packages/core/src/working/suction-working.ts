@@ -2,7 +2,7 @@ import { isVapourExtrapolated, vapourPressure, vapourSource } from '../fluids/va
 import { fuelLiquid } from '../fluids/fuel.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed, originOfAssumed } from '../job/assumption.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { petrolReidOf } from '../run/petrol-reid.ts';
 import { sayWorst } from '../run/worst-suction.ts';
 import { originOf } from '../run/operating-point.ts';

@@ -1,10 +1,10 @@
 import { sayConductor } from '../wiring/diagram.ts';
-import { temperatureOf } from '../wiring/in-circuit.ts';
+import { temperatureOf } from '../harness/in-circuit.ts';
 import { SIZED_AT } from '../wiring/wiring-findings.ts';
-import { deviceWord } from '../checks/circuit-words.ts';
+import { deviceWord } from '../wiring/circuit-words.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 import { originOf } from '../run/operating-point.ts';
-import type { Findings } from '../run/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
 

@@ -1,4 +1,4 @@
-import type { FieldPath } from '../job/needs.ts';
+import type { FieldPath } from '../fields/field-path.ts';
 import type { Figure } from '../units/quantity.ts';
 
 /** One value in a formula, and where it comes from. */

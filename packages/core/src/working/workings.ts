@@ -1,4 +1,4 @@
-import { reckoned, type Findings } from '../run/findings.ts';
+import { reckoned, type Findings } from '../reckoning/findings.ts';
 import { pointKeysOf } from '../run/operating-point.ts';
 import { demandWorking } from './demand-working.ts';
 import { driveWorking } from './drive-working.ts';

@@ -1,11 +1,11 @@
 import express, { Router, type Request } from 'express';
-import { idSchema } from '@endrel/core/job/property';
+import { idSchema } from '@endrel/core/fields/property';
 import { keepBenderSchema, MOST_BENDERS } from '@endrel/core/contract/api';
 import { InvalidError, NotFoundError } from '../errors.ts';
 import type { BenderRepository } from '../repositories/bender-repository.ts';
 import type { Acting } from '../services/job-service.ts';
 import { only } from './only.ts';
-import { readRequest } from './read-request.ts';
+import { readRequest } from '../judging/read-request.ts';
 
 const LARGEST_BODY = '8kb'; // a bender is a dozen measurements
 

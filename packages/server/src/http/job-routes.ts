@@ -4,7 +4,7 @@ import { listRequestSchema, putAwaySchema } from '@endrel/core/contract/api';
 import { InvalidError, NotFoundError } from '../errors.ts';
 import type { Acting, JobService } from '../services/job-service.ts';
 import { only } from './only.ts';
-import { readRequest } from './read-request.ts';
+import { readRequest } from '../judging/read-request.ts';
 
 const idSchema = z.uuid();
 const knownSchema = z.coerce.number().int().min(1).max(2_147_483_647);

@@ -1,13 +1,9 @@
 import express, { Router } from 'express';
-import {
-  circuitRequestSchema,
-  labelsRequestSchema,
-  templateRequestSchema,
-  tubeRequestSchema,
-} from '@endrel/core/contract/api';
+import { circuitRequestSchema, labelsRequestSchema, templateRequestSchema } from '@endrel/core/contract/api';
+import { tubeRequestSchema } from '@endrel/core/routes/tube-request';
 import type { Printer } from '../printing/printer.ts';
 import { only } from './only.ts';
-import { readRequest } from './read-request.ts';
+import { readRequest } from '../judging/read-request.ts';
 
 const LARGEST = '256kb'; // a hanger with all its rows is a tenth of it
 

@@ -8,7 +8,7 @@ import type { PumpRepository } from '../repositories/pump-repository.ts';
 import type { Acting } from '../services/job-service.ts';
 import { only } from './only.ts';
 import { sendList } from './send-list.ts';
-import { readRequest } from './read-request.ts';
+import { readRequest } from '../judging/read-request.ts';
 
 const AT_ONCE = 20; // pumps: a full library is 4 MB
 const LARGEST_BODY = '200kb'; // six tables of forty rows are 50

@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { isStorable } from '@endrel/core/job/text';
+import { isStorable } from '@endrel/core/fields/text';
 import { InvalidError } from '../errors.ts';
 
 /** Refuses an address with an escape that is none, or with characters that no address here has. */

@@ -2,13 +2,13 @@ import express, { Router, type Request } from 'express';
 import { z } from 'zod';
 import { keepShelfSchema } from '@endrel/core/contract/api';
 import { MOST_SHELF } from '@endrel/core/joints/shelf-csv';
-import { lineSchema } from '@endrel/core/job/text';
+import { lineSchema } from '@endrel/core/fields/text';
 import { InvalidError, NotFoundError } from '../errors.ts';
 import type { ShelfRepository } from '../repositories/shelf-repository.ts';
 import type { Acting } from '../services/job-service.ts';
 import { only } from './only.ts';
 import { sendList } from './send-list.ts';
-import { readRequest } from './read-request.ts';
+import { readRequest } from '../judging/read-request.ts';
 
 const AT_ONCE = 500; // parts: a full shelf is some megabytes
 const LARGEST_BODY = '4mb'; // a full shelf is 3

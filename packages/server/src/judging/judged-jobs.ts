@@ -5,15 +5,15 @@ import {
   type ActsRequest,
   type KeptAct,
 } from '@endrel/core/contract/api';
-import type { Act } from '@endrel/core/job/acts/act';
-import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
-import { overlap, touchedBy } from '@endrel/core/job/acts/touched';
+import type { Act } from '@endrel/core/acts/act';
+import { describeAct, tryAct } from '@endrel/core/acts/apply-act';
+import { overlap, touchedBy } from '@endrel/core/acts/touched';
 import { sayField } from '@endrel/core/job/field-name';
 import { blankJob, type Job } from '@endrel/core/job/job';
 import { describeIssue, isNestedTooDeep, readJobDocument } from '@endrel/core/job/read-job-file';
-import { unstorableAt } from '@endrel/core/job/text';
+import { unstorableAt } from '@endrel/core/fields/text';
 import { InvalidError, UnreadableError } from '../errors.ts';
-import { readRequest } from '../http/read-request.ts';
+import { readRequest } from './read-request.ts';
 import { takenBack } from '@endrel/core/job/take-back';
 import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried, WayBack } from './judge.ts';
 

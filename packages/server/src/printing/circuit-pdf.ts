@@ -1,9 +1,9 @@
 import { createRequire } from 'node:module';
 import type { ELK } from 'elkjs';
 import type { CircuitRequest } from '@endrel/core/contract/api';
-import { deviceName, kindOfDevice } from '@endrel/core/wiring/devices/index';
+import { deviceName, kindOfDevice } from '@endrel/core/harness/devices/index';
 import { diagramGraph, diagramOf, diagramSvg, sayConductor, type LaidGraph } from '@endrel/core/wiring/diagram';
-import { devicesOf } from '@endrel/core/wiring/in-circuit';
+import { devicesOf } from '@endrel/core/harness/in-circuit';
 import { connectorFaces, rollPlans, wireRows } from '@endrel/core/wiring/wire-list';
 import { InvalidError } from '../errors.ts';
 import { POINTS_PER_MM, pdfOf } from './pdf.ts';

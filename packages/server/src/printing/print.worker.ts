@@ -1,6 +1,7 @@
 import { tubeTemplates } from '@endrel/core/routes/tube-drawing';
 import { templateOf } from '@endrel/core/hangers/template-of';
-import type { CircuitRequest, LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
+import type { CircuitRequest, LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
+import type { TubeRequest } from '@endrel/core/routes/tube-request';
 import { InvalidError } from '../errors.ts';
 import { serve } from '../threads/serve.ts';
 import { circuitPdf } from './circuit-pdf.ts';

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import type { BenderRow } from '@endrel/core/routes/bender';
+import type { BenderRow } from '@endrel/core/job/bender';
 
 /** The benders of a shop, always within that shop. */
 export class BenderRepository {

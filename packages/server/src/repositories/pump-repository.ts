@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { ShopPump } from '@endrel/core/contract/api';
-import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
+import type { PumpTable } from '@endrel/core/pumps/pump-table';
 
 /** The pumps that a shop keeps for itself, always within that shop. */
 export class PumpRepository {

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import type { ShelfPart } from '@endrel/core/joints/stock';
+import type { ShelfPart } from '@endrel/core/fittings/stock';
 
 const AT_ONCE = 500; // rows of one statement
 

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { BenderRow } from '@endrel/core/routes/bender';
+import type { BenderRow } from '@endrel/core/job/bender';
 import { call } from './client.ts';
 
 export const useBenders = () =>

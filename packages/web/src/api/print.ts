@@ -1,4 +1,5 @@
-import type { CircuitRequest, LabelsRequest, TemplateRequest, TubeRequest } from '@endrel/core/contract/api';
+import type { CircuitRequest, LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
+import type { TubeRequest } from '@endrel/core/routes/tube-request';
 import { callFile } from './client.ts';
 
 /** A plate's template as PDF; the server makes it. */

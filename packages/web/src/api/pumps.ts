@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { ShopPump } from '@endrel/core/contract/api';
-import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
+import type { PumpTable } from '@endrel/core/pumps/pump-table';
 import { pumpLibrary } from '@endrel/core/pumps/library';
 import type { LibraryPump } from '@endrel/core/sizing/proposals';
 import { call } from './client.ts';

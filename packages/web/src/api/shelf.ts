@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { ShelfPart } from '@endrel/core/joints/stock';
+import type { ShelfPart } from '@endrel/core/fittings/stock';
 import { call } from './client.ts';
 
 const none: readonly ShelfPart[] = [];

@@ -1,8 +1,8 @@
 import { holdAttachment } from '@endrel/core/attachments/attachment';
-import { assess } from '@endrel/core/assess';
-import type { Act } from '@endrel/core/job/acts/act';
+import { assess } from '@endrel/core/assessment/assess';
+import type { Act } from '@endrel/core/acts/act';
 import type { Job } from '@endrel/core/job/job';
-import { HeldJob } from '@endrel/core/reckoning/held-job';
+import { HeldJob } from '@endrel/core/assessment/held-job';
 
 const REHEARSALS = 12;
 const BETWEEN = 40; // ms, for an edit to come through

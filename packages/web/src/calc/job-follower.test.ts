@@ -1,11 +1,11 @@
 import { expect } from 'chai';
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import { demoJobs } from '@endrel/core/demo/index';
-import { applyAct } from '@endrel/core/job/acts/apply-act';
-import { isSame } from '@endrel/core/job/acts/is-same';
-import { assess } from '@endrel/core/assess';
+import { applyAct } from '@endrel/core/acts/apply-act';
+import { isSame } from '@endrel/core/acts/is-same';
+import { assess } from '@endrel/core/assessment/assess';
 import type { Job } from '@endrel/core/job/job';
-import { HeldJob } from '@endrel/core/reckoning/held-job';
+import { HeldJob } from '@endrel/core/assessment/held-job';
 import { JobFollower, type Reckoner } from './job-follower.ts';
 
 const length = (job: Job, id: string, metres: number) =>

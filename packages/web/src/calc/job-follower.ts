@@ -1,8 +1,8 @@
-import type { Assessment } from '@endrel/core/assess';
-import type { Act } from '@endrel/core/job/acts/act';
-import { restoring } from '@endrel/core/job/acts/touched';
+import type { Assessment } from '@endrel/core/assessment/assess';
+import type { Act } from '@endrel/core/acts/act';
+import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
-import { followed, type AssessmentChange } from '@endrel/core/reckoning/held-job';
+import { followed, type AssessmentChange } from '@endrel/core/assessment/held-job';
 
 /** Where a job is held and reckoned. */
 export interface Reckoner {

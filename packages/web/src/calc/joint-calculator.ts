@@ -6,9 +6,9 @@ import type { Job } from '@endrel/core/job/job';
 import { ChainPlanner, type JointPlan } from '@endrel/core/joints/chain-plan';
 import { commonSizes, type CommonSize } from '@endrel/core/joints/common-sizes';
 import { readShelfCsv, type ShelfCsvFault } from '@endrel/core/joints/shelf-csv';
-import { stockOf, type ShelfPart } from '@endrel/core/joints/stock';
+import { stockOf, type ShelfPart } from '@endrel/core/fittings/stock';
 import { failure, type Result } from '@endrel/core/result';
-import { findingsOf } from '@endrel/core/run/findings';
+import { findingsOf } from '@endrel/core/reckoning/findings';
 
 /** A shelf made ready to be searched; the last one is kept, since it seldom changes. */
 let kept: { readonly key: string; readonly search: ChainSearch; readonly planner: ChainPlanner } | undefined;

@@ -1,12 +1,12 @@
 import { holdAttachment } from '@endrel/core/attachments/attachment';
-import { previewAct } from '@endrel/core/assess';
+import { previewAct } from '@endrel/core/assessment/assess';
 import { farPickupPlace, pickupPlace, pickupPoints } from '@endrel/core/hangers/hanger-findings';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { Job } from '@endrel/core/job/job';
 import { layOutAndSolve } from '@endrel/core/layouts/compare-layouts';
 import { proposals, type LibraryPump, type Proposal } from '@endrel/core/sizing/proposals';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
-import { findingsOf, fuelOf, reckonedJob } from '@endrel/core/run/findings';
+import { findingsOf, fuelOf, reckonedJob } from '@endrel/core/reckoning/findings';
 import type { OperatingPoint } from '@endrel/core/run/operating-point';
 import { systemCurve, type SystemPoint } from '@endrel/core/run/system-curve';
 import { attitudeTables, type AttitudeTables } from '@endrel/core/tanks/attitude-tables';

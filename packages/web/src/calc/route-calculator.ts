@@ -1,9 +1,9 @@
 import type { Job } from '@endrel/core/job/job';
-import type { ShelfPart } from '@endrel/core/joints/stock';
-import { findingsOf } from '@endrel/core/run/findings';
+import type { ShelfPart } from '@endrel/core/fittings/stock';
+import { findingsOf } from '@endrel/core/reckoning/findings';
 import { proposeHose, type HoseSearch } from '@endrel/core/routes/hose-proposals';
 import { allowedRadius } from '@endrel/core/routes/lines';
-import { placings, type Placing } from '@endrel/core/routes/placing';
+import { placings, type Placing } from '@endrel/core/sizing/placing';
 import { tubeInstead, type TubeInstead } from '@endrel/core/routes/tube-instead';
 
 /** What a search for the ends of a hose came to. */

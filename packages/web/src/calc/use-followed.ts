@@ -1,6 +1,6 @@
 import { useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import type { JobSession } from '../session/job-session.ts';
 import { editReckoner } from './calculator.ts';
 import { JobFollower } from './job-follower.ts';

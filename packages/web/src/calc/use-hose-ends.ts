@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
-import type { ShelfPart } from '@endrel/core/joints/stock';
+import type { ShelfPart } from '@endrel/core/fittings/stock';
 import { longCalculator } from './calculator.ts';
 import type { HoseAnswer } from './route-calculator.ts';
 

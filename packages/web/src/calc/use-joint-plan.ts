@@ -5,7 +5,7 @@ import type { Port } from '@endrel/core/fittings/port';
 import type { Job } from '@endrel/core/job/job';
 import type { JointPlan } from '@endrel/core/joints/chain-plan';
 import type { CommonSize } from '@endrel/core/joints/common-sizes';
-import type { ShelfPart } from '@endrel/core/joints/stock';
+import type { ShelfPart } from '@endrel/core/fittings/stock';
 import { longCalculator } from './calculator.ts';
 
 /** How every joint stands and the chains for it, worked out in the worker; those of the job before stay until they are there. */

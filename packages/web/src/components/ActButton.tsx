@@ -1,6 +1,6 @@
 import { useMemo, type ReactNode } from 'react';
-import type { Act } from '@endrel/core/job/acts/act';
-import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
+import type { Act } from '@endrel/core/acts/act';
+import { describeAct, tryAct } from '@endrel/core/acts/apply-act';
 import { capital } from '@endrel/core/units/capital';
 import { keepFocusNear } from './return-focus.ts';
 import { useAct, useJob, useSession } from '../session/session-context.tsx';

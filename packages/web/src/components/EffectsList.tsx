@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { Preview } from '@endrel/core/assess';
-import type { Act } from '@endrel/core/job/acts/act';
+import type { Preview } from '@endrel/core/assessment/assess';
+import type { Act } from '@endrel/core/acts/act';
 import { longCalculator } from '../calc/calculator.ts';
 import { useJob } from '../session/session-context.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';

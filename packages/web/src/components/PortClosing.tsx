@@ -1,4 +1,4 @@
-import { setOnPort } from '@endrel/core/job/acts/set-on-port';
+import { setOnPort } from '@endrel/core/acts/set-on-port';
 import type { PortRef } from '@endrel/core/parts/port';
 import { useJob } from '../session/session-context.tsx';
 import { ActButton } from './ActButton.tsx';

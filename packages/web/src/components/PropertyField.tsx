@@ -1,10 +1,10 @@
 import { memo, Suspense, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { loadable } from './loadable.tsx';
-import type { Measured } from '@endrel/core/job/measured';
-import type { FieldPath } from '@endrel/core/job/needs';
-import type { Property } from '@endrel/core/job/property';
+import type { Measured } from '@endrel/core/fields/measured';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Property } from '@endrel/core/fields/property';
 import type { Port } from '@endrel/core/fittings/port';
-import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
+import type { PumpTable } from '@endrel/core/pumps/pump-table';
 import { valueOf } from '../session/pending.ts';
 import { useRefused, useSession } from '../session/session-context.tsx';
 import { anchorOf } from './anchor.ts';

@@ -1,5 +1,5 @@
-import type { FieldPath } from '@endrel/core/job/needs';
-import type { Property } from '@endrel/core/job/property';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Property } from '@endrel/core/fields/property';
 import { useAct, useNeeds } from '../session/session-context.tsx';
 import { PropertyField } from './PropertyField.tsx';
 

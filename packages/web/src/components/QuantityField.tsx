@@ -1,7 +1,7 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
-import type { Measured } from '@endrel/core/job/measured';
-import type { FieldPath } from '@endrel/core/job/needs';
-import type { Typical } from '@endrel/core/job/property';
+import type { Measured } from '@endrel/core/fields/measured';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Typical } from '@endrel/core/fields/property';
 import type { QuantityField as FieldSpec } from '@endrel/core/units/field';
 import { dashSizes } from '@endrel/core/units/dash-size';
 import { formatIn } from '@endrel/core/units/format-quantity';

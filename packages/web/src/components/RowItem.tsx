@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import type { ReactNode } from 'react';
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { useAct } from '../session/session-context.tsx';
 import { capital } from '@endrel/core/units/capital';
 import { newId } from '../session/new-id.ts';

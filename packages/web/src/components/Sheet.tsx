@@ -1,7 +1,7 @@
 import { useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
-import type { FieldPath } from '@endrel/core/job/needs';
-import { readPasted } from '@endrel/core/job/pasted';
-import type { Property } from '@endrel/core/job/property';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import { readPasted } from '@endrel/core/fields/pasted';
+import type { Property } from '@endrel/core/fields/property';
 import { capital } from '@endrel/core/units/capital';
 import { useDisplayUnits } from '../units/display-units.tsx';
 import { PropertyField } from './PropertyField.tsx';

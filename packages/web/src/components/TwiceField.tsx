@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { ofTakes, spreadOf, type Measured, type Take } from '@endrel/core/job/measured';
-import type { QuantityProperty } from '@endrel/core/job/property';
+import { ofTakes, spreadOf, type Measured, type Take } from '@endrel/core/fields/measured';
+import type { QuantityProperty } from '@endrel/core/fields/property';
 import { useDisplayUnits } from '../units/display-units.tsx';
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { QuantityField } from './QuantityField.tsx';
 
 interface TwiceFieldProps {

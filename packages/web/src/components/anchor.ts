@@ -1,4 +1,4 @@
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 
 /** The element id of the field at a path of the job. */
 export const anchorOf = (path: FieldPath): string => `field-${path.join('-')}`;

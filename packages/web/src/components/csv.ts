@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { inOneLine } from '@endrel/core/job/text';
+import { inOneLine } from '@endrel/core/fields/text';
 
 const NUMBER = /^[+-]?\d+([.,]\d+)?(e[+-]?\d+)?$/i;
 // the wide forms count too, and what cannot be seen before a sign hides nothing from a spreadsheet

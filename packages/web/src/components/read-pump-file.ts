@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { PumpTable } from '@endrel/core/parts/pump/pump-table';
+import type { PumpTable } from '@endrel/core/pumps/pump-table';
 import { readPumpCsv, type PumpCsvFault } from '@endrel/core/pumps/read-pump-csv';
 import { failure, type Result } from '@endrel/core/result';
 

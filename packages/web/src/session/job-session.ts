@@ -1,10 +1,10 @@
 import type { ActsAnswer, ActsRequest, StoredJob } from '@endrel/core/contract/api';
 import { MOST_ACTS } from '@endrel/core/contract/api';
-import type { Act } from '@endrel/core/job/acts/act';
-import { describeAct, tryAct } from '@endrel/core/job/acts/apply-act';
-import { restoring } from '@endrel/core/job/acts/touched';
+import type { Act } from '@endrel/core/acts/act';
+import { describeAct, tryAct } from '@endrel/core/acts/apply-act';
+import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { ApiError, isAway } from '../api/client.ts';
 import { type Kept, type PendingAct, type RefusedAct, type Step } from './kept.ts';
 import { Listeners } from './listeners.ts';

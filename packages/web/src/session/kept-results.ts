@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { Reckoning } from '../calc/use-followed.ts';
 import { database } from './browser-database.ts';

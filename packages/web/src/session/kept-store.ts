@@ -1,5 +1,5 @@
 import type { IDBPTransaction } from 'idb';
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { database, reopen, type Stores, type TypedText } from './browser-database.ts';
 import { keptOf, nothingKept, type Kept } from './kept.ts';
 import { Listeners } from './listeners.ts';

@@ -1,4 +1,4 @@
-import type { Act } from '@endrel/core/job/acts/act';
+import type { Act } from '@endrel/core/acts/act';
 
 /** An act that the server does not have yet. */
 export interface PendingAct {

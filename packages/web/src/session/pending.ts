@@ -1,7 +1,7 @@
-import type { Act } from '@endrel/core/job/acts/act';
-import { tryAct } from '@endrel/core/job/acts/apply-act';
+import type { Act } from '@endrel/core/acts/act';
+import { tryAct } from '@endrel/core/acts/apply-act';
 import type { Job } from '@endrel/core/job/job';
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 
 /** The field that an act fills in, where it is one field. */
 export function fieldOf(act: Act): FieldPath | undefined {

@@ -1,10 +1,11 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { createContext, use, useCallback, useEffect, useMemo, useSyncExternalStore, type ReactNode } from 'react';
 import type { StoredJob } from '@endrel/core/contract/api';
-import type { Assessment } from '@endrel/core/assess';
-import type { Act } from '@endrel/core/job/acts/act';
+import type { Assessment } from '@endrel/core/assessment/assess';
+import type { Act } from '@endrel/core/acts/act';
 import type { Job } from '@endrel/core/job/job';
-import type { FieldPath, Need } from '@endrel/core/job/needs';
+import type { Need } from '@endrel/core/reckoning/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { sendAttachment } from '../api/attachments.ts';
 import { actsSince, readJob, sendActs } from '../api/jobs.ts';
 import { useFollowed, type Reckoning } from '../calc/use-followed.ts';

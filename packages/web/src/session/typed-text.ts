@@ -1,4 +1,4 @@
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import type { TypedText } from './browser-database.ts';
 import { keepTyped } from './kept-store.ts';
 import { Listeners } from './listeners.ts';

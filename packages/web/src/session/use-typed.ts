@@ -1,5 +1,5 @@
 import { useState, useSyncExternalStore } from 'react';
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import type { TypedText } from './browser-database.ts';
 import { useSession } from './session-context.tsx';
 import { typedText } from './typed-text.ts';

@@ -1,5 +1,5 @@
 import { Colors, DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
-import { inOneLine } from '@endrel/core/job/text';
+import { inOneLine } from '@endrel/core/fields/text';
 import type { Template } from '@endrel/core/hangers/plate-template';
 
 /** The template as DXF in millimetres, a layer each for what is cut, centre lines and notes. */

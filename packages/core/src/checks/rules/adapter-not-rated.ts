@@ -1,14 +1,14 @@
 import { objections, type Objection } from '../../fittings/allowed-here.ts';
-import { fittingMaterials } from '../../fittings/fitting-material.ts';
+import { fittingMaterials } from '../../ratings/fitting-material.ts';
 import { seals, type Seal } from '../../fittings/port-form.ts';
 import { bestChain, sayChain } from '../../joints/best-chain.ts';
 import { chooseChain } from '../../joints/chain-plan.ts';
 import { placeOf } from '../../joints/joint-place.ts';
 import { fittingMetals, fuelClasses, fuelClassOf, sourceOn } from '../../ratings/material-fuel.ts';
-import type { Findings } from '../../run/findings.ts';
+import type { Findings } from '../../reckoning/findings.ts';
 import type { JointFinding } from '../../run/joints.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const MEMORY = 'typical, from memory: ask the maker';

@@ -1,7 +1,7 @@
 import { materialRow, sourceOn, verdictOn } from '../../ratings/material-fuel.ts';
 import { lineMaterials } from '../../ratings/line-material.ts';
 import { figure } from '../../units/quantity.ts';
-import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../reading.ts';
+import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Ethanol corrodes bare aluminium line, and whatever else the job knows it to attack. */

@@ -1,4 +1,4 @@
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Results that rest on a pump's behaviour outside its table. */

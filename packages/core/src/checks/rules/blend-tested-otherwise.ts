@@ -1,6 +1,6 @@
 import type { Rule } from '../snag.ts';
-import { waterTestOf } from '../../run/findings.ts';
-import { measured } from '../../job/measured.ts';
+import { waterTestOf } from '../../reckoning/findings.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 
 /** The water test found another share of ethanol than the job is reckoned with. */

@@ -1,9 +1,9 @@
 import { pointKeys } from '../../run/operating-point.ts';
-import { settledValue } from '../../job/value.ts';
-import { measured } from '../../job/measured.ts';
+import { settledValue } from '../../parts/value.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import { psi } from '../../units/quick.ts';
-import { circuits, partsOfKind, quoted } from '../reading.ts';
+import { circuits, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 import { isRegulator } from '../../parts/kinds.ts';
 

@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { deviceWord, elementName, fieldOf } from '../circuit-words.ts';
+import { deviceWord, elementName, fieldOf } from '../../wiring/circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** A circuit that cannot be: a short, sources against one another, wires that end on nothing. */

@@ -1,6 +1,6 @@
 import { sourceOn, tankWalls, verdictOn } from '../../ratings/material-fuel.ts';
 import { figure } from '../../units/quantity.ts';
-import { ethanolShare, MILD_BLEND } from '../reading.ts';
+import { ethanolShare, MILD_BLEND } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Ethanol attacks zinc, terne and bare aluminium. */

@@ -1,8 +1,8 @@
 import { figure } from '../../units/quantity.ts';
-import { measured } from '../../job/measured.ts';
-import { isMore } from '../../wiring/ampacity.ts';
-import { atLeastOne } from '../../wiring/wire.ts';
-import { deviceWord, pumpWords } from '../circuit-words.ts';
+import { measured } from '../../fields/measured.ts';
+import { isMore } from '../../harness/ampacity.ts';
+import { atLeastOne } from '../../harness/wire.ts';
+import { deviceWord, pumpWords } from '../../wiring/circuit-words.ts';
 import type { Job } from '../../job/job.ts';
 import type { RatedFinding } from '../../wiring/wiring-findings.ts';
 import type { Rule, SnagReport } from '../snag.ts';

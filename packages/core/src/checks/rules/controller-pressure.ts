@@ -1,6 +1,6 @@
 import { figure } from '../../units/quantity.ts';
 import { wordsFor } from '../engine-words.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 const CLOSE_ENOUGH = 0.03; // 3 %, as close as a workshop gauge sets a regulator, common practice

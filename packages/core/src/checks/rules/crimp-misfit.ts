@@ -1,6 +1,6 @@
 import { figure } from '../../units/quantity.ts';
-import { barrels, outsideOf, seals } from '../../wiring/wire-kinds.ts';
-import { deviceWord } from '../circuit-words.ts';
+import { barrels, outsideOf, seals } from '../../harness/wire-kinds.ts';
+import { deviceWord } from '../../wiring/circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Barrels and seals that do not close on what goes into them. */

@@ -3,10 +3,10 @@ import { wire } from '../../../test/simple-wiring.ts';
 import { act, carburettorJob, changed, cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
 import { awg } from '../../demo/build.ts';
 import { demoJobs } from '../../demo/index.ts';
-import { assess, previewAct } from '../../assess.ts';
-import { applyAct, tryAct } from '../../job/acts/apply-act.ts';
+import { assess, previewAct } from '../../assessment/assess.ts';
+import { applyAct, tryAct } from '../../acts/apply-act.ts';
 import type { Job } from '../../job/job.ts';
-import { needsOf } from '../../job/needs.ts';
+import { needsOf } from '../../reckoning/needs.ts';
 import { psi } from '../../units/quick.ts';
 
 const si = (value: number, unit = '') => ({ si: value, unit });

@@ -1,7 +1,7 @@
 import { materialRow, sourceOn, verdictOn } from '../../ratings/material-fuel.ts';
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
-import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../reading.ts';
+import { ethanolShare, MILD_BLEND, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Hose whose liner decides whether it stands ethanol: unknown means ask. */

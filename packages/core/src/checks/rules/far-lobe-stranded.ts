@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { measured } from '../../job/measured.ts';
+import { measured } from '../../fields/measured.ts';
 import { litres } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
 import { capital } from '../../units/capital.ts';

@@ -1,4 +1,4 @@
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A filter with its arrow against the flow. */

@@ -1,6 +1,6 @@
 import { figure } from '../../units/quantity.ts';
 import { micrometres } from '../../units/quick.ts';
-import { circuits, partsOfKind, quoted } from '../reading.ts';
+import { circuits, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import type { Job } from '../../job/job.ts';
 

@@ -1,6 +1,6 @@
 import { isBoosted } from '../../job/brief.ts';
 import { figure } from '../../units/quantity.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A regulator without manifold reference loses injector pressure by all of the boost. */

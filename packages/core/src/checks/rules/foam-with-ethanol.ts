@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { ethanolShare, MILD_BLEND } from '../reading.ts';
+import { ethanolShare, MILD_BLEND } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Safety foam in a tank that holds more ethanol than common foams stand. */

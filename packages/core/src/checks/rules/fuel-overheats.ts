@@ -1,7 +1,7 @@
 import { assumed } from '../../job/assumption.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A tank that the returning fuel warms until the pump draws vapour, before the drive is over. */

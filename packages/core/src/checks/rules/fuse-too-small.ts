@@ -1,6 +1,7 @@
 import { figure } from '../../units/quantity.ts';
-import { FUSE_FACTOR, fuseFor } from '../../wiring/fuse.ts';
-import { deviceWord, onWayOf, pumpWords, resize, safeChanges } from '../circuit-words.ts';
+import { FUSE_FACTOR, fuseFor } from '../../harness/fuse.ts';
+import { deviceWord, onWayOf, pumpWords, safeChanges } from '../../wiring/circuit-words.ts';
+import { resize } from '../resize.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** A fuse below 1.25 times what its pumps draw at most blows on a hot day. */

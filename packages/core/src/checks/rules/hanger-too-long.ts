@@ -1,7 +1,7 @@
-import { measured } from '../../job/measured.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import type { Job } from '../../job/job.ts';
-import { partsOfKind } from '../reading.ts';
+import { partsOfKind } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 const hasSock = (job: Job): boolean => (job.hanger?.sockThickness?.si ?? 0) > 0 || partsOfKind(job, 'sock').length > 0;

@@ -1,7 +1,7 @@
 import { hoseConstruction, INJECTION_PRESSURE } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
-import { highestPressure, partsOfKind, quoted, worstPressure } from '../reading.ts';
-import { partNeeds } from '../../job/needs.ts';
+import { highestPressure, partsOfKind, quoted, worstPressure } from '../../reckoning/reading.ts';
+import { partNeeds } from '../../reckoning/needs.ts';
 import type { Rule } from '../snag.ts';
 
 /** Hose whose working pressure is below the worst pressure at its place; carburettor hose on injection above all. */

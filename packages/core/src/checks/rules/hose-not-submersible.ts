@@ -1,5 +1,5 @@
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Inside the tank only SAE 30R10 rubber, or in-tank convoluted tube, survives. */

@@ -3,7 +3,7 @@ import { sayHoseCure } from '../../routes/places-in-words.ts';
 import { lineName } from '../../routes/lines.ts';
 import { hoseFaultOf } from '../../routes/route-findings.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const SOURCE = 'shape of an elastic rod; hose limits typical, from memory';

@@ -1,9 +1,9 @@
 import { lineStress } from '../../joints/line-matrix.ts';
 import { hoseConstruction } from '../../ratings/hose-construction.ts';
-import { rateLine, type Rating } from '../../ratings/line-ratings.ts';
+import { rateLine, type Rating } from '../../joints/line-ratings.ts';
 import type { Figure } from '../../units/quantity.ts';
 import { figure } from '../../units/quantity.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const asFigure = (value: Figure | string | undefined): Figure | undefined => (typeof value === 'object' ? value : undefined); // prettier-ignore

@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { measured } from '../../job/measured.ts';
+import { measured } from '../../fields/measured.ts';
 import { poundsPerHour } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
 

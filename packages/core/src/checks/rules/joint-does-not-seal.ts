@@ -3,7 +3,7 @@ import { describePort } from '../../fittings/port.ts';
 import { bestChain, sayChain } from '../../joints/best-chain.ts';
 import { chooseChain } from '../../joints/chain-plan.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { zoneName } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Ends of lines where a spanner finds no room to turn. */

@@ -5,7 +5,7 @@ import { carburettorJob, cleanJob, expectSnag, fit, get, jointInto, snagsOfRule 
 import { genericAdapter } from '../../fittings/adapter-catalogue.ts';
 import { readPort } from '../../fittings/read-port.ts';
 import type { Port } from '../../fittings/port.ts';
-import { applyAct } from '../../job/acts/apply-act.ts';
+import { applyAct } from '../../acts/apply-act.ts';
 import type { Job } from '../../job/job.ts';
 import { jointsOf, seals } from '../../run/joints.ts';
 

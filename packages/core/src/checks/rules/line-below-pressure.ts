@@ -1,6 +1,6 @@
 import { barlowPressure, lineMaterials } from '../../ratings/line-material.ts';
 import { figure } from '../../units/quantity.ts';
-import { partsOfKind, quoted, worstPressure } from '../reading.ts';
+import { partsOfKind, quoted, worstPressure } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Hard line whose working pressure by Barlow's formula is below the worst pressure at its place. */

@@ -1,6 +1,6 @@
 import { sayMm } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Lines that are clipped too far apart. Says nothing of lines that no clip is told of yet: the list of clips asks for those. */

@@ -1,7 +1,7 @@
 import { zoneKinds } from '../../job/routes.ts';
 import { sayMm, sayMoveCure, zoneName } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Zones that burn, cut or pull a line apart; the others wear it through. */

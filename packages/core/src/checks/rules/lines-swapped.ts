@@ -1,4 +1,4 @@
-import { circuits, quoted } from '../reading.ts';
+import { circuits, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { isLine } from '../../parts/kinds.ts';
 

@@ -1,4 +1,4 @@
-import { circuits, quoted } from '../reading.ts';
+import { circuits, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A part that is on the run by name only: nothing joins it to the rest. */

@@ -1,6 +1,6 @@
 import { COARSE } from '../../parts/filter-element.ts';
 import { figure } from '../../units/quantity.ts';
-import { circuits, partsOfKind } from '../reading.ts';
+import { circuits, partsOfKind } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Nothing finer than a strainer between pump and injectors. */

@@ -1,6 +1,6 @@
 import { MOST_CREEP } from '../../run/limits.ts';
 import { figure } from '../../units/quantity.ts';
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 import { isRegulator } from '../../parts/kinds.ts';
 

@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { circuits, quoted } from '../reading.ts';
+import { circuits, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { isBypass, isPump, kindOf } from '../../parts/kinds.ts';
 

@@ -2,7 +2,7 @@ import { routeLimit } from '../../job/routes.ts';
 import type { PanelHole } from '../../routes/panels.ts';
 import { sayMm, zoneName } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Holes that would be drilled into a fastener on either side of a panel, and holes without a grommet. */

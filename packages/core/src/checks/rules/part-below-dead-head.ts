@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { circuits, partsOfKind, quoted, worstPressure } from '../reading.ts';
+import { circuits, partsOfKind, quoted, worstPressure } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Filters and rails must survive the pump's dead-head pressure, before a regulator and behind a bypass one that may stick. */

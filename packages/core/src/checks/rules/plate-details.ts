@@ -1,7 +1,7 @@
 import { LEAST_COLLAR } from '../../hangers/sock-adapter.ts';
 import { figure } from '../../units/quantity.ts';
 import { mm } from '../../units/quick.ts';
-import { ethanolShare, MILD_BLEND } from '../reading.ts';
+import { ethanolShare, MILD_BLEND } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const LEAST_LAND = mm(1.5); // of metal beside a groove, common practice

@@ -1,8 +1,8 @@
 import { netDraw, potVolumeFor, secondsOf } from '../../run/swirl-pot.ts';
-import { settledValue } from '../../job/value.ts';
-import { measured } from '../../job/measured.ts';
+import { settledValue } from '../../parts/value.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** A lift pump that does not keep its pot full, or a pot too small to carry the engine through a bend. */

@@ -1,6 +1,6 @@
 import { MOST_CREEP } from '../../run/limits.ts';
 import { figure } from '../../units/quantity.ts';
-import { flowOf, partsOfKind, quoted } from '../reading.ts';
+import { flowOf, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A return too small for what the pump spills at idle: the regulator is wide open and the rail creeps up. */

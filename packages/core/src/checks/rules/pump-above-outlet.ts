@@ -1,5 +1,5 @@
 import { figure } from '../../units/quantity.ts';
-import { quoted } from '../reading.ts';
+import { quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** A pump that never primes: its inlet above what feeds it, or a high point on the way that nothing fills. */

@@ -1,7 +1,7 @@
 import type { Job } from '../../job/job.ts';
 import { partName } from '../../parts/kinds.ts';
-import { truthTable } from '../../wiring/cut-off.ts';
-import { pumpField } from '../circuit-words.ts';
+import { truthTable } from '../../harness/cut-off.ts';
+import { pumpField } from '../../wiring/circuit-words.ts';
 import { inertiaInserted } from '../../wiring/inertia-inserted.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 

@@ -1,7 +1,7 @@
 import { LEAST_PUMP_MARGIN } from '../../run/limits.ts';
 import { figure } from '../../units/quantity.ts';
 import { pointNames } from '../../run/operating-point.ts';
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Less flow in hand than 15 % over full load in the hot, low-voltage case. */

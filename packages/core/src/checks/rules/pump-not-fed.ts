@@ -1,10 +1,10 @@
 import type { Job } from '../../job/job.ts';
 import { partName } from '../../parts/kinds.ts';
-import { cutOff } from '../../wiring/cut-off.ts';
-import { DRIVING } from '../../wiring/cut-off-state.ts';
-import type { Harness } from '../../wiring/harness.ts';
-import { pumpField } from '../circuit-words.ts';
-import { quotedId } from '../reading.ts';
+import { cutOff } from '../../harness/cut-off.ts';
+import { DRIVING } from '../../harness/cut-off-state.ts';
+import type { Harness } from '../../harness/harness.ts';
+import { pumpField } from '../../wiring/circuit-words.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Pumps that the circuit leaves out, never feeds, or feeds the wrong way round. */

@@ -1,10 +1,10 @@
-import { settledValue } from '../../job/value.ts';
+import { settledValue } from '../../parts/value.ts';
 import { MOST_CREEP } from '../../run/limits.ts';
 import { resultsOf } from '../../run/solve-run.ts';
 import { figure } from '../../units/quantity.ts';
 import { isConsumer, isRegulator } from '../../parts/kinds.ts';
 import { wordsFor } from '../engine-words.ts';
-import { circuits, flowOf } from '../reading.ts';
+import { circuits, flowOf } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A rail that stands above what it is to have at some point, and not for a wide-open regulator at idle, which is told apart. */

@@ -2,7 +2,7 @@ import { resultsOf } from '../../run/solve-run.ts';
 import { wordsFor } from '../engine-words.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatNumber } from '../../units/format-quantity.ts';
-import { partsOfKind } from '../reading.ts';
+import { partsOfKind } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 const FIX_BELOW = 0.95; // of the wanted pressure, common practice

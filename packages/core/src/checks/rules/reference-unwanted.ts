@@ -1,5 +1,5 @@
 import { takesReference } from '../../job/brief.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A reference hose joined although the engine is mapped for a fixed rail pressure. */

@@ -3,7 +3,7 @@ import { edgeOf } from '../../../test/edge.ts';
 import { act, afterRailJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
 import type { Job } from '../../job/job.ts';
 import { circuitsOf } from '../../run/circuits.ts';
-import { findingsOf } from '../../run/findings.ts';
+import { findingsOf } from '../../reckoning/findings.ts';
 
 const kPa = (value: number) => ({ si: value * 1000, unit: 'kPa' });
 

@@ -1,7 +1,7 @@
 import { figure } from '../../units/quantity.ts';
 import { resultsOf } from '../../run/solve-run.ts';
 import { isBypass } from '../../parts/kinds.ts';
-import { circuits, highestPressure, quoted } from '../reading.ts';
+import { circuits, highestPressure, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Two bypass regulators on one line: the lower one holds it, and the other never opens. */

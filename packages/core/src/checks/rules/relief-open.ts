@@ -1,6 +1,6 @@
 import { figure } from '../../units/quantity.ts';
 import { resultsOf } from '../../run/solve-run.ts';
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 const LEAST = 1 / 3.6e6; // m3/s, 1 L/h: below it a relief valve only weeps

@@ -1,4 +1,4 @@
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** A layout that brings fuel back, into a tank whose only way back is to be closed. */

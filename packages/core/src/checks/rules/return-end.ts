@@ -1,8 +1,8 @@
 import { assumed } from '../../job/assumption.ts';
-import { measured } from '../../job/measured.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import { mm } from '../../units/quick.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const RETURN_HEIGHT = mm(19); // 3/4 in above the sump floor, common practice

@@ -1,6 +1,6 @@
 import { sayMm } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
-import { circuits, quotedId } from '../reading.ts';
+import { circuits, quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Suction lines that trap air in a high place, and lines that hang lowest of all under the vehicle. */

@@ -1,5 +1,5 @@
 import { sayLineFault } from '../../routes/say.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Routes that no line can take as they are told: places that coincide, a way straight back. */

@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import { assess } from '../../assess.ts';
+import { assess } from '../../assessment/assess.ts';
 import { islandShuttle } from '../../demo/island-shuttle.ts';
-import { applyAct } from '../../job/acts/apply-act.ts';
+import { applyAct } from '../../acts/apply-act.ts';
 import { jobSchema, type Job } from '../../job/job.ts';
 import type { Routes, ZoneRow } from '../../job/routes.ts';
-import { reckonedJob } from '../../run/findings.ts';
+import { reckonedJob } from '../../reckoning/findings.ts';
 import type { Snag } from '../snag.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });

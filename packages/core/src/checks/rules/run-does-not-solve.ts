@@ -1,7 +1,7 @@
 import { describeRunFault, faultPart, type RunFault } from '../../run/run-fault.ts';
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
-import { freePort } from '../../job/graph.ts';
+import { freePort } from '../../parts/graph.ts';
 import type { Job } from '../../job/job.ts';
 
 /** What every rule that reads pressures, flows or temperatures has to leave unsaid. */

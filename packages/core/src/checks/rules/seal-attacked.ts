@@ -1,5 +1,5 @@
 import { fuelClasses, fuelClassOf, seals, sourceOn, verdictOn } from '../../ratings/material-fuel.ts';
-import { circuits, quoted } from '../reading.ts';
+import { circuits, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Seals of a part that the fuel attacks, or that only their maker can vouch for. */

@@ -1,6 +1,6 @@
 import { seals as sealNames } from '../../fittings/port-form.ts';
 import { rightSealant } from '../../joints/make-up.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 
 /** Tapered threads need liquid sealant, never tape; everything else seals by itself. */

@@ -1,8 +1,8 @@
 import { figure } from '../../units/quantity.ts';
-import { circuits, partsOfKind, quoted } from '../reading.ts';
+import { circuits, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import { spansOf } from '../../run/spans.ts';
 import type { Rule, SnagReport } from '../snag.ts';
-import { freePort } from '../../job/graph.ts';
+import { freePort } from '../../parts/graph.ts';
 import type { Job } from '../../job/job.ts';
 
 /** A controller’s sensor where the controller does not expect it. */

@@ -1,9 +1,9 @@
 import { describeRunFault } from '../../run/run-fault.ts';
 import { HIDES } from './run-does-not-solve.ts';
-import { partsOfKind } from '../reading.ts';
+import { partsOfKind } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
-import { freshId } from '../../job/acts/fresh-id.ts';
-import { freePort } from '../../job/graph.ts';
+import { freshId } from '../../acts/fresh-id.ts';
+import { freePort } from '../../parts/graph.ts';
 
 /** An electronic returnless run without the pressure sensor that its controller works by. */
 export const sensorMissing: Rule = {

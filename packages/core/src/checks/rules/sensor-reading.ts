@@ -1,8 +1,8 @@
 import { sensorOffset } from '../../parts/pressure-sensor/pressure-sensor.ts';
-import { settledValue } from '../../job/value.ts';
+import { settledValue } from '../../parts/value.ts';
 import { resultsOf } from '../../run/solve-run.ts';
 import { figure } from '../../units/quantity.ts';
-import { circuits, partsOfKind, quoted } from '../reading.ts';
+import { circuits, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const MOST_OFFSET = 0.15; // V at no pressure, of a 0.5 to 4.5 V sensor: 3 % of 100 psi and more is no drift; common practice

@@ -1,7 +1,7 @@
 import { figure } from '../../units/quantity.ts';
-import { deviceWord, fieldOf } from '../circuit-words.ts';
-import { partsOfKind } from '../reading.ts';
-import { wiresOf } from '../../wiring/in-circuit.ts';
+import { deviceWord, fieldOf } from '../../wiring/circuit-words.ts';
+import { partsOfKind } from '../../reckoning/reading.ts';
+import { wiresOf } from '../../harness/in-circuit.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const MOST_NEEDLE = 0.05; // of the scale; common practice

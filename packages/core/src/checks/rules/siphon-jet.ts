@@ -1,4 +1,4 @@
-import { measured } from '../../job/measured.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { MOST_OF_SET } from '../../hangers/siphon.ts';

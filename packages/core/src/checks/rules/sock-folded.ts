@@ -1,4 +1,4 @@
-import { measured } from '../../job/measured.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import type { Rule } from '../snag.ts';
 

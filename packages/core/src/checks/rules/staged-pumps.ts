@@ -1,6 +1,6 @@
-import type { Findings } from '../../run/findings.ts';
-import { deviceWord } from '../circuit-words.ts';
-import { circuits, partsOfKind, quoted, quotedId } from '../reading.ts';
+import type { Findings } from '../../reckoning/findings.ts';
+import { deviceWord } from '../../wiring/circuit-words.ts';
+import { circuits, partsOfKind, quoted, quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Several pumps: one that stops needs a check valve, and each needs a relay and fuse of its own. */

@@ -1,6 +1,6 @@
 import { figure } from '../../units/quantity.ts';
-import { devicesOf } from '../../wiring/in-circuit.ts';
-import { deviceWord } from '../circuit-words.ts';
+import { devicesOf } from '../../harness/in-circuit.ts';
+import { deviceWord } from '../../wiring/circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const INSULATED = 1e6; // ohm between a stud and its plate; common practice

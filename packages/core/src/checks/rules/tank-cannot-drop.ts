@@ -1,6 +1,6 @@
 import { sayMm } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
-import { quotedId } from '../reading.ts';
+import { quotedId } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Lines over the tank that nobody can undo before it is let down. */

@@ -2,7 +2,7 @@ import { usualNut } from '../../routes/tube-ends.ts';
 import { TIGHTEST_BEND } from '../../routes/bender.ts';
 import { sayMm } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
-import { partsOfKind, quoted } from '../reading.ts';
+import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Tubes that cannot be bent as they are drawn, or whose nuts could not go on any more. */

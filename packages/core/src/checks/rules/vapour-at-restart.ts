@@ -1,7 +1,7 @@
 import { figure } from '../../units/quantity.ts';
 import { isVapourExtrapolated, vapourSource } from '../../fluids/vapour-pressure.ts';
 import { wordsFor } from '../engine-words.ts';
-import { circuits } from '../reading.ts';
+import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 import { isConsumer } from '../../parts/kinds.ts';
 

@@ -1,7 +1,7 @@
 import { velocityGuides } from '../../run/limits.ts';
 import { pointKeys, pointNames } from '../../run/operating-point.ts';
 import { figure } from '../../units/quantity.ts';
-import { circuits, quoted } from '../reading.ts';
+import { circuits, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { isLine } from '../../parts/kinds.ts';
 

@@ -2,10 +2,10 @@ import { expect } from 'chai';
 import { cleanJob, expectSnag, snagsOfRule } from '../../../test/rule-cases.ts';
 import { wire } from '../../../test/simple-wiring.ts';
 import { awg } from '../../demo/build.ts';
-import type { Measured } from '../../job/measured.ts';
-import { findingsOf } from '../../run/findings.ts';
+import type { Measured } from '../../fields/measured.ts';
+import { findingsOf } from '../../reckoning/findings.ts';
 import { gaugeArea } from '../../units/wire-gauge.ts';
-import { wireResistance } from '../../wiring/wire.ts';
+import { wireResistance } from '../../harness/wire.ts';
 
 const wired = (gauge: Measured, length: number) =>
   cleanJob((j) => wire(j, { supply: gauge, supplyLength: length, earth: gauge, earthLength: 1 }));

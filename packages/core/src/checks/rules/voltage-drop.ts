@@ -1,10 +1,11 @@
 import { figure } from '../../units/quantity.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
-import { mostDropOf } from '../../wiring/harness.ts';
+import { mostDropOf } from '../../harness/harness.ts';
 import { SIZED_AT } from '../../wiring/wiring-findings.ts';
-import { deviceWord, resize } from '../circuit-words.ts';
-import { flowOf, partsOfKind, quoted } from '../reading.ts';
-import type { Findings } from '../../run/findings.ts';
+import { deviceWord } from '../../wiring/circuit-words.ts';
+import { resize } from '../resize.ts';
+import { flowOf, partsOfKind, quoted } from '../../reckoning/reading.ts';
+import type { Findings } from '../../reckoning/findings.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const MOST_COST = 0.1; // of the pump's flow, common practice

@@ -1,7 +1,7 @@
 import { fuelClasses, fuelClassOf, sourceOn, verdictOn, wireCovers } from '../../ratings/material-fuel.ts';
-import { devicesOf, wiresOf } from '../../wiring/in-circuit.ts';
-import { insulations } from '../../wiring/wire-kinds.ts';
-import { deviceWord } from '../circuit-words.ts';
+import { devicesOf, wiresOf } from '../../harness/in-circuit.ts';
+import { insulations } from '../../harness/wire-kinds.ts';
+import { deviceWord } from '../../wiring/circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** What lies in the tank and does not stand it: insulation that the fuel dissolves, connectors and joints of no rated kind. */

@@ -1,6 +1,6 @@
-import { devicesOf, wiresOf } from '../../wiring/in-circuit.ts';
-import { wireEnds } from '../../wiring/wire-kinds.ts';
-import { deviceWord } from '../circuit-words.ts';
+import { devicesOf, wiresOf } from '../../harness/in-circuit.ts';
+import { wireEnds } from '../../harness/wire-kinds.ts';
+import { deviceWord } from '../../wiring/circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 const AUTO =

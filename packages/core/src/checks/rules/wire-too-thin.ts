@@ -1,7 +1,8 @@
 import { figure } from '../../units/quantity.ts';
-import { isMore } from '../../wiring/ampacity.ts';
-import { deviceWord, onWayOf, pumpWords, resize, safeChanges } from '../circuit-words.ts';
-import type { Findings } from '../../run/findings.ts';
+import { isMore } from '../../harness/ampacity.ts';
+import { deviceWord, onWayOf, pumpWords, safeChanges } from '../../wiring/circuit-words.ts';
+import { resize } from '../resize.ts';
+import type { Findings } from '../../reckoning/findings.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import type { WireFinding } from '../../wiring/wiring-findings.ts';
 import { capital } from '../../units/capital.ts';

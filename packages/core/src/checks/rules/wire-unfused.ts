@@ -1,6 +1,6 @@
 import { figure } from '../../units/quantity.ts';
-import { firstFuseOf } from '../../wiring/harness.ts';
-import { deviceWord, pumpWords } from '../circuit-words.ts';
+import { firstFuseOf } from '../../harness/harness.ts';
+import { deviceWord, pumpWords } from '../../wiring/circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
 /** Live wire to a pump before any fuse. */

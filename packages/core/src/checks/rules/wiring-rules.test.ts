@@ -1,17 +1,17 @@
 import { expect } from 'chai';
 import { act, changed, cleanJob, expectSnag, expectWhole, get, snagsOfRule } from '../../../test/rule-cases.ts';
 import { simpleWiring, wire } from '../../../test/simple-wiring.ts';
-import { assess } from '../../assess.ts';
+import { assess } from '../../assessment/assess.ts';
 import { awg } from '../../demo/build.ts';
 import { demoJobs } from '../../demo/index.ts';
-import { applyAct } from '../../job/acts/apply-act.ts';
+import { applyAct } from '../../acts/apply-act.ts';
 import type { Job } from '../../job/job.ts';
-import { findingsOf } from '../../run/findings.ts';
-import { truthTable } from '../../wiring/cut-off.ts';
-import type { Device } from '../../wiring/devices/index.ts';
-import type { Wire } from '../../wiring/harness.ts';
-import { HarnessBuild } from '../../wiring/templates/harness-build.ts';
-import { harnessTemplates } from '../../wiring/templates/index.ts';
+import { findingsOf } from '../../reckoning/findings.ts';
+import { truthTable } from '../../harness/cut-off.ts';
+import type { Device } from '../../harness/devices/index.ts';
+import type { Wire } from '../../harness/harness.ts';
+import { HarnessBuild } from '../../harness-templates/harness-build.ts';
+import { harnessTemplates } from '../../harness-templates/index.ts';
 
 const si = (value: number, unit: string) => ({ si: value, unit });
 const van = (change: (j: Job) => void = () => undefined) => changed(demoJobs.mailVan, change);

@@ -1,6 +1,6 @@
 import { INJECTION_PRESSURE } from '../../ratings/hose-construction.ts';
 import { figure } from '../../units/quantity.ts';
-import { circuits, highestPressure, partsOfKind, quoted } from '../reading.ts';
+import { circuits, highestPressure, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
 import { partName } from '../../parts/kinds.ts';
 

@@ -1,5 +1,5 @@
 import { volumeMultiplier } from '../../fluids/fuel.ts';
-import { measured } from '../../job/measured.ts';
+import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 import { formatNumber, formatQuantity } from '../../units/format-quantity.ts';
 import type { Rule } from '../snag.ts';

@@ -1,5 +1,5 @@
 import { bendLoss } from '../../hydraulics/loss-coefficient.ts';
-import { quantity } from '../../job/property.ts';
+import { quantity } from '../../fields/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { degrees, mm } from '../../units/quick.ts';
 import { definePart, twoEnds } from '../define-part.ts';

@@ -1,4 +1,4 @@
-import { count } from '../../job/property.ts';
+import { count } from '../../fields/property.ts';
 import { definePart, numbered } from '../define-part.ts';
 import { junctionBore } from '../junction-bore.ts';
 import { lowerJunction } from '../line-loss.ts';

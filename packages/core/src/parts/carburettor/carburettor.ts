@@ -1,5 +1,5 @@
 import { kPa, psi } from '../../units/quick.ts';
-import { quantity } from '../../job/property.ts';
+import { quantity } from '../../fields/property.ts';
 import { definePart } from '../define-part.ts';
 
 const properties = {

@@ -1,5 +1,5 @@
 import { kPa, mm } from '../../units/quick.ts';
-import { flag, quantity, TYPICAL } from '../../job/property.ts';
+import { flag, quantity, TYPICAL } from '../../fields/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';

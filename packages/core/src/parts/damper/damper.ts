@@ -1,4 +1,4 @@
-import { choice, quantity } from '../../job/property.ts';
+import { choice, quantity } from '../../fields/property.ts';
 import { definePart, onOnePort } from '../define-part.ts';
 
 const properties = {

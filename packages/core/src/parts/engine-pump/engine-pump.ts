@@ -1,6 +1,6 @@
 import type { PumpCurve } from '../../hydraulics/pump-curve.ts';
-import type { Measured } from '../../job/measured.ts';
-import { flag, quantity, TYPICAL } from '../../job/property.ts';
+import type { Measured } from '../../fields/measured.ts';
+import { flag, quantity, TYPICAL } from '../../fields/property.ts';
 import { monotoneCurve } from '../../numerics/curve.ts';
 import { kPa, litresPerHour, psi, revolutionsPerMinute } from '../../units/quick.ts';
 import { definePart, settled } from '../define-part.ts';

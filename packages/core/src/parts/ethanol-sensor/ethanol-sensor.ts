@@ -1,4 +1,4 @@
-import { quantity } from '../../job/property.ts';
+import { quantity } from '../../fields/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { mm } from '../../units/quick.ts';
 import { definePart, twoEnds } from '../define-part.ts';

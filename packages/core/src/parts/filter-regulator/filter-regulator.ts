@@ -1,4 +1,4 @@
-import { quantity } from '../../job/property.ts';
+import { quantity } from '../../fields/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, micrometres } from '../../units/quick.ts';
 import { definePart, settled } from '../define-part.ts';

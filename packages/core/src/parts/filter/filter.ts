@@ -1,5 +1,5 @@
 import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
-import { flag, quantity } from '../../job/property.ts';
+import { flag, quantity } from '../../fields/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';
 import { dropBy, elementLaw, fuelHeld, isElementRelevant, meshProperties, sheetProperties } from '../filter-element.ts';

@@ -1,5 +1,5 @@
 import { mm } from '../../units/quick.ts';
-import { choice, quantity } from '../../job/property.ts';
+import { choice, quantity } from '../../fields/property.ts';
 import { fittingLoss, type LossCoefficient } from '../../hydraulics/loss-coefficient.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { definePart, twoEnds } from '../define-part.ts';

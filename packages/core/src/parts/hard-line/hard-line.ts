@@ -1,7 +1,7 @@
 import { mm } from '../../units/quick.ts';
-import { choice, count, namesOf, quantity } from '../../job/property.ts';
-import { lineTags } from '../../job/line-tag.ts';
-import type { Measured } from '../../job/measured.ts';
+import { choice, count, namesOf, quantity } from '../../fields/property.ts';
+import { lineTags } from '../../fields/line-tag.ts';
+import type { Measured } from '../../fields/measured.ts';
 import { DRAWN_TUBE_ROUGHNESS, lineMaterials } from '../../ratings/line-material.ts';
 import { heatProperties, humpProperty, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';

@@ -1,6 +1,6 @@
 import { mm } from '../../units/quick.ts';
-import { choice, count, flag, namesOf, quantity } from '../../job/property.ts';
-import { lineTags } from '../../job/line-tag.ts';
+import { choice, count, flag, namesOf, quantity } from '../../fields/property.ts';
+import { lineTags } from '../../fields/line-tag.ts';
 import { hoseConstruction, hoseConstructions } from '../../ratings/hose-construction.ts';
 import { heatProperties, humpProperty, isHeatRelevant } from '../line-place.ts';
 import { definePart, twoEnds } from '../define-part.ts';

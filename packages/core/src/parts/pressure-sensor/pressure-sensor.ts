@@ -1,4 +1,4 @@
-import { quantity, TYPICAL } from '../../job/property.ts';
+import { quantity, TYPICAL } from '../../fields/property.ts';
 import { kPa, psi } from '../../units/quick.ts';
 import { definePart, onOnePort, settled, type PartRecord } from '../define-part.ts';
 

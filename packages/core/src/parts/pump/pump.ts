@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { bar, kPa, mm } from '../../units/quick.ts';
-import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../../job/property.ts';
-import { pumpTableSchema } from './pump-table.ts';
+import { choice, flag, quantity, TYPICAL, type SpecialProperty } from '../../fields/property.ts';
+import { pumpTableSchema } from '../../pumps/pump-table.ts';
 import { pumpModel } from '../../pumps/pump-model.ts';
 import { pumpRuns } from '../../pumps/staging.ts';
 import { definePart } from '../define-part.ts';

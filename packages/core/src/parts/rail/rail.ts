@@ -1,5 +1,5 @@
 import { SHARP_ENTRANCE } from '../../hydraulics/loss-coefficient.ts';
-import { count, quantity, TYPICAL } from '../../job/property.ts';
+import { count, quantity, TYPICAL } from '../../fields/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { mm } from '../../units/quick.ts';
 import { definePart, numbered, settled } from '../define-part.ts';

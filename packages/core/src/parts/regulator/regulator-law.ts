@@ -1,5 +1,5 @@
 import type { LinkLaw } from '../../hydraulics/network.ts';
-import type { Measured } from '../../job/measured.ts';
+import type { Measured } from '../../fields/measured.ts';
 import type { Say } from '../../units/unit-system.ts';
 import { litresPerHour } from '../../units/quick.ts';
 import { settled } from '../define-part.ts';

@@ -1,4 +1,4 @@
-import { choice, flag, quantity, TYPICAL } from '../../job/property.ts';
+import { choice, flag, quantity, TYPICAL } from '../../fields/property.ts';
 import { bar, kPa, mm } from '../../units/quick.ts';
 
 /** What a regulator is known by, with a filter in its body or without. */

@@ -1,5 +1,5 @@
 import { mm } from '../../units/quick.ts';
-import { quantity } from '../../job/property.ts';
+import { quantity } from '../../fields/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { definePart, twoEnds } from '../define-part.ts';
 import { lowerLine } from '../line-loss.ts';

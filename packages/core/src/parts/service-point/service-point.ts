@@ -1,4 +1,4 @@
-import { choice } from '../../job/property.ts';
+import { choice } from '../../fields/property.ts';
 import { definePart, onOnePort } from '../define-part.ts';
 
 const properties = {

@@ -1,5 +1,5 @@
-import type { Measured } from '../../job/measured.ts';
-import { quantity, TYPICAL } from '../../job/property.ts';
+import type { Measured } from '../../fields/measured.ts';
+import { quantity, TYPICAL } from '../../fields/property.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { kPa, litresPerHour, micrometres, mm } from '../../units/quick.ts';
 import { definePart, settled, twoEnds } from '../define-part.ts';

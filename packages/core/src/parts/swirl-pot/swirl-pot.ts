@@ -1,5 +1,5 @@
-import type { Measured } from '../../job/measured.ts';
-import { choice, quantity, TYPICAL } from '../../job/property.ts';
+import type { Measured } from '../../fields/measured.ts';
+import { choice, quantity, TYPICAL } from '../../fields/property.ts';
 import { litresPerHour, mm } from '../../units/quick.ts';
 import { definePart, settled } from '../define-part.ts';
 import { specification } from '../list-line.ts';

@@ -1,5 +1,5 @@
 import { dischargeCoefficient } from '../../hydraulics/orifice.ts';
-import { choice } from '../../job/property.ts';
+import { choice } from '../../fields/property.ts';
 import { DRAWN_TUBE_ROUGHNESS } from '../../ratings/line-material.ts';
 import { definePart, numbered } from '../define-part.ts';
 import { lineLaw } from '../line-loss.ts';

@@ -1,5 +1,5 @@
 import { memo, useMemo, useRef, type KeyboardEvent } from 'react';
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import type { Grade } from '@endrel/core/checks/snag';
 import type { Job } from '@endrel/core/job/job';
 import { kindOf, partName, type Part } from '@endrel/core/parts/kinds';

@@ -1,4 +1,4 @@
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import { stateOf, type JointState } from '@endrel/core/joints/chain-plan';
 import type { JointFinding } from '@endrel/core/run/joints';
 import type { Place, RunGeometry } from './run-geometry.ts';

@@ -1,5 +1,5 @@
 import { LEAST_SUCTION_MARGIN, MOST_CREEP } from '@endrel/core/run/limits';
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import type { Job } from '@endrel/core/job/job';
 import { pointName } from '@endrel/core/run/operating-point';
 import { resultAt } from '@endrel/core/run/solve-run';

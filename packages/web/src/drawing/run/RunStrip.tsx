@@ -1,8 +1,8 @@
 import { memo, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import type { Grade } from '@endrel/core/checks/snag';
-import type { PortAsItIs } from '@endrel/core/job/graph';
-import { isSame } from '@endrel/core/job/acts/is-same';
+import type { PortAsItIs } from '@endrel/core/parts/graph';
+import { isSame } from '@endrel/core/acts/is-same';
 import type { Job } from '@endrel/core/job/job';
 import { kindOf, partName } from '@endrel/core/parts/kinds';
 import { pointName } from '@endrel/core/run/operating-point';

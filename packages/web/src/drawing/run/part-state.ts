@@ -1,4 +1,4 @@
-import type { Assessment } from '@endrel/core/assess';
+import type { Assessment } from '@endrel/core/assessment/assess';
 import { grades, type Grade } from '@endrel/core/checks/snag';
 
 /** The worst that is to be said of a part. */

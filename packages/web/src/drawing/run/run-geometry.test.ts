@@ -4,7 +4,7 @@ import { edited, anyDice } from '../../../../core/test/any-edit.ts';
 import { oddRuns } from '../../../../core/test/odd-runs.ts';
 import { railsJob, twoPumpJob, addPumpBeside, returnIntoSupply } from '../../../../core/test/rule-cases.ts';
 import { demoJobs } from '@endrel/core/demo/index';
-import { applyAct } from '@endrel/core/job/acts/apply-act';
+import { applyAct } from '@endrel/core/acts/apply-act';
 import type { Job } from '@endrel/core/job/job';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
 import { circuitsOf } from '@endrel/core/run/circuits';

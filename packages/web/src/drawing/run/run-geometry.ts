@@ -1,7 +1,7 @@
 import { hasVentLine } from '@endrel/core/vents/air-path';
 import { assumed } from '@endrel/core/job/assumption';
 import { pickupPlace } from '@endrel/core/hangers/hanger-findings';
-import type { PortAsItIs } from '@endrel/core/job/graph';
+import type { PortAsItIs } from '@endrel/core/parts/graph';
 import type { Job } from '@endrel/core/job/job';
 import { tankProperties } from '@endrel/core/job/tank';
 import { isBypass, isPump, kindOf, type Part } from '@endrel/core/parts/kinds';

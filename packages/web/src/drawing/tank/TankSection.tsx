@@ -1,8 +1,8 @@
 import { useId, useMemo, type ReactNode } from 'react';
 import { isShell, sectionObstacles } from '@endrel/core/senders/float-findings';
 import type { Job } from '@endrel/core/job/job';
-import type { FuelPlane } from '@endrel/core/tanks/fuel-plane';
-import { joinMeshes, meshBounds } from '@endrel/core/tanks/mesh';
+import type { FuelPlane } from '@endrel/core/meshes/fuel-plane';
+import { joinMeshes, meshBounds } from '@endrel/core/meshes/mesh';
 import { sectionCut } from '@endrel/core/tanks/section-cut';
 import { solidMesh } from '@endrel/core/tanks/solid';
 import type { Tank } from '@endrel/core/tanks/surveyed-tank';

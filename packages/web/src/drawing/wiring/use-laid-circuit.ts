@@ -2,7 +2,7 @@ import ELK from 'elkjs/lib/elk-api.js';
 import workerUrl from 'elkjs/lib/elk-worker.min.js?url';
 import { useEffect, useState } from 'react';
 import { diagramGraph, diagramOf, type Diagram, type LaidGraph } from '@endrel/core/wiring/diagram';
-import type { Harness } from '@endrel/core/wiring/harness';
+import type { Harness } from '@endrel/core/harness/harness';
 
 let engine: InstanceType<typeof ELK> | undefined;
 /** The layout engine in a worker of its own, started with the first drawing. */

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
-import type { Act } from '@endrel/core/job/acts/act';
-import type { Measured } from '@endrel/core/job/measured';
+import type { Act } from '@endrel/core/acts/act';
+import type { Measured } from '@endrel/core/fields/measured';
 import { briefProperties } from '@endrel/core/job/brief';
 import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
 import { QuantityField } from '../../components/QuantityField.tsx';

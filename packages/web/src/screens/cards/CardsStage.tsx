@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { layouts } from '@endrel/core/job/layout';
 import { endKinds, endSteps, hoseEnds, type EndKind } from '@endrel/core/joints/hose-end-steps';
-import { reckonedJob } from '@endrel/core/run/findings';
+import { reckonedJob } from '@endrel/core/reckoning/findings';
 import { capital } from '@endrel/core/units/capital';
 import { Caution } from '../../components/Caution.tsx';
 import { csvText } from '../../components/csv.ts';

@@ -9,7 +9,7 @@ import { mm } from '@endrel/core/units/quick';
 import { PortField } from '../../components/PortField.tsx';
 import { TypedField } from './fields.tsx';
 import { shelfCsvCells, type ShelfCsvFault } from '@endrel/core/joints/shelf-csv';
-import type { ShelfPart } from '@endrel/core/joints/stock';
+import type { ShelfPart } from '@endrel/core/fittings/stock';
 import { useDropFromShelf, useKeepOnShelf, useShelfQuery } from '../../api/shelf.ts';
 import { longCalculator } from '../../calc/calculator.ts';
 import { csvText } from '../../components/csv.ts';

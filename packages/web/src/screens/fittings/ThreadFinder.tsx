@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { findThread, type Candidate } from '@endrel/core/threads/find-thread';
-import { lookAlikesOf, matesOf } from '@endrel/core/threads/mates-of';
+import { lookAlikesOf, matesOf } from '@endrel/core/fittings/mates-of';
 import { measurements } from '@endrel/core/threads/measure-next';
-import { findSmooth } from '@endrel/core/threads/smooth-end';
+import { findSmooth } from '@endrel/core/fittings/smooth-end';
 import { looks, sayThread, seatOf, threadFamilies, type Gender, type Look } from '@endrel/core/threads/thread';
 import type { PitchReading, ThreadReading } from '@endrel/core/threads/thread-reading';
 import { readPitch } from '@endrel/core/threads/read-pitch';

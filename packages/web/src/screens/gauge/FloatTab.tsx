@@ -1,5 +1,5 @@
 import { gaugeProperties } from '@endrel/core/job/gauge';
-import { measured } from '@endrel/core/job/measured';
+import { measured } from '@endrel/core/fields/measured';
 import { armSection } from '@endrel/core/senders/float-findings';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';

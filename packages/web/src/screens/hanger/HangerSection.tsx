@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { assumed } from '@endrel/core/job/assumption';
-import { levelPlane } from '@endrel/core/tanks/fuel-plane';
+import { levelPlane } from '@endrel/core/meshes/fuel-plane';
 import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 import { Dimension } from '../../drawing/tank/Dimension.tsx';
 import { TankContents } from '../../drawing/tank/TankContents.tsx';

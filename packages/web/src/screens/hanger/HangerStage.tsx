@@ -1,6 +1,6 @@
 import { isWithoutHanger } from '@endrel/core/hangers/without-hanger';
 import type { Job } from '@endrel/core/job/job';
-import { partsOnRun } from '@endrel/core/job/graph';
+import { partsOnRun } from '@endrel/core/parts/graph';
 import { isPump, partName } from '@endrel/core/parts/kinds';
 import { ActButton } from '../../components/ActButton.tsx';
 import { StageTabs } from '../../components/StageTabs.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { partKinds, partName } from '@endrel/core/parts/kinds';
-import { partsOnRun } from '@endrel/core/job/graph';
+import { partsOnRun } from '@endrel/core/parts/graph';
 import { lookOf, sayThread, threads, type Thread } from '@endrel/core/threads/thread';
 import { useJobList } from '../../api/jobs.ts';
 import { useJob } from '../../session/session-context.tsx';

@@ -1,6 +1,6 @@
 import { CircleHelp, Download, Redo2, Undo2 } from 'lucide-react';
 import { memo } from 'react';
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { Link } from 'react-router';
 import { ThemeButton, UnitsButton } from '../../components/PreferenceButtons.tsx';
 import { download } from '../../components/download.ts';

@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
-import type { Assessment } from '@endrel/core/assess';
-import { partsOnRun } from '@endrel/core/job/graph';
+import type { Assessment } from '@endrel/core/assessment/assess';
+import { partsOnRun } from '@endrel/core/parts/graph';
 import type { Job } from '@endrel/core/job/job';
 import { pointKeysOf, pointName, shortPointName } from '@endrel/core/run/operating-point';
 import { type PointResult } from '@endrel/core/run/point-result';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Preview } from '@endrel/core/assess';
+import type { Preview } from '@endrel/core/assessment/assess';
 import type { Snag } from '@endrel/core/checks/snag';
 import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
 import { useSession } from '../../session/session-context.tsx';

@@ -1,10 +1,10 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { memo, useState, type ReactNode } from 'react';
 import { useMedia } from '../../components/use-media.ts';
-import type { Cured } from '@endrel/core/checks/cured';
+import type { Cured } from '@endrel/core/assessment/cured';
 import type { Snag } from '@endrel/core/checks/snag';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
-import type { Need } from '@endrel/core/job/needs';
+import type { Need } from '@endrel/core/reckoning/needs';
 import { useAssessment, useNeeds, useReckoning } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { SnagActions } from './SnagActions.tsx';

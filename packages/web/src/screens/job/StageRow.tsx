@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import type { Need, Stage } from '@endrel/core/job/needs';
+import type { Need } from '@endrel/core/reckoning/needs';
+import type { Stage } from '@endrel/core/job/stage';
 import { useNeeds } from '../../session/session-context.tsx';
 import { stageList } from './stages.ts';
 import type { JobView } from './use-job-view.ts';

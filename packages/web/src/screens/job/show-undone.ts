@@ -1,4 +1,5 @@
-import type { FieldPath, Stage } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Stage } from '@endrel/core/job/stage';
 import { stageOfField } from './stage-tabs.ts';
 import type { JobView } from './use-job-view.ts';
 

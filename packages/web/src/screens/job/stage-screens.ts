@@ -1,5 +1,5 @@
 import { memo, type ComponentType } from 'react';
-import type { Stage } from '@endrel/core/job/needs';
+import type { Stage } from '@endrel/core/job/stage';
 import { loadable, type Loadable } from '../../components/loadable.tsx';
 import type { JobView } from './use-job-view.ts';
 

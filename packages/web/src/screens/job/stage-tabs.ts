@@ -1,4 +1,5 @@
-import type { FieldPath, Stage } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Stage } from '@endrel/core/job/stage';
 
 /** A stage that is too much for one page is laid out on tabs; the first is shown unless the address names another. */
 export const stageTabs = {

@@ -1,4 +1,4 @@
-import type { Stage } from '@endrel/core/job/needs';
+import type { Stage } from '@endrel/core/job/stage';
 
 interface StageEntry {
   readonly key: Stage;

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { Assessment } from '@endrel/core/assess';
-import { curedBetween, type Cured } from '@endrel/core/checks/cured';
+import type { Assessment } from '@endrel/core/assessment/assess';
+import { curedBetween, type Cured } from '@endrel/core/assessment/cured';
 
 const SHOWN_FOR = 7000; // ms
 const MOST = 8; // a new layout cures more than anybody reads

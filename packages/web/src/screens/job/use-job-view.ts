@@ -1,6 +1,7 @@
 import { useCallback, useMemo, useRef } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { FieldPath, Stage } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Stage } from '@endrel/core/job/stage';
 import { pointKeysOf } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { focusField } from '../../components/anchor.ts';

@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import type { Stage } from '@endrel/core/job/needs';
+import type { Stage } from '@endrel/core/job/stage';
 import { useMedia } from '../../components/use-media.ts';
 
 /** Whether the run is drawn whole. Remembered apart for the Run stage, the other stages and a telephone. */

@@ -25,7 +25,7 @@ async function readFile(file: File): Promise<Result<Brought, readonly string[]>>
   }
   const [{ readInp }, { jobFromNetwork }] = await Promise.all([
     import('@endrel/core/networks/read-inp'),
-    import('@endrel/core/networks/job-from-network'),
+    import('@endrel/core/run-files/job-from-network'),
   ]);
   const network = readInp(text);
   if (!network.ok) {

@@ -1,11 +1,11 @@
 import { objections, type Objection } from '@endrel/core/fittings/allowed-here';
-import { fittingMaterials } from '@endrel/core/fittings/fitting-material';
+import { fittingMaterials } from '@endrel/core/ratings/fitting-material';
 import { placeOf } from '@endrel/core/joints/joint-place';
 import { sayMismatch } from '@endrel/core/fittings/mating';
 import { describePort, portMeasures, portSchema, type Port } from '@endrel/core/fittings/port';
 import { seals as sealNames } from '@endrel/core/fittings/port-form';
-import { setOnPort } from '@endrel/core/job/acts/set-on-port';
-import type { Property } from '@endrel/core/job/property';
+import { setOnPort } from '@endrel/core/acts/set-on-port';
+import type { Property } from '@endrel/core/fields/property';
 import { chooseChain, type JointPlan } from '@endrel/core/joints/chain-plan';
 import { makeUp, type MakeUp } from '@endrel/core/joints/make-up';
 import { adapterWishes } from '@endrel/core/parts/joint';

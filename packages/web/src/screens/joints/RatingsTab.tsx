@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { lineMatrix, type MatrixRow } from '@endrel/core/joints/line-matrix';
-import { lineChecks, type LineCheck, type Rating } from '@endrel/core/ratings/line-ratings';
+import { lineChecks, type LineCheck, type Rating } from '@endrel/core/joints/line-ratings';
 import type { Figure } from '@endrel/core/units/quantity';
-import { reckoned } from '@endrel/core/run/findings';
+import { reckoned } from '@endrel/core/reckoning/findings';
 import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { MaterialTable } from '../brief/MaterialTable.tsx';

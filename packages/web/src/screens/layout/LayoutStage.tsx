@@ -1,4 +1,4 @@
-import { partsAside } from '@endrel/core/job/graph';
+import { partsAside } from '@endrel/core/parts/graph';
 import { useState, type ReactNode } from 'react';
 import { partName } from '@endrel/core/parts/kinds';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';

@@ -1,5 +1,6 @@
-import type { FieldPath } from '@endrel/core/job/needs';
-import { benderProperties, usualBender } from '@endrel/core/routes/bender';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import { usualBender } from '@endrel/core/routes/bender';
+import { benderProperties } from '@endrel/core/job/bender';
 import type { RoutedLine } from '@endrel/core/routes/lines';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import type { FieldPath } from '@endrel/core/job/needs';
-import { placeProperties, type Place } from '@endrel/core/job/place';
-import { choice, type Property } from '@endrel/core/job/property';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import { placeProperties, type Place } from '@endrel/core/parts/place';
+import { choice, type Property } from '@endrel/core/fields/property';
 import type { PointRow } from '@endrel/core/job/routes';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';

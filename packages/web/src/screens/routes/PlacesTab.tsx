@@ -1,11 +1,11 @@
 import * as Comlink from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
-import { choice, type Property } from '@endrel/core/job/property';
+import { choice, type Property } from '@endrel/core/fields/property';
 import { candidateProperties, type CandidateRow } from '@endrel/core/job/routes';
 import { isLine, partName } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
-import type { Placing } from '@endrel/core/routes/placing';
+import type { Placing } from '@endrel/core/sizing/placing';
 import { longCalculator } from '../../calc/calculator.ts';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { AddRow, RowItem } from '../../components/RowItem.tsx';

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react';
-import type { FieldPath } from '@endrel/core/job/needs';
-import { tapeProperties } from '@endrel/core/job/place';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import { tapeProperties } from '@endrel/core/parts/place';
 import { pointProperties, type PointRow } from '@endrel/core/job/routes';
 import { LARGEST_MISFIT } from '@endrel/core/routes/place-points';
 import type { RouteFindings } from '@endrel/core/routes/route-findings';

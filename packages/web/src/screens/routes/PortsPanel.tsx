@@ -1,9 +1,9 @@
-import { wayProperties } from '@endrel/core/job/place';
-import { setOnPort } from '@endrel/core/job/acts/set-on-port';
+import { wayProperties } from '@endrel/core/parts/place';
+import { setOnPort } from '@endrel/core/acts/set-on-port';
 import type { PortRef } from '@endrel/core/parts/port';
 import { portTitle } from '@endrel/core/parts/kinds';
-import { placeProperties, type PortPlace } from '@endrel/core/job/place';
-import type { Property } from '@endrel/core/job/property';
+import { placeProperties, type PortPlace } from '@endrel/core/parts/place';
+import type { Property } from '@endrel/core/fields/property';
 import { linePorts } from '@endrel/core/routes/line-ports';
 import type { RouteFindings } from '@endrel/core/routes/route-findings';
 import { PropertyField } from '../../components/PropertyField.tsx';

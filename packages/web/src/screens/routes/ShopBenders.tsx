@@ -1,5 +1,5 @@
-import type { FieldPath } from '@endrel/core/job/needs';
-import type { BenderRow } from '@endrel/core/routes/bender';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { BenderRow } from '@endrel/core/job/bender';
 import { useBenders, useDropBender, useKeepBender } from '../../api/benders.ts';
 import { newRowId } from '../../components/RowItem.tsx';
 import { useAct } from '../../session/session-context.tsx';

@@ -1,4 +1,4 @@
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { sleeveProperties, type LineRoute } from '@endrel/core/job/routes';
 import { RowsField } from '../../components/RowsField.tsx';
 

@@ -1,6 +1,6 @@
 import { ArrowUp } from 'lucide-react';
-import type { FieldPath } from '@endrel/core/job/needs';
-import type { Place } from '@endrel/core/job/place';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Place } from '@endrel/core/parts/place';
 import { waypointProperties } from '@endrel/core/job/routes';
 import { anchorOf } from '../../components/anchor.ts';
 import { PropertyField } from '../../components/PropertyField.tsx';

@@ -5,7 +5,7 @@ import { LARGEST_ROUTE_CSV, readBendCsv, readPointsCsv, type RouteCsvFault } fro
 import { MOST_COPIED, MOST_THROUGH } from '@endrel/core/job/routes';
 import { lineName, type RoutedLine, type TubeRoute } from '@endrel/core/routes/lines';
 import { bentLine } from '@endrel/core/routes/tube-line';
-import type { Act } from '@endrel/core/job/acts/act';
+import type { Act } from '@endrel/core/acts/act';
 import { printTube } from '../../api/print.ts';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';

@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { wayProperties } from '@endrel/core/job/place';
+import { wayProperties } from '@endrel/core/parts/place';
 import type { RoutedLine } from '@endrel/core/routes/lines';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';

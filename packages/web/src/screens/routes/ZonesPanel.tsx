@@ -1,4 +1,4 @@
-import type { FieldPath } from '@endrel/core/job/needs';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { fastenerProperties, zoneKinds, zoneProperties, type ZoneRow } from '@endrel/core/job/routes';
 import type { RouteFindings } from '@endrel/core/routes/route-findings';
 import { sayZoneFault } from '@endrel/core/routes/say';

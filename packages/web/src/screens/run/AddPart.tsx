@@ -1,6 +1,6 @@
 import { DropdownMenu } from 'radix-ui';
 import { Plus } from 'lucide-react';
-import { partsAside } from '@endrel/core/job/graph';
+import { partsAside } from '@endrel/core/parts/graph';
 import { partKinds, partName } from '@endrel/core/parts/kinds';
 import { useAct, useJob } from '../../session/session-context.tsx';
 import { kindsFor, placing, takingUp, type Spot } from './place-part.ts';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { CopyPlus } from 'lucide-react';
-import type { ActOf } from '@endrel/core/job/acts/act';
-import { throughPorts } from '@endrel/core/job/acts/graph-edit';
+import type { ActOf } from '@endrel/core/acts/act';
+import { throughPorts } from '@endrel/core/acts/graph-edit';
 import type { Job } from '@endrel/core/job/job';
 import { isPump, partName, type Part } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';

@@ -1,11 +1,11 @@
 import { ArrowLeft, ArrowRight, Archive, RotateCw, Trash2 } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { Act } from '@endrel/core/job/acts/act';
-import { throughPorts } from '@endrel/core/job/acts/graph-edit';
-import { regulatorPlace, regulatorPlaces } from '@endrel/core/job/acts/move-regulator';
-import type { RegulatorPlace } from '@endrel/core/job/acts/act';
+import type { Act } from '@endrel/core/acts/act';
+import { throughPorts } from '@endrel/core/acts/graph-edit';
+import { regulatorPlace, regulatorPlaces } from '@endrel/core/acts/move-regulator';
+import type { RegulatorPlace } from '@endrel/core/acts/act';
 import type { Job } from '@endrel/core/job/job';
-import type { Property } from '@endrel/core/job/property';
+import type { Property } from '@endrel/core/fields/property';
 import { commonProperties } from '@endrel/core/parts/define-part';
 import { kindOf, partKinds, partName, propertiesOf, type Part, type PartKind } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';

@@ -1,6 +1,6 @@
-import { partsOnRun, portsOf } from '@endrel/core/job/graph';
-import { setOnPort } from '@endrel/core/job/acts/set-on-port';
-import type { Property } from '@endrel/core/job/property';
+import { partsOnRun, portsOf } from '@endrel/core/parts/graph';
+import { setOnPort } from '@endrel/core/acts/set-on-port';
+import type { Property } from '@endrel/core/fields/property';
 import { jointProperties } from '@endrel/core/parts/joint';
 import { partName, propertiesOf, type PartKind } from '@endrel/core/parts/kinds';
 import { portSchema } from '@endrel/core/fittings/port';

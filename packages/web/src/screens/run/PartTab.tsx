@@ -1,7 +1,7 @@
-import { partsAside, partsOnRun } from '@endrel/core/job/graph';
+import { partsAside, partsOnRun } from '@endrel/core/parts/graph';
 import { partName } from '@endrel/core/parts/kinds';
 import { Suspense, useMemo } from 'react';
-import { reckonedJob } from '@endrel/core/run/findings';
+import { reckonedJob } from '@endrel/core/reckoning/findings';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';

@@ -1,8 +1,8 @@
 import { DropdownMenu } from 'radix-ui';
-import type { Act } from '@endrel/core/job/acts/act';
-import { setOnPort } from '@endrel/core/job/acts/set-on-port';
-import type { PortAsItIs } from '@endrel/core/job/graph';
-import type { Property } from '@endrel/core/job/property';
+import type { Act } from '@endrel/core/acts/act';
+import { setOnPort } from '@endrel/core/acts/set-on-port';
+import type { PortAsItIs } from '@endrel/core/parts/graph';
+import type { Property } from '@endrel/core/fields/property';
 import { portSchema, type Port } from '@endrel/core/fittings/port';
 import { adapterWishes, jointProperties, type JointKey } from '@endrel/core/parts/joint';
 import { partName, type Part } from '@endrel/core/parts/kinds';

@@ -1,5 +1,5 @@
-import type { Assessment } from '@endrel/core/assess';
-import { partsOnRun } from '@endrel/core/job/graph';
+import type { Assessment } from '@endrel/core/assessment/assess';
+import { partsOnRun } from '@endrel/core/parts/graph';
 import { kindOf } from '@endrel/core/parts/kinds';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';

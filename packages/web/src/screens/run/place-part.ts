@@ -1,7 +1,7 @@
-import { freshId } from '@endrel/core/job/acts/fresh-id';
-import { throughPorts } from '@endrel/core/job/acts/graph-edit';
-import type { Act } from '@endrel/core/job/acts/act';
-import { freePort, partsOnRun, portsOf, type PortAsItIs } from '@endrel/core/job/graph';
+import { freshId } from '@endrel/core/acts/fresh-id';
+import { throughPorts } from '@endrel/core/acts/graph-edit';
+import type { Act } from '@endrel/core/acts/act';
+import { freePort, partsOnRun, portsOf, type PortAsItIs } from '@endrel/core/parts/graph';
 import type { Job } from '@endrel/core/job/job';
 import { isPump, kindOf, partKinds, partName, portOf, type Part, type PartKind } from '@endrel/core/parts/kinds';
 import { circuitsOf, type Circuits } from '@endrel/core/run/circuits';

@@ -1,5 +1,5 @@
 import { tankProperties } from '@endrel/core/job/tank';
-import type { Guide, Property } from '@endrel/core/job/property';
+import type { Guide, Property } from '@endrel/core/fields/property';
 import type { hangerProperties } from '@endrel/core/job/hanger';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { capital } from '@endrel/core/units/capital';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { attachMesh, meshBehind, type TankMesh } from '@endrel/core/attachments/tank-mesh';
-import { closedMesh, meshBounds } from '@endrel/core/tanks/mesh';
-import { MOST_PACKED_TRIANGLES, packMesh } from '@endrel/core/tanks/packed-mesh';
+import { closedMesh, meshBounds } from '@endrel/core/meshes/mesh';
+import { MOST_PACKED_TRIANGLES, packMesh } from '@endrel/core/meshes/packed-mesh';
 import { readStl } from '@endrel/core/tanks/read-stl';
 import { describeMeshFault } from '@endrel/core/tanks/tank-fault';
 import { unitById, unitsOf } from '@endrel/core/units/unit-table';

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
-import { measured } from '@endrel/core/job/measured';
+import { measured } from '@endrel/core/fields/measured';
 import { describeStrappingFault, LARGEST_STRAPPING_CSV, readStrappingCsv } from '@endrel/core/tanks/read-strapping-csv';
 import { anchorOf } from '../../components/anchor.ts';
 import { FileButton } from '../../components/FileButton.tsx';

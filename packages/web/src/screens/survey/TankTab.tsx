@@ -1,6 +1,6 @@
 import { Suspense, useMemo, useState } from 'react';
 import { baffleProperties, stationProperties, tankProperties, zoneProperties } from '@endrel/core/job/tank';
-import { fuelPlane } from '@endrel/core/tanks/fuel-plane';
+import { fuelPlane } from '@endrel/core/meshes/fuel-plane';
 import { surveyedTank } from '@endrel/core/tanks/surveyed-tank';
 import { faultPlaces } from '@endrel/core/tanks/tank-fault';
 import { DrawingBoundary } from '../../components/DrawingBoundary.tsx';

@@ -1,4 +1,4 @@
-import type { FuelPlane } from '@endrel/core/tanks/fuel-plane';
+import type { FuelPlane } from '@endrel/core/meshes/fuel-plane';
 import { solidVolume } from '@endrel/core/tanks/solid';
 import { volumeAtLevel } from '@endrel/core/tanks/strapping-table';
 import type { Tank } from '@endrel/core/tanks/surveyed-tank';

@@ -1,8 +1,8 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { freshRowId } from '@endrel/core/wiring/fresh-row';
-import { deviceKinds, type DeviceKind } from '@endrel/core/wiring/devices/index';
-import { wiresOf } from '@endrel/core/wiring/in-circuit';
+import { freshRowId } from '@endrel/core/harness/fresh-row';
+import { deviceKinds, type DeviceKind } from '@endrel/core/harness/devices/index';
+import { wiresOf } from '@endrel/core/harness/in-circuit';
 import { SelectField } from '../../components/PropertyField.tsx';
 import { Caution } from '../../components/Caution.tsx';
 import { CircuitDiagram } from '../../drawing/wiring/CircuitDiagram.tsx';

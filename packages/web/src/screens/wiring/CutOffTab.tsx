@@ -1,5 +1,5 @@
 import { partName } from '@endrel/core/parts/kinds';
-import type { CutOffRow, Runs } from '@endrel/core/wiring/cut-off';
+import type { CutOffRow, Runs } from '@endrel/core/harness/cut-off';
 import { Caution } from '../../components/Caution.tsx';
 import { useJob } from '../../session/session-context.tsx';
 import { Nothing } from './Nothing.tsx';

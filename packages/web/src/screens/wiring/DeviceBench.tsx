@@ -1,9 +1,9 @@
 import { partName } from '@endrel/core/parts/kinds';
-import { deviceKinds, deviceName, kindOfDevice, type Device } from '@endrel/core/wiring/devices/index';
-import { commonDeviceProperties } from '@endrel/core/wiring/devices/define-device';
+import { deviceKinds, deviceName, kindOfDevice, type Device } from '@endrel/core/harness/devices/index';
+import { commonDeviceProperties } from '@endrel/core/harness/devices/define-device';
 import { colourOf, markingOf, sayEnd } from '@endrel/core/wiring/wire-list';
-import type { FieldPath } from '@endrel/core/job/needs';
-import type { Property } from '@endrel/core/job/property';
+import type { FieldPath } from '@endrel/core/fields/field-path';
+import type { Property } from '@endrel/core/fields/property';
 import { ActButton } from '../../components/ActButton.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { SelectField } from '../../components/PropertyField.tsx';

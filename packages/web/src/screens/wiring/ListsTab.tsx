@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { deviceKinds, deviceName, kindOfDevice } from '@endrel/core/wiring/devices/index';
+import { deviceKinds, deviceName, kindOfDevice } from '@endrel/core/harness/devices/index';
 import { diagramSvg, sayConductor } from '@endrel/core/wiring/diagram';
-import { rollProperties, schemeProperties } from '@endrel/core/wiring/harness';
-import { devicesOf } from '@endrel/core/wiring/in-circuit';
+import { rollProperties, schemeProperties } from '@endrel/core/harness/harness';
+import { devicesOf } from '@endrel/core/harness/in-circuit';
 import { connectorFaces, rollPlans, wireCells, wireRows } from '@endrel/core/wiring/wire-list';
 import { printCircuit } from '../../api/print.ts';
 import { csvText } from '../../components/csv.ts';

@@ -1,6 +1,6 @@
 import { fuelClassOf, fuelClasses, verdictOn, wireCovers, type Verdict } from '@endrel/core/ratings/material-fuel';
-import { devicesOf, wiresOf } from '@endrel/core/wiring/in-circuit';
-import { insulations, wireEnds } from '@endrel/core/wiring/wire-kinds';
+import { devicesOf, wiresOf } from '@endrel/core/harness/in-circuit';
+import { insulations, wireEnds } from '@endrel/core/harness/wire-kinds';
 import { Caution } from '../../components/Caution.tsx';
 import { StudDrawing } from '../../drawing/wiring/StudDrawing.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';

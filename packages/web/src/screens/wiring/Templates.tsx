@@ -4,7 +4,7 @@ import {
   harnessTemplates,
   type HarnessTemplate,
   type HarnessTemplateKey,
-} from '@endrel/core/wiring/templates/index';
+} from '@endrel/core/harness-templates/index';
 import { ActButton } from '../../components/ActButton.tsx';
 import { useJob } from '../../session/session-context.tsx';
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { harnessProperties, mostDropOf } from '@endrel/core/wiring/harness';
+import { harnessProperties, mostDropOf } from '@endrel/core/harness/harness';
 import { sizeFields } from '@endrel/core/wiring/resized';
 import type { SizeChange } from '@endrel/core/wiring/sizes';
 import type { PumpCircuit } from '@endrel/core/wiring/pump-circuit';

@@ -1,9 +1,9 @@
-import { carries, aroundOf } from '@endrel/core/wiring/ampacity';
-import { deviceName, kindOfDevice } from '@endrel/core/wiring/devices/index';
-import { wireProperties, type Wire, type WireEnd } from '@endrel/core/wiring/harness';
-import { ohmsOf } from '@endrel/core/wiring/in-circuit';
-import { barrels, seals } from '@endrel/core/wiring/wire-kinds';
-import type { FieldPath } from '@endrel/core/job/needs';
+import { carries, aroundOf } from '@endrel/core/harness/ampacity';
+import { deviceName, kindOfDevice } from '@endrel/core/harness/devices/index';
+import { wireProperties, type Wire, type WireEnd } from '@endrel/core/harness/harness';
+import { ohmsOf } from '@endrel/core/harness/in-circuit';
+import { barrels, seals } from '@endrel/core/harness/wire-kinds';
+import type { FieldPath } from '@endrel/core/fields/field-path';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { SelectField } from '../../components/PropertyField.tsx';
 import { useAct } from '../../session/session-context.tsx';

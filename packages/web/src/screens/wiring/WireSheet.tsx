@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { choice, type Property } from '@endrel/core/job/property';
-import { wireProperties, type Wire } from '@endrel/core/wiring/harness';
+import { choice, type Property } from '@endrel/core/fields/property';
+import { wireProperties, type Wire } from '@endrel/core/harness/harness';
 import { endChoices, endKey, endOfKey } from '@endrel/core/wiring/wire-list';
 import { Sheet, type SheetChange, type SheetRow } from '../../components/Sheet.tsx';
 import { useAct } from '../../session/session-context.tsx';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { sayEnd } from '@endrel/core/wiring/wire-list';
-import { deviceName } from '@endrel/core/wiring/devices/index';
-import type { Harness } from '@endrel/core/wiring/harness';
+import { deviceName } from '@endrel/core/harness/devices/index';
+import type { Harness } from '@endrel/core/harness/harness';
 import type { WiringFindings } from '@endrel/core/wiring/wiring-findings';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 

@@ -1,0 +1,84 @@
+import { assess, type Assessment } from './assess.ts';
+import type { Snag } from '../checks/snag.ts';
+import type { Act } from '../acts/act.ts';
+import { applyAct } from '../acts/apply-act.ts';
+import { isSame } from '../acts/is-same.ts';
+import type { Job } from '../job/job.ts';
+import type { Findings } from '../reckoning/findings.ts';
+
+type Said = Omit<Findings, 'job'>;
+
+/** What an edit made other in what is said of a job: all that it does not name stays as it was. */
+export interface AssessmentChange {
+  readonly findings: Partial<Said>;
+  /** Findings that there are no longer. */
+  readonly gone: readonly (keyof Said)[];
+  readonly snags?: readonly Snag[];
+}
+
+/** A job where it is reckoned: it is told of acts, and answers only what they made other. */
+export class HeldJob {
+  #held: { readonly job: Job; readonly assessment: Assessment } | undefined;
+
+  /** Takes a job over whole, and says all there is to say. */
+  hold(job: Job): Assessment {
+    const assessment = assess(job);
+    this.#held = { job, assessment };
+    return assessment;
+  }
+
+  /**
+   * Reckons a job almost like the held one, and says nothing: what runs this code is quicker at what it has done a few times, so
+   * that the first edit need not wait for it.
+   *
+   * @param turn - another each time, for nothing to be remembered.
+   */
+  rehearse(turn: number): void {
+    const job = this.#held?.job;
+    const { railHeight } = job?.survey ?? {};
+    if (!job || !railHeight) return;
+    const moved = { ...railHeight, si: railHeight.si + turn * 1e-9 };
+    assess({ ...job, survey: { ...job.survey, railHeight: moved } });
+  }
+
+  /** @throws Error when no job is held, or when the act does not go with it: the sender then has another one, and hands it over. */
+  act(act: Act): AssessmentChange {
+    const before = this.#held;
+    if (!before) throw new Error('no job is held');
+    const job = applyAct(before.job, act); // whoever sends it has judged it
+    if (job === before.job) throw new Error('the act does not go with the job that is held');
+    return changeOf(before.assessment, this.hold(job));
+  }
+}
+
+/** Findings that are remembered by what they read: the same object when nothing of that changed. */
+const REMEMBERED = new Set<keyof Said>([
+  'routes',
+  'solution',
+  'drive',
+  'soak',
+  'tank',
+  'gauge',
+  'sweep',
+  'float',
+  'vent',
+]);
+
+function changeOf(before: Assessment, after: Assessment): AssessmentChange {
+  const [was, is]: Said[] = [before.findings, after.findings];
+  const keys = Object.keys({ ...was, ...is }).filter((key) => key !== 'job') as (keyof Said)[];
+  const other = keys.filter((key) => (REMEMBERED.has(key) ? was![key] !== is![key] : !isSame(was![key], is![key])));
+  return {
+    findings: Object.fromEntries(other.filter((key) => is![key] !== undefined).map((key) => [key, is![key]])),
+    gone: other.filter((key) => is![key] === undefined),
+    snags: isSame(before.snags, after.snags) ? undefined : after.snags,
+  };
+}
+
+/** What is said of a job once a change has come: whatever did not change is the very same object. */
+export function followed(before: Assessment, job: Job, change: AssessmentChange): Assessment {
+  const findings = { ...before.findings, ...change.findings, job };
+  for (const key of change.gone) delete findings[key];
+  const same = (snag: Snag) => before.snags.find((was) => was.id === snag.id && isSame(was, snag));
+  return { findings, snags: change.snags?.map((snag) => same(snag) ?? snag) ?? before.snags };
+}
