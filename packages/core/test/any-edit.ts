@@ -2,45 +2,19 @@ import fc from 'fast-check';
 import type { Act } from '../src/acts/act.ts';
 import { tryAct } from '../src/acts/apply-act.ts';
 import { valueAt } from '../src/acts/at-path.ts';
-import { assumptionProperties } from '../src/job/assumption.ts';
-import { bulkheadEndProperties } from '../src/job/bulkhead.ts';
 import { genericAdapters } from '../src/fittings/adapter-catalogue.ts';
-import { briefProperties } from '../src/job/brief.ts';
 import { throughPorts } from '../src/acts/graph-edit.ts';
 import { portsOf } from '../src/parts/graph.ts';
 import { jointProperties } from '../src/parts/joint.ts';
 import { isLine, isRegulator, kindOf, partKinds, propertiesOf, type Part, type PartKind } from '../src/parts/kinds.ts';
 import { circuitsOf } from '../src/run/circuits.ts';
-import { gaugeProperties } from '../src/job/gauge.ts';
-import {
-  bodyProperties,
-  hangerPartProperties,
-  hangerProperties,
-  platePortProperties,
-  rodProperties,
-} from '../src/job/hanger.ts';
 import type { Job } from '../src/job/job.ts';
+import type { Root } from '../src/job/define-root.ts';
+import { roots } from '../src/job/roots.ts';
 import { layouts, type LayoutKey } from '../src/job/layout.ts';
 import { regulatorPlaces } from '../src/acts/move-regulator.ts';
-import { oldConnectionProperties } from '../src/job/old-connection.ts';
-import { ownPointProperties, pointConditions, pointKeys } from '../src/job/points.ts';
 import type { Property, QuantityProperty } from '../src/fields/property.ts';
-import { existingLineProperties, surveyProperties } from '../src/job/survey.ts';
-import {
-  baffleProperties,
-  fillProperties,
-  stationProperties,
-  tankProperties,
-  zoneProperties,
-} from '../src/job/tank.ts';
-import { ventProperties } from '../src/job/vent.ts';
-import {
-  candidateProperties,
-  lineRouteProperties,
-  pointProperties,
-  zoneKinds,
-  zoneProperties as routeZoneProperties,
-} from '../src/job/routes.ts';
+import { lineRouteProperties, zoneKinds } from '../src/job/routes.ts';
 import { setOnPort } from '../src/acts/set-on-port.ts';
 import type { PortRef } from '../src/parts/port.ts';
 import { linePorts } from '../src/routes/line-ports.ts';
@@ -79,34 +53,18 @@ function anyValue(property: Property, size: number, spread: number): unknown {
   }
 }
 
-const groups: [readonly string[], Record<string, Property>][] = [
-  [['brief'], briefProperties],
-  [['survey'], surveyProperties],
-  [['survey', 'tank'], tankProperties],
-  [['survey', 'vent'], ventProperties],
-  [['hanger'], hangerProperties],
-  [['gauge'], gaugeProperties],
-  [['assumptions'], assumptionProperties],
-  ...pointKeys.map((key): [readonly string[], Record<string, Property>] => [['points', key], pointConditions]),
-];
-
-const lists: [readonly string[], Record<string, Property>][] = [
-  [['survey', 'tank', 'stations'], stationProperties],
-  [['survey', 'tank', 'zones'], zoneProperties],
-  [['survey', 'tank', 'baffles'], baffleProperties],
-  [['survey', 'tank', 'fills'], fillProperties],
-  [['survey', 'lines'], existingLineProperties],
-  [['survey', 'oldConnections'], oldConnectionProperties],
-  [['hanger', 'bodies'], bodyProperties],
-  [['hanger', 'rods'], rodProperties],
-  [['hanger', 'parts'], hangerPartProperties],
-  [['hanger', 'ports'], platePortProperties],
-  [['points', 'own'], ownPointProperties],
-  [['bulkhead'], bulkheadEndProperties],
-  [['routes', 'points'], pointProperties],
-  [['routes', 'zones'], routeZoneProperties],
-  [['routes', 'candidates'], candidateProperties],
-];
+type Place = readonly [path: readonly string[], fields: Readonly<Record<string, Property>>];
+const below = (root: string, at: string): string[] => [root, ...(at === '' ? [] : at.split('/'))];
+const thrownAt = Object.entries<Root>(roots).filter(([, root]) => root.isThrownAt !== false);
+/** Sections and lists of every root: one that is registered is edited by itself. */
+const groups = thrownAt.flatMap(([key, root]) =>
+  Object.entries(root.groups).flatMap(([at, { fields }]): Place[] =>
+    Object.keys(fields).length > 0 ? [[below(key, at), fields]] : [],
+  ),
+);
+const lists = thrownAt.flatMap(([key, root]) =>
+  Object.entries(root.lists).map(([at, { fields }]): Place => [below(key, at), fields]),
+);
 
 /** An edit of where things are and how a line goes between. */
 function routeEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {

@@ -1,4 +1,4 @@
-import { actSchema } from '../src/acts/act.ts';
+import { actFields } from '../src/acts/act.ts';
 import { commonProperties } from '../src/parts/define-part.ts';
 import { partKinds, propertiesOf, type PartKind } from '../src/parts/kinds.ts';
 import type { Job } from '../src/job/job.ts';
@@ -16,9 +16,7 @@ const values: unknown[] = [
   JSON.parse('{"__proto__": {"si": 1, "unit": "m"}}'), { toString: 1 }, [{ id: 'toString' }], [{ id: 'x', toString: 1 }], { key: 'bypassAtTank' }, 'open',
 ]; // prettier-ignore
 
-const KINDS = (actSchema.options as readonly { shape: { act: { value: string } } & Record<string, unknown> }[]).map(
-  ({ shape }) => ({ kind: shape.act.value, fields: Object.keys(shape).filter((field) => field !== 'act') }),
-);
+const KINDS = Object.entries(actFields).map(([kind, fields]) => ({ kind, fields: fields.filter((f) => f !== 'act') }));
 
 /**
  * An act of any kind whose fields hold what is in the job, what is nowhere, or what no field takes: plain data as a request brings

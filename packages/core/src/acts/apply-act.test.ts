@@ -6,7 +6,8 @@ import { peerOf } from '../parts/graph.ts';
 import { blankJob, jobSchema, type Job } from '../job/job.ts';
 import { layouts, type LayoutKey } from '../job/layout.ts';
 import type { Act } from './act.ts';
-import { describeAct, tryAct } from './apply-act.ts';
+import { tryAct } from './apply-act.ts';
+import { describeAct } from './act.ts';
 
 const { mailVan, flatBedTender } = demoJobs;
 const after = (job: Job, ...acts: Act[]): Job => {

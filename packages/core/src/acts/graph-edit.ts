@@ -125,6 +125,13 @@ export class GraphEdit<J extends Graph> {
   }
 }
 
+/** A job after an edit of its run. */
+export function editing<J extends Graph>(job: J, change: (edit: GraphEdit<J>) => void): J {
+  const edit = new GraphEdit(job);
+  change(edit);
+  return edit.job;
+}
+
 /** What stands before and behind a part on its line, by the ports that fuel passes. */
 export function throughOf(job: Graph, part: Part): [Peer, Peer] | undefined {
   const circuits = circuitsOf(job);

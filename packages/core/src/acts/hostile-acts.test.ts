@@ -6,7 +6,8 @@ import { demoJobs } from '../demo/index.ts';
 import { blankJob, jobSchema, type Job } from '../job/job.ts';
 import { readJobDocument } from '../job/read-job-file.ts';
 import type { Act } from './act.ts';
-import { describeAct, tryAct } from './apply-act.ts';
+import { tryAct } from './apply-act.ts';
+import { describeAct } from './act.ts';
 import { restoring, touchedBy } from './touched.ts';
 
 /** More of them for a long search: ENDREL_RUNS=100000. */

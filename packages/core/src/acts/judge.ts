@@ -1,14 +1,15 @@
 import { jointSchema } from '../parts/joint.ts';
 import { partSchema } from '../parts/kinds.ts';
 import { graphFaults } from '../parts/graph.ts';
-import { jobShape, MOST_JOINTS, MOST_PARTS, overruledSchema, overruleSchema, type Job } from '../job/job.ts';
+import { jobShape, type Job } from '../job/job.ts';
+import { MOST_JOINTS, MOST_OVERRULES, MOST_PARTS, overruledSchema, overruleSchema } from '../job/roots/run.ts';
 import { idSchema } from '../fields/property.ts';
 import type { z } from 'zod';
 import type { ActFault } from './refused.ts';
 
 const collections = { parts: partSchema, joints: jointSchema, overrules: overruleSchema } as const;
 const names = { parts: idSchema, joints: idSchema, overrules: overruledSchema } as const;
-const most = { parts: MOST_PARTS, joints: MOST_JOINTS, overrules: 200 } as const;
+const most = { parts: MOST_PARTS, joints: MOST_JOINTS, overrules: MOST_OVERRULES } as const;
 
 /**
  * What is wrong with the records that an edit changed, or with their names; those that it shares with the job before were judged

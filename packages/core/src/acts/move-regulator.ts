@@ -1,11 +1,14 @@
+import { z } from 'zod';
 import { circuitsOf } from '../run/circuits.ts';
 import { isBypass, isLine, isRegulator } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import type { LayoutKey } from '../job/layout.ts';
-import type { RegulatorPlace } from './act.ts';
 import { blocksOf, find, partsOf, type Block } from './chain.ts';
 import { GraphEdit } from './graph-edit.ts';
 import { refused } from './refused.ts';
+
+export const regulatorPlaceSchema = z.enum(['tank', 'beforeRail', 'afterRail']);
+export type RegulatorPlace = z.infer<typeof regulatorPlaceSchema>;
 
 /** As in "move the regulator …". */
 export const regulatorPlaces: Record<RegulatorPlace, string> = {

@@ -28,6 +28,8 @@ interface Base<S extends z.ZodType> {
   readonly schema: S;
   /** How and why to measure it, in one sentence. */
   readonly hint?: string;
+  /** The tab of its stage that it stands on; absent: that of its section. */
+  readonly tab?: string;
 }
 /** How a measurement is taken. */
 export interface Guide {
@@ -155,6 +157,19 @@ export const idSchema = z
   .string()
   .regex(/^[a-z0-9-]{1,40}$/, 'must be lower-case letters, digits and dashes')
   .refine((id) => !isInherited(id), 'is a name that no job uses');
+
+/** Says of properties which tab of their stage they stand on; what is not named stands on that of their section. */
+export function onTabs<P extends Record<string, Property>>(
+  properties: P,
+  tabs: Readonly<Record<string, readonly (keyof P)[]>>,
+): P {
+  const tabOf = new Map(Object.entries(tabs).flatMap(([tab, keys]) => keys.map((key) => [key, tab] as const)));
+  const placed = Object.entries(properties).map(([key, p]) => [
+    key,
+    tabOf.has(key) ? { ...p, tab: tabOf.get(key) } : p,
+  ]);
+  return Object.fromEntries(placed) as P;
+}
 
 /** A row of a list: its properties, and an id by which edits find it again. */
 export const rowOf = <P extends Record<string, Property>>(properties: P) =>

@@ -5,7 +5,7 @@ import { assess } from '../assessment/assess.ts';
 import { partRows } from '../cards/parts-card.ts';
 import { sayIn } from '../units/unit-system.ts';
 import { seeded } from '../../test/seeded.ts';
-import { describeAct } from '../acts/apply-act.ts';
+import { describeAct } from '../acts/act.ts';
 import { touchedBy } from '../acts/touched.ts';
 import { sayField } from './field-name.ts';
 

@@ -3,7 +3,18 @@ import { z } from 'zod';
 import { tankMeshSchema } from '../attachments/tank-mesh.ts';
 import { kPa, litres, mm } from '../units/quick.ts';
 import { measuredSchema } from '../fields/measured.ts';
-import { namesOf, choice, flag, objectOf, quantity, rowOf, text, TYPICAL, type Guide } from '../fields/property.ts';
+import {
+  namesOf,
+  choice,
+  flag,
+  objectOf,
+  quantity,
+  rowOf,
+  text,
+  TYPICAL,
+  type Guide,
+  onTabs,
+} from '../fields/property.ts';
 
 /** Heights are above the tank floor. */
 const HEIGHT = { minimum: -3, maximum: 3 };
@@ -24,153 +35,181 @@ export const tankShapes = {
 } as const;
 export type TankShape = keyof typeof tankShapes;
 
-export const tankProperties = {
-  depth: quantity('tank depth', 'length', 'mm', {
-    tool: 'tape',
-    minimum: mm(20),
-    maximum: 3,
-    likely: [mm(80), mm(800)],
-    needed: true,
-    hint: 'Rule down through the opening to the floor, lip to floor; measure twice.',
-    guide: {
-      mark: 'D',
-      tool: 'steel rule or dowel through the opening',
-      where: 'lip of the opening straight down to the floor, not onto a seam',
-      tolerance: mm(1),
-      why: 'the hanger is cut to it: 3 mm long and it never seats, 3 mm short and the sock hangs',
-    },
-  }),
-  capacity: quantity('tank volume', 'volume', 'L', {
-    minimum: litres(0.1),
-    maximum: 5,
-    likely: [litres(3), litres(400)],
-    hint: 'Brim-full; from the plate or a fill. Endrel holds it against the shape.',
-  }),
-  shape: choice('tank shape', tankShapes, {
-    hint: 'For litres against height. Depth stands upright; length and width lie flat.',
-  }),
-  length: quantity('tank length', 'length', 'mm', {
-    tool: 'tape',
-    ...SIDE,
-    hint: 'Inside, along the vehicle.',
-    ...tape('L', 'outside over the walls less twice the wall, along the vehicle', 'litres go with it one to one'),
-  }),
-  width: quantity('tank width', 'length', 'mm', {
-    tool: 'tape',
-    ...SIDE,
-    hint: 'Inside, across the vehicle.',
-    ...tape('W', 'outside over the walls less twice the wall, across the vehicle', 'litres go with it one to one'),
-  }),
-  cornerRadius: quantity('radius of the long corners', 'length', 'mm', {
-    tool: 'tape',
-    maximum: 1,
-    ...tape('R', 'lay a coin or a can of known size into the corner', 'four 50 mm corners take 2 % off', mm(5)),
-  }),
-  ends: choice('ends', { flat: 'flat', dished: 'dished outwards' }),
-  dish: quantity('ends stand out by', 'length', 'mm', {
-    tool: 'calipers',
-    maximum: 1,
-    ...tape('E', 'straightedge across the end, rule to its rim', 'two dishes hold two thirds of their box'),
-  }),
-  leftWidth: quantity('left lobe width', 'length', 'mm', {
-    tool: 'tape',
-    ...SIDE,
-    ...tape('A', 'across the left lobe at mid height', 'fuel stays in it when the level falls below the bridge'),
-  }),
-  rightWidth: quantity('right lobe width', 'length', 'mm', {
-    tool: 'tape',
-    ...SIDE,
-    ...tape('B', 'across the right lobe at mid height', 'fuel stays in it when the level falls below the bridge'),
-  }),
-  bridgeWidth: quantity('bridge width', 'length', 'mm', {
-    tool: 'tape',
-    ...SIDE,
-    ...tape('C', 'the gap between the lobes, over the propeller shaft', 'the bridge joins them'),
-  }),
-  bridgeFloor: quantity('bridge floor height', 'length', 'mm', {
-    tool: 'tape',
-    ...HEIGHT,
-    minimum: 0,
-    ...tape('H', 'from the lobe’s floor up to the tunnel’s top', 'below it the lobes no longer share fuel'),
-  }),
-  leftFloor: quantity('left lobe floor height', 'length', 'mm', {
-    tool: 'tape',
-    ...HEIGHT,
-    minimum: 0,
-    typical: { si: 0, source: 'chosen' },
-  }),
-  rightFloor: quantity('right lobe floor height', 'length', 'mm', {
-    tool: 'tape',
-    ...HEIGHT,
-    minimum: 0,
-    typical: { si: 0, source: 'chosen' },
-  }),
-  sumpLength: quantity('sump length', 'length', 'mm', {
-    tool: 'tape',
-    ...SIDE,
-    likely: [mm(30), 1],
-  }),
-  sumpWidth: quantity('sump width', 'length', 'mm', {
-    tool: 'tape',
-    ...SIDE,
-    likely: [mm(30), 1],
-  }),
-  sumpDepth: quantity('sump depth below the floor', 'length', 'mm', {
-    tool: 'tape',
-    maximum: 1,
-    likely: [mm(10), mm(200)],
-  }),
-  sumpForward: quantity('sump middle forward of the tank’s middle', 'length', 'mm', {
-    tool: 'tape',
-    minimum: -3,
-    maximum: 3,
-  }),
-  sumpLeft: quantity('sump middle left of the tank’s middle', 'length', 'mm', {
-    tool: 'tape',
-    minimum: -3,
-    maximum: 3,
-  }),
-  foam: flag('filled with foam', 'Open-cell safety foam.'),
-  foamShare: quantity('foam takes up', 'fraction', '%', {
-    maximum: 0.5,
-    likely: [0.01, 0.08],
-    typical: { si: 0.03, source: TYPICAL },
-  }),
-  fillShare: quantity('filled to', 'fraction', '%', {
-    maximum: 1,
-    likely: [0.85, 1],
-    typical: { si: 0.95, source: TYPICAL },
-    hint: 'Share of brim-full at which the pump nozzle stops; the rest is ullage, room for the fuel to swell.',
-  }),
-  outletHeight: quantity('outlet height', 'length', 'mm', {
-    tool: 'tape',
-    ...HEIGHT,
-    hint: 'Where fuel leaves the tank, above the tank floor: 0 at a bottom outlet.',
-  }),
-  coating: choice('tank wall inside', namesOf(tankWalls)),
-  vent: choice('vent', {
-    none: 'none',
-    tied: 'breathers tied to one another',
-    open: 'open line',
-    rollOver: 'line with roll-over valve',
-    canister: 'to a vapour canister',
-  }),
-  ventHeight: quantity('highest point of the vent', 'length', 'mm', {
-    tool: 'tape',
-    ...HEIGHT,
-  }),
-  fillerHeight: quantity('filler neck height', 'length', 'mm', {
-    tool: 'tape',
-    ...HEIGHT,
-    hint: 'Top of the neck, above the tank floor.',
-  }),
-  cap: choice('filler cap', { sealed: 'sealed', vented: 'vented', capped: 'vented, but its vent is closed off' }),
-  capOpensAt: quantity('cap lets air in at a vacuum of', 'pressure', 'kPa', {
-    maximum: kPa(20),
-    typical: { si: kPa(1), source: TYPICAL },
-    hint: 'Of a vented cap, where no line vents the tank.',
-  }),
-};
+export const tankProperties = onTabs(
+  {
+    depth: quantity('tank depth', 'length', 'mm', {
+      tool: 'tape',
+      minimum: mm(20),
+      maximum: 3,
+      likely: [mm(80), mm(800)],
+      needed: true,
+      hint: 'Rule down through the opening to the floor, lip to floor; measure twice.',
+      guide: {
+        mark: 'D',
+        tool: 'steel rule or dowel through the opening',
+        where: 'lip of the opening straight down to the floor, not onto a seam',
+        tolerance: mm(1),
+        why: 'the hanger is cut to it: 3 mm long and it never seats, 3 mm short and the sock hangs',
+      },
+    }),
+    capacity: quantity('tank volume', 'volume', 'L', {
+      minimum: litres(0.1),
+      maximum: 5,
+      likely: [litres(3), litres(400)],
+      hint: 'Brim-full; from the plate or a fill. Endrel holds it against the shape.',
+    }),
+    shape: choice('tank shape', tankShapes, {
+      hint: 'For litres against height. Depth stands upright; length and width lie flat.',
+    }),
+    length: quantity('tank length', 'length', 'mm', {
+      tool: 'tape',
+      ...SIDE,
+      hint: 'Inside, along the vehicle.',
+      ...tape('L', 'outside over the walls less twice the wall, along the vehicle', 'litres go with it one to one'),
+    }),
+    width: quantity('tank width', 'length', 'mm', {
+      tool: 'tape',
+      ...SIDE,
+      hint: 'Inside, across the vehicle.',
+      ...tape('W', 'outside over the walls less twice the wall, across the vehicle', 'litres go with it one to one'),
+    }),
+    cornerRadius: quantity('radius of the long corners', 'length', 'mm', {
+      tool: 'tape',
+      maximum: 1,
+      ...tape('R', 'lay a coin or a can of known size into the corner', 'four 50 mm corners take 2 % off', mm(5)),
+    }),
+    ends: choice('ends', { flat: 'flat', dished: 'dished outwards' }),
+    dish: quantity('ends stand out by', 'length', 'mm', {
+      tool: 'calipers',
+      maximum: 1,
+      ...tape('E', 'straightedge across the end, rule to its rim', 'two dishes hold two thirds of their box'),
+    }),
+    leftWidth: quantity('left lobe width', 'length', 'mm', {
+      tool: 'tape',
+      ...SIDE,
+      ...tape('A', 'across the left lobe at mid height', 'fuel stays in it when the level falls below the bridge'),
+    }),
+    rightWidth: quantity('right lobe width', 'length', 'mm', {
+      tool: 'tape',
+      ...SIDE,
+      ...tape('B', 'across the right lobe at mid height', 'fuel stays in it when the level falls below the bridge'),
+    }),
+    bridgeWidth: quantity('bridge width', 'length', 'mm', {
+      tool: 'tape',
+      ...SIDE,
+      ...tape('C', 'the gap between the lobes, over the propeller shaft', 'the bridge joins them'),
+    }),
+    bridgeFloor: quantity('bridge floor height', 'length', 'mm', {
+      tool: 'tape',
+      ...HEIGHT,
+      minimum: 0,
+      ...tape('H', 'from the lobe’s floor up to the tunnel’s top', 'below it the lobes no longer share fuel'),
+    }),
+    leftFloor: quantity('left lobe floor height', 'length', 'mm', {
+      tool: 'tape',
+      ...HEIGHT,
+      minimum: 0,
+      typical: { si: 0, source: 'chosen' },
+    }),
+    rightFloor: quantity('right lobe floor height', 'length', 'mm', {
+      tool: 'tape',
+      ...HEIGHT,
+      minimum: 0,
+      typical: { si: 0, source: 'chosen' },
+    }),
+    sumpLength: quantity('sump length', 'length', 'mm', {
+      tool: 'tape',
+      ...SIDE,
+      likely: [mm(30), 1],
+    }),
+    sumpWidth: quantity('sump width', 'length', 'mm', {
+      tool: 'tape',
+      ...SIDE,
+      likely: [mm(30), 1],
+    }),
+    sumpDepth: quantity('sump depth below the floor', 'length', 'mm', {
+      tool: 'tape',
+      maximum: 1,
+      likely: [mm(10), mm(200)],
+    }),
+    sumpForward: quantity('sump middle forward of the tank’s middle', 'length', 'mm', {
+      tool: 'tape',
+      minimum: -3,
+      maximum: 3,
+    }),
+    sumpLeft: quantity('sump middle left of the tank’s middle', 'length', 'mm', {
+      tool: 'tape',
+      minimum: -3,
+      maximum: 3,
+    }),
+    foam: flag('filled with foam', 'Open-cell safety foam.'),
+    foamShare: quantity('foam takes up', 'fraction', '%', {
+      maximum: 0.5,
+      likely: [0.01, 0.08],
+      typical: { si: 0.03, source: TYPICAL },
+    }),
+    fillShare: quantity('filled to', 'fraction', '%', {
+      maximum: 1,
+      likely: [0.85, 1],
+      typical: { si: 0.95, source: TYPICAL },
+      hint: 'Share of brim-full at which the pump nozzle stops; the rest is ullage, room for the fuel to swell.',
+    }),
+    outletHeight: quantity('outlet height', 'length', 'mm', {
+      tool: 'tape',
+      ...HEIGHT,
+      hint: 'Where fuel leaves the tank, above the tank floor: 0 at a bottom outlet.',
+    }),
+    coating: choice('tank wall inside', namesOf(tankWalls)),
+    vent: choice('vent', {
+      none: 'none',
+      tied: 'breathers tied to one another',
+      open: 'open line',
+      rollOver: 'line with roll-over valve',
+      canister: 'to a vapour canister',
+    }),
+    ventHeight: quantity('highest point of the vent', 'length', 'mm', {
+      tool: 'tape',
+      ...HEIGHT,
+    }),
+    fillerHeight: quantity('filler neck height', 'length', 'mm', {
+      tool: 'tape',
+      ...HEIGHT,
+      hint: 'Top of the neck, above the tank floor.',
+    }),
+    cap: choice('filler cap', { sealed: 'sealed', vented: 'vented', capped: 'vented, but its vent is closed off' }),
+    capOpensAt: quantity('cap lets air in at a vacuum of', 'pressure', 'kPa', {
+      maximum: kPa(20),
+      typical: { si: kPa(1), source: TYPICAL },
+      hint: 'Of a vented cap, where no line vents the tank.',
+    }),
+  },
+  {
+    tank: [
+      'shape',
+      'capacity',
+      'length',
+      'width',
+      'cornerRadius',
+      'ends',
+      'dish',
+      'leftWidth',
+      'rightWidth',
+      'bridgeWidth',
+      'bridgeFloor',
+      'leftFloor',
+      'rightFloor',
+      'sumpLength',
+      'sumpWidth',
+      'sumpDepth',
+      'sumpForward',
+      'sumpLeft',
+      'foam',
+      'foamShare',
+      'fillShare',
+    ],
+    vent: ['vent', 'ventHeight', 'fillerHeight', 'cap', 'capOpensAt'],
+  },
+);
 
 const length = (name: string, minimum = -3) =>
   measuredSchema({ kind: 'length', name, unit: 'mm', minimum, maximum: 5 });

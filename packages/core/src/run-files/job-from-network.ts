@@ -1,7 +1,8 @@
 import type { LinkLaw } from '../hydraulics/network.ts';
 import { freshId, freshJointId } from '../acts/fresh-id.ts';
 import { throughPorts } from '../acts/graph-edit.ts';
-import { blankJob, MOST_PARTS, type Job } from '../job/job.ts';
+import { blankJob, type Job } from '../job/job.ts';
+import { MOST_PARTS } from '../job/roots/run.ts';
 import { measured } from '../fields/measured.ts';
 import { describeIssue, readJobDocument } from '../job/read-job-file.ts';
 import { inOneLine } from '../fields/text.ts';

@@ -6,7 +6,8 @@ import {
   type KeptAct,
 } from '@endrel/core/contract/api';
 import type { Act } from '@endrel/core/acts/act';
-import { describeAct, tryAct } from '@endrel/core/acts/apply-act';
+import { tryAct } from '@endrel/core/acts/apply-act';
+import { describeAct } from '@endrel/core/acts/act';
 import { overlap, touchedBy } from '@endrel/core/acts/touched';
 import { sayField } from '@endrel/core/job/field-name';
 import { blankJob, type Job } from '@endrel/core/job/job';
@@ -14,7 +15,7 @@ import { describeIssue, isNestedTooDeep, readJobDocument } from '@endrel/core/jo
 import { unstorableAt } from '@endrel/core/fields/text';
 import { InvalidError, UnreadableError } from '../errors.ts';
 import { readRequest } from './read-request.ts';
-import { takenBack } from '@endrel/core/job/take-back';
+import { takenBack } from '@endrel/core/acts/take-back';
 import type { ActsTried, CreatedJob, JudgedJob, OpenedJob, Stored, Tried, WayBack } from './judge.ts';
 
 const MOST_HELD = 60; // jobs

@@ -1,6 +1,7 @@
 import { useMemo, type ReactNode } from 'react';
 import type { Act } from '@endrel/core/acts/act';
-import { describeAct, tryAct } from '@endrel/core/acts/apply-act';
+import { tryAct } from '@endrel/core/acts/apply-act';
+import { describeAct } from '@endrel/core/acts/act';
 import { capital } from '@endrel/core/units/capital';
 import { keepFocusNear } from './return-focus.ts';
 import { useAct, useJob, useSession } from '../session/session-context.tsx';

@@ -1,7 +1,8 @@
 import type { ActsAnswer, ActsRequest, StoredJob } from '@endrel/core/contract/api';
 import { MOST_ACTS } from '@endrel/core/contract/api';
 import type { Act } from '@endrel/core/acts/act';
-import { describeAct, tryAct } from '@endrel/core/acts/apply-act';
+import { tryAct } from '@endrel/core/acts/apply-act';
+import { describeAct } from '@endrel/core/acts/act';
 import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import type { FieldPath } from '@endrel/core/fields/field-path';

@@ -1,16 +1,12 @@
-import type { Act } from '@endrel/core/acts/act';
+import { kindOfAct, type Act } from '@endrel/core/acts/act';
 import { tryAct } from '@endrel/core/acts/apply-act';
 import type { Job } from '@endrel/core/job/job';
 import type { FieldPath } from '@endrel/core/fields/field-path';
 
 /** The field that an act fills in, where it is one field. */
-export function fieldOf(act: Act): FieldPath | undefined {
-  if (act.act === 'set') return act.path;
-  if (act.act === 'setOnPart') return ['parts', act.id, act.key];
-  return undefined;
-}
+export const fieldOf = (act: Act): FieldPath | undefined => kindOfAct(act).fills?.(act).path;
 /** What it fills in. */
-export const valueOf = (act: Act): unknown => (act.act === 'set' || act.act === 'setOnPart' ? act.value : undefined);
+export const valueOf = (act: Act): unknown => kindOfAct(act).fills?.(act).value;
 
 /** A job with acts done on it in order; those that can no longer be done are left out, each with why. */
 export function withActs<A extends { readonly act: Act }>(

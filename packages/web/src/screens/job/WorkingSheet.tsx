@@ -4,7 +4,7 @@ import type { Working } from '@endrel/core/working/working';
 import { useReturnFocus } from '../../components/return-focus.ts';
 import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
-import { stageOfField } from './stage-tabs.ts';
+import { stageOfField } from '@endrel/core/job/roots';
 import type { JobView } from './use-job-view.ts';
 
 interface WorkingSheetProps {

@@ -1,13 +1,13 @@
 import type { FieldPath } from '@endrel/core/fields/field-path';
 import type { Stage } from '@endrel/core/job/stage';
-import { stageOfField } from './stage-tabs.ts';
+import { stageOfField } from '@endrel/core/job/roots';
 import type { JobView } from './use-job-view.ts';
 
 /** Stages on which a change of parts and joints is seen where one stands. */
 const SHOW_PARTS = new Set<Stage>(['layout', 'hanger', 'run', 'joints', 'routes', 'wiring']);
 
 const isSeen = (stage: Stage, path: FieldPath): boolean =>
-  path[0] === 'parts' || path[0] === 'joints' ? SHOW_PARTS.has(stage) : path[0] === 'layout' ? stage === 'layout' : stageOfField(path) === stage; // prettier-ignore
+  path[0] === 'parts' || path[0] === 'joints' ? SHOW_PARTS.has(stage) : stageOfField(path) === stage;
 
 /** What undo or redo put back is shown: where none of it is seen on this stage, the page goes to where it is. */
 export function showUndone(view: JobView, paths: readonly FieldPath[]): void {

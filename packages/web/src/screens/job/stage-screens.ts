@@ -12,8 +12,8 @@ type Screen = Loadable<StageProps>;
 // an edit is drawn by those who follow the job, not by the whole page
 const screen = (load: () => Promise<ComponentType<StageProps>>): Screen => loadable(async () => memo(await load()));
 
-/** The screen of each stage that has one; each is fetched when it is first opened, or in a quiet moment before. */
-export const stageScreens: Readonly<Partial<Record<Stage, Screen>>> = {
+/** The screen of each stage; each is fetched when it is first opened, or in a quiet moment before. */
+export const stageScreens: Readonly<Record<Stage, Screen>> = {
   brief: screen(() => import('../brief/BriefStage.tsx').then((m) => m.BriefStage)),
   survey: screen(() => import('../survey/SurveyStage.tsx').then((m) => m.SurveyStage)),
   layout: screen(() => import('../layout/LayoutStage.tsx').then((m) => m.LayoutStage)),

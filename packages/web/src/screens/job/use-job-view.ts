@@ -6,7 +6,8 @@ import { pointKeysOf } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
 import { focusField } from '../../components/anchor.ts';
 import { stageList } from './stages.ts';
-import { firstTab, tabOfField } from './stage-tabs.ts';
+import { tabOfField } from '@endrel/core/job/roots';
+import { firstTab } from '@endrel/core/job/stage';
 
 /** Where in a job the person is: stage, chosen part, operating point. Kept in the address, so that back and reload work. */
 export interface JobView {

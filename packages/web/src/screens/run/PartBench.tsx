@@ -3,7 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import type { Act } from '@endrel/core/acts/act';
 import { throughPorts } from '@endrel/core/acts/graph-edit';
 import { regulatorPlace, regulatorPlaces } from '@endrel/core/acts/move-regulator';
-import type { RegulatorPlace } from '@endrel/core/acts/act';
+import type { RegulatorPlace } from '@endrel/core/acts/move-regulator';
 import type { Job } from '@endrel/core/job/job';
 import type { Property } from '@endrel/core/fields/property';
 import { commonProperties } from '@endrel/core/parts/define-part';

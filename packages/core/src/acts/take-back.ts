@@ -1,5 +1,6 @@
-import type { Job } from './job.ts';
-import { readJobDocument } from './read-job-file.ts';
+import { actSchema, kindOfAct } from './act.ts';
+import type { Job } from '../job/job.ts';
+import { readJobDocument } from '../job/read-job-file.ts';
 
 type Held = Record<string, unknown>;
 const isHeld = (value: unknown): value is Held => typeof value === 'object' && value !== null;
@@ -18,7 +19,7 @@ export function takenBack(
 ): { job: Job; revision: number } | undefined {
   const copy = JSON.parse(JSON.stringify(document)) as unknown;
   for (const { revision, act } of newest) {
-    if (!isHeld(copy) || !isHeld(act) || !takeBack(copy, act)) return undefined;
+    if (!isHeld(copy) || !takeBack(copy, act)) return undefined;
     const read = readJobDocument(copy);
     if (read.ok) return { job: read.value.job, revision: revision - 1 };
   }
@@ -26,24 +27,14 @@ export function takenBack(
 }
 
 /** Undoes in place what an act wrote of itself. @returns false for one that does not say what stood there before. */
-function takeBack(document: Held, act: Held): boolean {
-  switch (act.act) {
-    case 'restore':
-      for (const record of (act.records as Held[]).toReversed()) put(document, record.path as string[], record.was);
-      return true;
-    case 'overruleSnag':
-      put(document, ['overrules', String(act.snag)], undefined);
-      return true;
-    case 'addPart':
-      put(document, ['parts', String((act.part as Held).id)], undefined);
-      return true;
-    case 'setPort':
-      put(document, ['parts', String(act.part), 'ports', String(act.port)], undefined);
-      dropIfEmpty(document, String(act.part));
-      return true;
-    default:
-      return false;
+function takeBack(document: Held, given: unknown): boolean {
+  const act = actSchema.safeParse(given);
+  const wrote = act.success ? kindOfAct(act.data).wrote?.(act.data) : undefined;
+  for (const { path, was } of wrote ?? []) {
+    put(document, path, was);
+    if (path[0] === 'parts' && path[2] === 'ports') dropIfEmpty(document, String(path[1]));
   }
+  return wrote !== undefined;
 }
 
 /** A part of which nothing is said of any port has no list of them. */

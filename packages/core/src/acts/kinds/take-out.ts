@@ -1,0 +1,18 @@
+import { id } from '../act-fields.ts';
+import { defineAct } from '../define-act.ts';
+import { editing } from '../graph-edit.ts';
+import { nameOf } from '../words.ts';
+
+/** Taken out, and what was on either side joined up. */
+export const takeOut = defineAct(
+  'takeOut',
+  { id },
+  {
+    apply: (job, act) =>
+      editing(job, (edit) => {
+        edit.unjoin(edit.part(act.id).id);
+        edit.remove(act.id);
+      }),
+    describe: (job, act) => `take out ${nameOf(job, act.id)}`,
+  },
+);
