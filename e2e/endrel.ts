@@ -70,38 +70,79 @@ async function isReckoned(address: string): Promise<boolean> {
   return jobs.every((job) => !job.isBehind);
 }
 
-/** Each test gets a server of its own on a database of its own, with the demo workshop in it. */
-export const test = base.extend<{ server: Server }, { workshop: string }>({
-  /** A database with the demo workshop, made once: every test's own is a copy of it. */
+/** What tests change; the shop itself stays. */
+const CHANGED = ['jobs', 'job_changes', 'readable_jobs', 'pumps', 'shelf_parts', 'benders', 'attachments'];
+
+async function withDatabase<T>(databaseUrl: string, ask: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  try {
+    return await ask(client);
+  } finally {
+    await client.end();
+  }
+}
+
+/**
+ * Keeps what the demo workshop holds. @returns the SQL that puts it back, its jobs under ids of their own each time: nothing that
+ * a server remembers of a test meets the next one.
+ */
+const keepWorkshop = (databaseUrl: string): Promise<string> =>
+  withDatabase(databaseUrl, async (client) => {
+    await client.query(
+      `create schema kept; ${CHANGED.map((t) => `create table kept.${t} as table public.${t};`).join(' ')}`,
+    );
+    const { rows } = await client.query<{ name: string; columns: string }>(
+      `select table_name as name, string_agg(quote_ident(column_name), ', ') as columns from information_schema.columns
+       where table_schema = 'public' and is_generated = 'NEVER' and table_name = any($1) group by table_name`,
+      [CHANGED],
+    );
+    return `begin;
+      set local session_replication_role = replica; -- a trigger keeps changes of jobs, and jobs stand before what refers to them
+      ${CHANGED.map((table) => `delete from public.${table};`).join(' ')}
+      create temp table ids on commit drop as select id as old, gen_random_uuid() as new from kept.jobs;
+      update kept.job_changes set job_id = new from ids where job_id = old;
+      update kept.readable_jobs set job_id = new from ids where job_id = old;
+      update kept.jobs set id = new from ids where id = old;
+      ${rows.map((t) => `insert into public.${t.name} (${t.columns}) select ${t.columns} from kept.${t.name};`).join(' ')}
+      commit;`;
+  });
+
+interface Workshop {
+  readonly address: string;
+  readonly databaseUrl: string;
+  /** Puts everything back as it was at first. */
+  putBack(): Promise<unknown>;
+  running: ChildProcess;
+}
+
+/** A worker's tests share a server; each finds the demo workshop as it was at first. */
+export const test = base.extend<{ server: Server }, { workshop: Workshop }>({
   workshop: [
     // eslint-disable-next-line no-empty-pattern -- Playwright reads the fixtures a fixture needs from this pattern
     async ({}, use) => {
       const name = newName();
+      const databaseUrl = addressOf(name);
       await withAdmin((client) => client.query(`create database ${name}`));
-      const first = await startServer(addressOf(name), 0);
-      await expect.poll(() => isReckoned(first.address), { timeout: 60_000 }).toBe(true);
-      await ended(first.child);
-      await use(name);
+      const { child, address } = await startServer(databaseUrl, 0);
+      await expect.poll(() => isReckoned(address), { timeout: 60_000 }).toBe(true);
+      const asItWas = await keepWorkshop(databaseUrl);
+      const putBack = () => withDatabase(databaseUrl, (client) => client.query(asItWas));
+      const workshop: Workshop = { address, databaseUrl, putBack, running: child };
+      await use(workshop);
+      if (workshop.running.exitCode === null) await ended(workshop.running);
       await withAdmin((client) => client.query(`drop database ${name} with (force)`));
     },
     { scope: 'worker', timeout: 90_000 },
   ],
   server: async ({ workshop }, use) => {
-    const name = newName();
-    await withAdmin((client) => client.query(`create database ${name} template ${workshop}`));
-    const databaseUrl = addressOf(name);
-    let running = await startServer(databaseUrl, 0);
-    const { address } = running;
-    await use({
-      address,
-      databaseUrl,
-      stop: () => ended(running.child),
-      restart: async () => {
-        running = await startServer(databaseUrl, Number(new URL(address).port));
-      },
-    });
-    if (running.child.exitCode === null) await ended(running.child);
-    await withAdmin((client) => client.query(`drop database ${name} with (force)`));
+    const { address, databaseUrl } = workshop;
+    const restart = async () => {
+      workshop.running = (await startServer(databaseUrl, Number(new URL(address).port))).child;
+    };
+    if (workshop.running.exitCode !== null || workshop.running.signalCode !== null) await restart(); // a test that failed left it stopped
+    await workshop.putBack();
+    await use({ address, databaseUrl, stop: () => ended(workshop.running), restart });
   },
   baseURL: async ({ server }, use) => use(server.address),
   page: async ({ page }, use) => {
