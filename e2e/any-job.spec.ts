@@ -89,8 +89,8 @@ async function walk(page: Page, id: string, job: Job): Promise<string[]> {
   const wrong: string[] = [];
   const ids = [...Object.keys(job.parts), ...(job.wiring?.devices ?? []).map((d) => d.id)];
   for (const { key } of stageList) {
-    const tabs = Object.keys((stageTabs as Record<string, Record<string, string>>)[key] ?? { '': '' });
-    for (const name of tabs)
+    const tabs = Object.keys(stageTabs[key]);
+    for (const name of tabs.length > 0 ? tabs : [''])
       for (const part of ids.length > 0 ? [undefined, ids[Math.floor(dice() * ids.length)]!] : [undefined]) {
         const search = new URLSearchParams({ ...(name ? { tab: name } : {}), ...(part ? { part } : {}) }).toString();
         const at = `${key}?${search}`;

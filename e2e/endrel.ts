@@ -161,7 +161,7 @@ export { expect, type Page };
 
 const NARROW = 800; // px: below it the run is folded away
 
-type Stage =
+export type Stage =
   'Brief' | 'Survey' | 'Layout' | 'Pump & hanger' | 'Run' | 'Joints' | 'Gauge' | 'Routes' | 'Wiring' | 'Cards';
 
 /** Goes to a stage and waits for it: what is focused, typed or looked for before it is there belongs to the one before. */
@@ -184,7 +184,10 @@ export const openJob = async (page: Page, name: string, stage: Stage) => {
 };
 
 /** Opens a page within a stage. */
-export const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click();
+export const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
+
+/** Waits until all that Endrel has to say of the job as it stands is said. */
+export const reckoned = (page: Page) => expect(page.locator('[data-reckoning="judged"]')).toBeVisible();
 
 /** Types into the field of this label and leaves it, as Tab does. */
 export async function fill(page: Page, label: string | RegExp, text: string): Promise<void> {
@@ -208,9 +211,20 @@ export const part = (page: Page, name: RegExp | string) =>
   page.getByRole('group', { name: /^The run (at|in one line)/ }).getByRole('button', { name });
 export const snags = (page: Page) => page.getByRole('complementary', { name: 'Snags' });
 
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+const violationsOf = async (axe: AxeBuilder): Promise<string[]> =>
+  (await axe.analyze()).violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+const axeOn = (page: Page, within: string | undefined): AxeBuilder => {
+  const axe = new AxeBuilder({ page });
+  return within === undefined ? axe : axe.include(within);
+};
+
+/** WCAG 2.2 AA as far as axe tells it. @param within - a part of the page alone, as a selector. */
+export async function expectAccessible(page: Page, within?: string): Promise<void> {
+  const axe = axeOn(page, within).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
+  expect(await violationsOf(axe)).toEqual([]);
+}
+
+/** What a theme may spoil: that inks stand out from their paper. */
+export async function expectContrast(page: Page, within?: string): Promise<void> {
+  expect(await violationsOf(axeOn(page, within).withRules(['color-contrast']))).toEqual([]);
 }

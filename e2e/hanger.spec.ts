@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, expectAccessible, fill, giveFile, openJob, saved, snags, test } from './endrel.ts';
+import { expect, fill, giveFile, openJob, saved, snags, test } from './endrel.ts';
 
 const tab = 'tab' as const;
 
@@ -257,18 +257,3 @@ test('a link from a need or a snag opens the tab that holds the field; undo take
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole(tab, { name: 'Opening' })).toHaveAttribute('aria-selected', 'true');
 });
-
-for (const [stage, names] of [
-  ['Survey', ['Tank', 'Vent and filler', 'Blocking off']],
-  ['Pump & hanger', ['Height', 'Opening', 'Plate', 'Pickup, return, siphon']],
-  ['Joints', ['Joints', 'Ratings', 'Spanner room', 'Bench and order', 'Common size', 'Labels']],
-  ['Gauge', ['Sweep', 'Float', 'Calibration']],
-] as const)
-  test(`every tab of ${stage} is accessible (axe, WCAG 2.2 AA)`, async ({ page }) => {
-    await openJob(page, 'Tarrow 30', stage);
-    for (const name of names) {
-      await page.getByRole(tab, { name, exact: true }).click();
-      await page.waitForTimeout(300);
-      await expectAccessible(page);
-    }
-  });

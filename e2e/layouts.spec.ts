@@ -172,19 +172,3 @@ test('the shop keeps its own pumps: read from CSV, refused by row, used on a run
   await page.getByRole('button', { name: 'Take it out', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Bench pump 7' })).toHaveCount(0);
 });
-
-for (const [job, stage, name] of [
-  ['Hill rescue', 'Run', 'Operating points'],
-  ['Hill rescue', 'Run', 'Heat over a drive'],
-  ['Tarrow 30', 'Run', 'Sizes'],
-  ['Club sprint car', 'Brief', 'Fuel'],
-  ['Club sprint car', 'Brief', 'Conditions'],
-] as const)
-  test(`${stage}, ${name}: accessible in both themes (axe, WCAG 2.2 AA)`, async ({ page }) => {
-    await openJob(page, job, stage);
-    await tab(page, name);
-    await page.waitForTimeout(1200);
-    await expectAccessible(page);
-    await page.getByRole('button', { name: 'Under-car theme' }).click();
-    await expectAccessible(page);
-  });

@@ -6,6 +6,7 @@ export default defineConfig({
   timeout: 90_000,
   expect: { timeout: 10_000 }, // two browsers share two cores with two servers and a database
   workers: 2,
+  fullyParallel: true, // no test leaves anything behind for the next
   retries: 0,
   reporter: 'list',
   forbidOnly: true,

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, expectAccessible, openJob, part, snags, test, type Page } from './endrel.ts';
+import { expect, openJob, part, snags, test, type Page } from './endrel.ts';
 
 test('the list shows each job with its next measurement and its worst snag', async ({ page }) => {
   await page.goto('/');
@@ -117,26 +117,6 @@ test('layouts are compared side by side and one is laid out without losing a par
   await expect(part(page, /^Engine feed hose/)).toBeVisible();
   await expect(snags(page)).toContainText('has no manifold reference, and the engine is boosted');
 });
-
-for (const [name, job, stage] of [
-  ['job list', undefined, 'Brief'],
-  ['brief', 'Club sprint car', 'Brief'],
-  ['survey', 'Beach patrol buggy', 'Survey'],
-  ['layout', 'Tarrow 30', 'Layout'],
-  ['run', 'Tarrow 30', 'Run'],
-  ['joints', 'Tarrow 30', 'Joints'],
-  ['gauge', 'Tarrow 30', 'Gauge'],
-  ['cards', 'Mail van 4', 'Cards'],
-] as const)
-  test(`${name} is accessible in both themes (axe, WCAG 2.2 AA)`, async ({ page }) => {
-    if (job) await openJob(page, job, stage);
-    else await page.goto('/');
-    if (stage === 'Run') await part(page, /^Hanger pump/).click();
-    await page.waitForTimeout(400);
-    await expectAccessible(page);
-    await page.getByRole('button', { name: 'Under-car theme' }).click();
-    await expectAccessible(page);
-  });
 
 test('every edit is computed in the worker and shows its consequences', async ({ page }) => {
   await openJob(page, 'Tarrow 30', 'Run');

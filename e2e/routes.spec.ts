@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, expectAccessible, fill, openJob, saved, snags, tab, test, type Page } from './endrel.ts';
+import { expect, fill, openJob, saved, snags, tab, test, type Page } from './endrel.ts';
 
 const lines = (page: Page) => page.getByRole('navigation', { name: 'Lines' });
 
@@ -145,10 +145,3 @@ test('a job without routes says what to measure first', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a zone' }).press('Enter');
   await expect(page.getByRole('textbox', { name: 'Zone' })).toBeFocused();
 });
-
-for (const name of ['Map', 'Lines', 'Clearances', 'Where to put it'])
-  test(`Routes, ${name}: accessible in both themes (axe, WCAG 2.2 AA)`, async ({ page }) => {
-    await openJob(page, 'Island shuttle', 'Routes');
-    await tab(page, name);
-    await expectAccessible(page);
-  });
