@@ -1,4 +1,5 @@
 import { actsOf, type Dice } from '../packages/core/test/any-edit.ts';
+import { casesOf, seedOf } from '../packages/core/test/search.ts';
 import { seeded } from '../packages/core/test/seeded.ts';
 import { demoJobs } from '../packages/core/src/demo/index.ts';
 import { applyAct } from '../packages/core/src/acts/apply-act.ts';
@@ -9,9 +10,8 @@ import { stageTabs } from '../packages/web/src/screens/job/stage-tabs.ts';
 import { stageList } from '../packages/web/src/screens/job/stages.ts';
 import { expect, test, type Page } from './endrel.ts';
 
-/** More of them for a long search: ENDREL_RUNS=40; others with ENDREL_SEED. */
-const JOBS = Number(process.env.ENDREL_RUNS ?? 4);
-const SEED = Number(process.env.ENDREL_SEED ?? 20_261_201);
+const JOBS = casesOf(20);
+const SEED = seedOf(20_261_201);
 const EDITS = 10;
 
 const dice = seeded(SEED);

@@ -8,7 +8,7 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true, // no test leaves anything behind for the next
   retries: 0,
-  reporter: 'list',
+  reporter: [['list'], ['./files-reporter.ts']],
   forbidOnly: true,
   use: {
     viewport: { width: 1280, height: 800 },

@@ -1,5 +1,8 @@
 // npm test: installs what is missing, runs every check, leaves nothing running, ends with "N passed, N failed".
 import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import { ensureBuild } from './lib/ensure-build.mjs';
 import { ensureChromium } from './lib/ensure-debian.mjs';
 import { ensurePackages } from './lib/ensure-packages.mjs';
@@ -8,27 +11,34 @@ import { startTemporaryPostgres } from './lib/temporary-postgres.mjs';
 
 const only = process.argv.find((a) => a.startsWith('--only='))?.slice('--only='.length);
 const totals = { passed: 0, failed: 0 };
+const CORES = 2; // that tests keep busy
+const SLOWEST = 10; // files that are named
 let database;
 
 const node = (...args) => [process.execPath, ...args];
-const mocha = (glob) => node('--import', 'tsx', 'node_modules/mocha/bin/mocha.js', '--reporter', 'dot', glob);
+const mocha = (glob) => node('--import', 'tsx', 'node_modules/mocha/bin/mocha.js', '--parallel', '--jobs', String(CORES), '--reporter', 'scripts/lib/files-reporter.cjs', glob); // prettier-ignore
+/** Where the runs say how long each file took. */
+const timesFolder = mkdtempSync(path.join(os.tmpdir(), 'endrel-times-'));
+const times = path.join(timesFolder, 'times.jsonl');
+writeFileSync(times, '');
 
-/** Runs a command, shows its output, and returns it with the exit code. */
-function runShown([program, ...args], env = {}) {
+/** Runs a command, shows its output once it is done, so that two beside each other do not mix, and returns it with the exit code. */
+function runShown(name, [program, ...args], env = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(program, args, {
       cwd: projectRoot,
-      env: { ...process.env, ...env },
+      env: { ...process.env, ENDREL_TIMES: times, ...env },
       stdio: ['ignore', 'pipe', 'pipe'],
     });
+    const since = Date.now();
     let output = '';
-    for (const stream of [child.stdout, child.stderr])
-      stream.on('data', (chunk) => {
-        output += chunk;
-        process.stdout.write(chunk);
-      });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));
     child.on('error', reject);
-    child.on('close', (code) => resolve({ code, output }));
+    child.on('close', (code) => {
+      console.log(`\n== ${name}, ${Math.round((Date.now() - since) / 1000)} s`);
+      process.stdout.write(output);
+      resolve({ code, output });
+    });
   });
 }
 
@@ -37,62 +47,62 @@ const numberBefore = (output, word) =>
 
 /** A check that either holds or not: counts as one. */
 async function check(name, command) {
-  console.log(`\n== ${name}`);
-  const { code } = await runShown(command);
+  const { code } = await runShown(name, command);
   totals[code === 0 ? 'passed' : 'failed'] += 1;
 }
 
 /** A suite that counts its own tests. One that dies without failing a test counts as a failure. */
 async function suite(name, command, words, env) {
-  console.log(`\n== ${name}`);
-  const { code, output } = await runShown(command, env);
+  const { code, output } = await runShown(name, command, env);
   const [passed, failed] = words.map((word) => numberBefore(output, word));
   totals.passed += passed;
   totals.failed += code !== 0 && failed === 0 ? 1 : failed;
   if (code === 0 && passed === 0) totals.failed += 1; // a suite that ran nothing has not passed
 }
 
+async function staticChecks() {
+  const eslint = ['.', '--cache', '--cache-location', 'node_modules/.cache/eslint/', '--max-warnings', '0'];
+  await check('lint', node('node_modules/eslint/bin/eslint.js', ...eslint));
+  await check('types', node('scripts/check-types.mjs'));
+  await check('format', node('node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'));
+  await check('direction', node('scripts/check-direction.mjs'));
+}
+
 async function main() {
   await ensurePackages();
   const wanted = (part) => !only || only === part;
-  if (wanted('static')) {
-    await check(
-      'lint',
-      node(
-        'node_modules/eslint/bin/eslint.js',
-        '.',
-        '--cache',
-        '--cache-location',
-        'node_modules/.cache/eslint/',
-        '--max-warnings',
-        '0',
-      ),
+  const needsDatabase = wanted('api') || wanted('browser');
+  // what needs no server runs side by side on the cores
+  await Promise.all([
+    wanted('static') && staticChecks(),
+    wanted('unit') && suite('unit tests', mocha('packages/{core,cli,web}/**/*.test.ts'), ['passing', 'failing']),
+    needsDatabase && ensureBuild(),
+  ]);
+  if (!needsDatabase) return;
+  database = await startTemporaryPostgres('test', { fast: true });
+  const env = { TEST_DATABASE_ADMIN_URL: database.adminUrl };
+  if (wanted('api'))
+    await suite('API and start-up tests', mocha('packages/server/test/**/*.test.ts'), ['passing', 'failing'], env);
+  if (wanted('browser')) {
+    const chromium = await ensureChromium();
+    const extra = process.argv.slice(2).filter((a) => !a.startsWith('--only='));
+    await suite(
+      'browser tests',
+      node('node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts', ...extra),
+      ['passed', 'failed'],
+      { ...env, CHROMIUM: chromium },
     );
-    await check('format', node('node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'));
-    await check('types', node('scripts/check-types.mjs'));
-    await check('direction', node('scripts/check-direction.mjs'));
   }
-  if (wanted('unit')) await suite('unit tests', mocha('packages/{core,cli,web}/**/*.test.ts'), ['passing', 'failing']);
-  if (wanted('api') || wanted('browser')) {
-    database = await startTemporaryPostgres('test', { fast: true });
-    const env = { TEST_DATABASE_ADMIN_URL: database.adminUrl };
-    await ensureBuild();
-    if (wanted('api'))
-      await suite('API and start-up tests', mocha('packages/server/test/**/*.test.ts'), ['passing', 'failing'], env);
-    if (wanted('browser')) {
-      const chromium = await ensureChromium();
-      const extra = process.argv.slice(2).filter((a) => !a.startsWith('--only='));
-      await suite(
-        'browser tests',
-        node('node_modules/@playwright/test/cli.js', 'test', '-c', 'e2e/playwright.config.ts', ...extra),
-        ['passed', 'failed'],
-        {
-          ...env,
-          CHROMIUM: chromium,
-        },
-      );
-    }
+}
+
+/** The files of tests that took longest, whatever ran them. */
+function slowestFiles() {
+  const took = new Map();
+  for (const line of readFileSync(times, 'utf8').split('\n').filter(Boolean)) {
+    const { file, milliseconds } = JSON.parse(line);
+    took.set(file, (took.get(file) ?? 0) + milliseconds);
   }
+  return [...took].sort(([, a], [, b]) => b - a).slice(0, SLOWEST);
 }
 
 async function cleanUp() {
@@ -108,5 +118,9 @@ try {
 } finally {
   await cleanUp();
 }
+const slowest = slowestFiles();
+rmSync(timesFolder, { recursive: true, force: true });
+if (slowest.length > 0) console.log('\nthe slowest files:');
+for (const [file, milliseconds] of slowest) console.log(`${(milliseconds / 1000).toFixed(1).padStart(6)} s  ${file}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
 process.exit(totals.failed > 0 ? 1 : 0);

@@ -11,6 +11,17 @@ export interface Edge {
   readonly snag: Snag;
 }
 
+/** Whether a rule is silent at a value and speaks at another; the snag that it then gives. */
+export function turnsBetween(
+  rule: string,
+  job: (value: number) => Job,
+  [silent, speaks]: readonly [number, number],
+  says: (snag: Snag) => boolean = () => true,
+): { readonly isSilent: boolean; readonly snag: Snag | undefined } {
+  const at = (value: number) => snagsOfRule(job(value), rule).find(says);
+  return { isSilent: at(silent) === undefined, snag: at(speaks) };
+}
+
 /**
  * Bisects between a value of some measurement at which a rule is silent and one at which it speaks.
  *

@@ -13,6 +13,7 @@ import { partedTankSchema } from '../src/tanks/parted-tank.ts';
 import { readStl } from '../src/tanks/read-stl.ts';
 import { describeStrappingFault, readStrappingCsv } from '../src/tanks/read-strapping-csv.ts';
 import { describeMeshFault } from '../src/tanks/tank-fault.ts';
+import { casesOf, seedOf, PATIENCE } from './search.ts';
 
 const cells = (text: string) => text.split(/\r\n|\r|\n/).map((line) => line.split(','));
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -155,9 +156,9 @@ describe('a hostile file', () => {
           ),
           (at, length, put) => expectJudged(read(good.slice(0, at) + put + good.slice(at + length))),
         ),
-        { seed: 8, numRuns: 150, interruptAfterTimeLimit: 20_000 },
+        { seed: seedOf(8), numRuns: casesOf(600) },
       );
-    }).timeout(30_000);
+    }).timeout(PATIENCE);
   }
 
   it('in carriage returns alone is what it is', () => {
@@ -173,7 +174,7 @@ describe('a hostile file', () => {
         const read = readStl(raw, 0.001);
         expectJudged(read.ok ? { value: [...read.value] } : { why: describeMeshFault(read.fault) });
       }),
-      { seed: 9, numRuns: 300 },
+      { seed: seedOf(9), numRuns: casesOf(3000) },
     );
   });
 });

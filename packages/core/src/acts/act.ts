@@ -83,5 +83,11 @@ export const actFields = Object.fromEntries(
 /** What the kind of an act says of it. */
 export const kindOfAct = (act: Act): ActBehaviour<Act> => kinds[act.act];
 
+/** The same of an act that an older Endrel kept, which may be none that is understood today. */
+export const kindOfActNamed = (name: unknown): ActBehaviour<Act> | undefined =>
+  typeof name === 'string' && Object.hasOwn(kinds, name)
+    ? (kinds as unknown as Record<string, ActBehaviour<Act>>)[name]
+    : undefined;
+
 /** The edit in a few words, for undo and the change table. */
 export const describeAct = (job: Job, act: Act): string => kindOfAct(act).describe(job, act);

@@ -9,10 +9,10 @@ import type { Act } from './act.ts';
 import { tryAct } from './apply-act.ts';
 import { describeAct } from './act.ts';
 import { restoring, touchedBy } from './touched.ts';
+import { casesOf, seedOf, PATIENCE } from '../../test/search.ts';
 
-/** More of them for a long search: ENDREL_RUNS=100000. */
-const RUNS = Number(process.env.ENDREL_RUNS ?? 5000);
-const SEED = Number(process.env.ENDREL_SEED ?? 20_261_201);
+const RUNS = casesOf(20_000);
+const SEED = seedOf(20_261_201);
 const IN_A_ROW = 25; // acts on one job before another is taken
 
 /** What an act does to a job, held against what reading it again would make of that. @returns the job then. */
@@ -35,7 +35,7 @@ function done(job: Job, act: unknown): Job {
 
 describe('an act of any kind with anything in it', () => {
   it('is done or refused in words, can be described and undone, and leaves a job that can be read', function () {
-    this.timeout(600_000);
+    this.timeout(PATIENCE);
     const dice = seeded(SEED);
     const jobs = [...Object.values(demoJobs), blankJob('Empty')];
     const reached = new Set<string>();

@@ -7,6 +7,7 @@ import type { Job } from '../job/job.ts';
 import type { Act } from './act.ts';
 import { tryAct } from './apply-act.ts';
 import { overlap, restoring, touchedBy } from './touched.ts';
+import { casesOf, seedOf, PATIENCE } from '../../test/search.ts';
 
 const { mailVan } = demoJobs;
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
@@ -75,9 +76,9 @@ describe('undoing', () => {
           expect(job).to.deep.equal(demoJobs[key]);
         },
       ),
-      { seed: 7_2026, numRuns: 300, interruptAfterTimeLimit: 20_000 },
+      { seed: seedOf(7_2026), numRuns: casesOf(1000) },
     );
-  }).timeout(90_000);
+  }).timeout(PATIENCE);
   it('and then redoing gives the last one again', () => {
     const edited = after(mailVan, { act: 'takeOut', id: 'hose-2' });
     const undo = restoring(mailVan, edited, 'undo')!;

@@ -8,16 +8,12 @@ import { factsOf } from '../contract/summary.ts';
 import { demoJobs } from '../demo/index.ts';
 import { jobSchema } from '../job/job.ts';
 import { workingsOf } from '../working/workings.ts';
-
-/** More of them for a long search: ENDREL_RUNS=1000. */
-const runs = Number(process.env.ENDREL_RUNS ?? 60);
-/** The same search every time; another with ENDREL_SEED. */
-const SEED = Number(process.env.ENDREL_SEED ?? 20_261_126);
+import { casesOf, seedOf, PATIENCE } from '../../test/search.ts';
 
 describe('a job after any edits that its forms let through', () => {
   for (const [name, job] of Object.entries(demoJobs))
     it(`${name}: stays valid, is assessed without a crash, and no figure in it is NaN or infinite`, function () {
-      this.timeout(600_000);
+      this.timeout(PATIENCE);
       fc.assert(
         fc.property(fc.array(anyDice, { minLength: 1, maxLength: 8 }), (dice) => {
           const after = edited(job, dice);
@@ -35,7 +31,7 @@ describe('a job after any edits that its forms let through', () => {
           for (const snag of snags)
             expect(`${snag.what} ${snag.why} ${snag.cure}`).to.not.match(/NaN|undefined|null|∞/);
         }),
-        { numRuns: runs, seed: SEED, interruptAfterTimeLimit: 60_000 },
+        { numRuns: casesOf(250), seed: seedOf(20_261_126) },
       );
     });
 });

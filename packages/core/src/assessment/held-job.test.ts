@@ -6,6 +6,7 @@ import { demoJobs } from '../demo/index.ts';
 import { isSame } from '../acts/is-same.ts';
 import { restoring } from '../acts/touched.ts';
 import { followed, HeldJob } from './held-job.ts';
+import { casesOf, seedOf, PATIENCE } from '../../test/search.ts';
 
 describe('a job that is held where it is reckoned', () => {
   it('answers nothing for a note, and the vent alone for where it ends', () => {
@@ -48,7 +49,7 @@ describe('a job that is held where it is reckoned', () => {
           expect(isSame(said, assess(structuredClone(job)))).to.equal(true);
         },
       ),
-      { seed: 91, numRuns: 25, interruptAfterTimeLimit: 30_000 },
+      { seed: seedOf(91), numRuns: casesOf(150) },
     );
-  }).timeout(60_000);
+  }).timeout(PATIENCE);
 });

@@ -12,7 +12,9 @@ export function snagsOf(findings: Findings, by: readonly Rule[] = rules): Snag[]
       // a stop cannot be signed off: a reason given while it was a fix no longer counts
       const overruled = report.grade === 'stop' ? undefined : overrules[id]?.reason;
       // what a cure would set is so already: then it is not offered
-      const cure = report.act && (kindOfAct(report.act).isInPlace?.(findings.job, report.act) ? { act: undefined, actLabel: undefined } : {});
+      const cure =
+        report.act &&
+        (kindOfAct(report.act).isInPlace?.(findings.job, report.act) ? { act: undefined, actLabel: undefined } : {});
       return { ...report, ...cure, rule: rule.key, id, overruled };
     }),
   );

@@ -7,6 +7,7 @@ import type { Act } from '../acts/act.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf } from './findings.ts';
 import { forgetAll, reckonings, type ReckoningStep } from '../memory/remembered.ts';
+import { casesOf, seedOf, PATIENCE } from '../../test/search.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 
@@ -67,7 +68,7 @@ describe('only what changed is reckoned again', () => {
           });
         },
       ),
-      { seed: 55, numRuns: 40, interruptAfterTimeLimit: 30_000 },
+      { seed: seedOf(55), numRuns: casesOf(200) },
     );
-  }).timeout(60_000);
+  }).timeout(PATIENCE);
 });

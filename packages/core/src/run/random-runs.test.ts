@@ -8,6 +8,7 @@ import type { Job } from '../job/job.ts';
 import { pumpClasses } from '../pumps/library.ts';
 import { findingsOf } from '../reckoning/findings.ts';
 import { resultsOf, type RunSolution } from './solve-run.ts';
+import { casesOf, seedOf, PATIENCE } from '../../test/search.ts';
 
 const si = (value: number, unit: string) => ({ si: value, unit });
 const LPH = 3.6e6;
@@ -72,7 +73,7 @@ function solved(job: Job): RunSolution | undefined {
 
 describe('any run', () => {
   it('is solved, or its fault is named; every number is one, and fuel is neither made nor lost', function () {
-    this.timeout(60_000);
+    this.timeout(PATIENCE);
     fc.assert(
       fc.property(anyRun, (choice) => {
         const solution = solved(runOf(choice));
@@ -87,7 +88,7 @@ describe('any run', () => {
           expect(Number.isFinite(p.suctionMargin + p.engineVapourMargin)).to.equal(true);
         }
       }),
-      { seed: 401, numRuns: 60, interruptAfterTimeLimit: 40_000, markInterruptAsFailure: true },
+      { seed: seedOf(401), numRuns: casesOf(400) },
     );
   });
   const pairs = (change: (choice: Choice) => Partial<Choice>, holds: (a: RunSolution, b: RunSolution) => void) =>
@@ -96,10 +97,10 @@ describe('any run', () => {
         const [a, b] = [solved(runOf(choice)), solved(runOf({ ...choice, ...change(choice) }))];
         if (a && b) holds(a, b);
       }),
-      { seed: 402, numRuns: 30, interruptAfterTimeLimit: 40_000, markInterruptAsFailure: true },
+      { seed: seedOf(402), numRuns: casesOf(120) },
     );
   it('more dirt never raises the rail', function () {
-    this.timeout(60_000);
+    this.timeout(PATIENCE);
     pairs(
       (c) => ({ dirt: c.dirt * 2 }),
       (a, b) => {
@@ -108,21 +109,21 @@ describe('any run', () => {
     );
   });
   it('a smaller return never lowers the creep', function () {
-    this.timeout(60_000);
+    this.timeout(PATIENCE);
     pairs(
       (c) => ({ returnBore: c.returnBore * 0.7 }),
       (a, b) => expect(b.points.idle.railPressure).to.be.at.least(a.points.idle.railPressure - 50),
     );
   });
   it('a higher level never takes head from the pump in the tank', function () {
-    this.timeout(60_000);
+    this.timeout(PATIENCE);
     pairs(
       (c) => ({ level: Math.min(1, c.level + 0.3) }),
       (a, b) => expect(b.points.fullLoadHot.suctionMargin).to.be.at.least(a.points.fullLoadHot.suctionMargin - 1e-3),
     );
   });
   it('another pump that always runs, with its check valve, never takes from the margin', function () {
-    this.timeout(60_000);
+    this.timeout(PATIENCE);
     pairs(
       () => ({ pumps: 3, runs: 'always', checkValves: true }),
       (a, b) => {

@@ -11,6 +11,7 @@ import type { FieldPath } from '@endrel/core/fields/field-path';
 import { ApiError, OfflineError } from '../api/client.ts';
 import { JobSession } from './job-session.ts';
 import type { Kept } from './kept.ts';
+import { casesOf, seedOf, PATIENCE } from '../../../core/test/search.ts';
 
 const set = (field: string, mm: number): Act => ({
   act: 'set',
@@ -385,7 +386,7 @@ describe('a job being edited', () => {
           expect(page.getSnapshot().job).to.deep.equal(bench.job);
         }
       }), // prettier-ignore
-      { seed: 41, numRuns: 60, interruptAfterTimeLimit: 20_000 },
+      { seed: seedOf(41), numRuns: casesOf(600) },
     );
-  }).timeout(40_000);
+  }).timeout(PATIENCE);
 });

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { wire } from '../../../test/simple-wiring.ts';
-import { edgeOf } from '../../../test/edge.ts';
+import { edgeOf, turnsBetween } from '../../../test/edge.ts';
 import {
   act,
   afterRailJob,
@@ -176,15 +176,19 @@ it('every rule is tried at its limit, or has none', () => {
 describe('every limit, just under and just over', () => {
   for (const { rule, what, job, from, to, says: meant, at, share = 1, figure } of limits)
     it(`${rule}: ${what}`, () => {
-      const edge = edgeOf(rule, job, [from, to], meant, at === undefined ? 1e-5 : 1e-6);
-      expect([edge.snag.figure, edge.snag.limit], 'figure against limit').to.not.include(undefined);
-      expectWhole(job(edge.speaks), edge.snag);
       if (at !== undefined) {
-        // the limit itself is allowed, or is not: the edge lies on it to what was bisected and rounding
-        const close = 2e-6 * Math.abs(to - from) + 1e-12;
-        expect(edge.silent, 'the last that is silent').to.be.closeTo(at, close);
+        // the limit itself is allowed, or is not: what turns there turns within a hair of it
+        const hair = 2e-6 * Math.abs(to - from) + 1e-12;
+        const on = Math.sign(to - from) * hair;
+        const { isSilent, snag } = turnsBetween(rule, job, [at - on, at + on], meant);
+        expect(isSilent, 'silent just under').to.equal(true);
+        expect([snag?.figure, snag?.limit], 'speaks just over, figure against limit').to.not.include(undefined);
+        expectWhole(job(at + on), snag!);
         return;
       }
+      const edge = edgeOf(rule, job, [from, to], meant, 1e-5);
+      expect([edge.snag.figure, edge.snag.limit], 'figure against limit').to.not.include(undefined);
+      expectWhole(job(edge.speaks), edge.snag);
       const { snag } = edge;
       // what follows from a solved run turns as finely as it is solved
       if (figure !== undefined)

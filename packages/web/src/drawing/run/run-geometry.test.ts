@@ -11,6 +11,7 @@ import { circuitsOf } from '@endrel/core/run/circuits';
 import { boxOf, meet, numberPlaces, obstacles, placeLabels, placesAround } from './labels.ts';
 import { runGeometry, type RunGeometry, type Slot } from './run-geometry.ts';
 import { nextOnRun } from './walk.ts';
+import { casesOf, seedOf, PATIENCE } from '../../../../core/test/search.ts';
 
 const WIDTHS = [360, 940, 1250];
 /** Half the room that a symbol takes: each part is hit at its middle, whatever stands beside it. */
@@ -51,9 +52,9 @@ describe('the run’s drawing', () => {
         fc.array(anyDice, { maxLength: 25 }),
         (key, dice) => expectDrawable(edited(demoJobs[key], dice)),
       ),
-      { seed: 20_261_126, numRuns: 250, interruptAfterTimeLimit: 30_000 },
+      { seed: seedOf(20_261_126), numRuns: casesOf(600) },
     );
-  }).timeout(60_000);
+  }).timeout(PATIENCE);
   for (const feed of ['single', 'series', 'parallel', 'crossover'] as const)
     it(`rails fed ${feed}`, () => expectDrawable(railsJob(feed)));
   for (const [name, job] of Object.entries(oddRuns)) it(name, () => expectDrawable(job()));
@@ -178,9 +179,9 @@ describe('what is written on the run', () => {
         fc.array(anyDice, { maxLength: 12 }),
         (key, dice) => expectLegible(edited(demoJobs[key], dice)),
       ),
-      { seed: 20_261_201, numRuns: 100, interruptAfterTimeLimit: 30_000 },
+      { seed: seedOf(20_261_201), numRuns: casesOf(300) },
     );
-  }).timeout(60_000);
+  }).timeout(PATIENCE);
   it('a filter and a regulator on the hanger of an in-tank, returnless run are drawn in the tank', () => {
     const job = applyAct(demoJobs.mailVan, { act: 'chooseLayout', key: 'inTankReturnless' });
     const { slots } = runGeometry(job, 1250);
