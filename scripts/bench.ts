@@ -4,7 +4,8 @@ import { frictionFactor } from '../packages/core/src/hydraulics/friction-factor.
 import { solveNetwork } from '../packages/core/src/hydraulics/solve-network.ts';
 import { readJobFile } from '../packages/core/src/job/read-job-file.ts';
 import { fuelLiquid } from '../packages/core/src/fluids/fuel.ts';
-import { fuelOf, findingsOf } from '../packages/core/src/reckoning/findings.ts';
+import { findingsOf } from '../packages/core/src/reckoning/findings.ts';
+import { fuelOf } from '../packages/core/src/reckoning/brief-values.ts';
 import { resultAt } from '../packages/core/src/run/solve-run.ts';
 import { networkAt } from '../packages/core/src/run/network-at.ts';
 import { Worker } from 'node:worker_threads';

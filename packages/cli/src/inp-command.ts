@@ -1,7 +1,9 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { solveNetwork } from '@endrel/core/hydraulics/solve-network';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { writeInp } from '@endrel/core/networks/write-inp';
-import { findingsOf, reckonedJob, fuelOf } from '@endrel/core/reckoning/findings';
+import { findingsOf } from '@endrel/core/reckoning/findings';
+import { fuelOf } from '@endrel/core/reckoning/brief-values';
 import { pointKeysOf } from '@endrel/core/run/operating-point';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { resultAt } from '@endrel/core/run/solve-run';
@@ -25,9 +27,9 @@ export async function inpCommand(
   if (!keys.includes(key)) throw new BadInput(`--point: there is no “${key}”; there are ${keys.join(', ')}`);
   const findings = findingsOf(read.value.job);
   const { faults, solution, needs } = findings;
-  const job = reckonedJob(findings);
+  const job = findings.job;
   if (faults[0]) throw new BadInput(`${file}: ${describeRunFault(faults[0], job)}`);
-  if (!solution) throw new BadInput(`${file}: the run still needs ${needs.map((n) => n.title).join(', ')}`);
+  if (!solution) throw new BadInput(`${file}: the run still needs ${needs.map((n) => needTitle(job, n)).join(', ')}`);
   const result = resultAt(solution, key);
   const network = networkAt(job, fuelOf(job)!, result);
   const solved = solveNetwork(network);

@@ -1,3 +1,4 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { assess, type Assessment } from '@endrel/core/assessment/assess';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { resultsOf } from '@endrel/core/run/solve-run';
@@ -34,7 +35,7 @@ export function solveReport({ findings, snags }: Assessment) {
   return {
     job: findings.job.name,
     solved: solution !== undefined,
-    needs: findings.needs.map((n) => n.title),
+    needs: findings.needs.map((n) => needTitle(findings.job, n)),
     demand_L_h: demand && litresPerHour(demand.volumeFlow),
     operatingPoints:
       solution &&
@@ -95,7 +96,8 @@ export function solveReport({ findings, snags }: Assessment) {
 
 function readable({ findings, snags }: Assessment): string {
   const lines = [findings.job.name];
-  if (findings.needs.length > 0) lines.push(`to measure: ${findings.needs.map((n) => n.title).join('; ')}`);
+  if (findings.needs.length > 0)
+    lines.push(`to measure: ${findings.needs.map((n) => needTitle(findings.job, n)).join('; ')}`);
   if (findings.solution)
     for (const p of resultsOf(findings.solution)) {
       lines.push(

@@ -1,3 +1,4 @@
+import { needTitle } from '../src/reckoning/needs.ts';
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { assess } from '../src/assessment/assess.ts';
@@ -115,7 +116,7 @@ describe('a job of version 2', () => {
             .sort(),
         );
         // the circuit asks for its wires, and what the survey asked of a crash is asked of the control unit
-        const asked = findings.needs.filter((n) => n.stage !== 'wiring').map((n) => n.title);
+        const asked = findings.needs.filter((n) => n.stage !== 'wiring').map((n) => needTitle(job, n));
         const byCircuit = 'whether the pump stops in a crash';
         expect(asked).to.deep.equal(was.needs.filter((n) => n !== byCircuit || !job.wiring));
         if (was.needs.includes(byCircuit)) expect(findings.needs.map((n) => n.name)).to.include('whether it cuts the pump in a crash'); // prettier-ignore

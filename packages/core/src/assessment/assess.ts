@@ -3,7 +3,7 @@ import type { Act } from '../acts/act.ts';
 import type { Job } from '../job/job.ts';
 import { snagsOf } from '../checks/snags.ts';
 import type { Snag } from '../checks/snag.ts';
-import { findingsOf, reckoned, type Findings } from '../reckoning/findings.ts';
+import { findingsOf, type Findings } from '../reckoning/findings.ts';
 import { figure, type Figure, type QuantityKind } from '../units/quantity.ts';
 import { SIZED_AT } from '../wiring/wiring-findings.ts';
 
@@ -15,7 +15,7 @@ export interface Assessment {
 
 export function assess(job: Job): Assessment {
   const findings = findingsOf(job);
-  return { findings, snags: snagsOf(reckoned(findings)) };
+  return { findings, snags: snagsOf(findings) };
 }
 
 /** What an act would change, for its button to show before it is pressed. */

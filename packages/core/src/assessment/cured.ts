@@ -26,7 +26,7 @@ export function curedBetween(before: Assessment, after: Assessment): Cured[] {
   const live = before.snags.filter((s) => !s.overruled);
   const gone = live.filter((s) => !left.has(s.id));
   if (gone.length === 0) return [];
-  const edited = measuredAnew(before.findings.job, after.findings.job);
+  const edited = measuredAnew(before.findings.asLeft, after.findings.asLeft);
   const { moved } = compareAssessments(before, after);
   return gone.map((snag) => {
     const alike = (m: MovedFigure) => Number(m.before.kind === snag.figure?.kind);

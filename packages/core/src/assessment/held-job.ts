@@ -5,8 +5,10 @@ import { applyAct } from '../acts/apply-act.ts';
 import { isSame } from '../acts/is-same.ts';
 import type { Job } from '../job/job.ts';
 import type { Findings } from '../reckoning/findings.ts';
+import { steps } from '../reckoning/steps.ts';
+import { routedJob } from '../routes/routed-job.ts';
 
-type Said = Omit<Findings, 'job'>;
+type Said = Omit<Findings, 'job' | 'asLeft'>;
 
 /** What an edit made other in what is said of a job: all that it does not name stays as it was. */
 export interface AssessmentChange {
@@ -51,23 +53,14 @@ export class HeldJob {
   }
 }
 
-/** Findings that are remembered by what they read: the same object when nothing of that changed. */
-const REMEMBERED = new Set<keyof Said>([
-  'routes',
-  'solution',
-  'drive',
-  'soak',
-  'tank',
-  'gauge',
-  'sweep',
-  'float',
-  'vent',
-]);
+/** Results that are remembered are the same object when nothing changed of what they read; small ones are told by what is in them. */
+const SMALL = new Set<string>(steps.filter((step) => step.isSmall).map((step) => step.key));
 
 function changeOf(before: Assessment, after: Assessment): AssessmentChange {
   const [was, is]: Said[] = [before.findings, after.findings];
-  const keys = Object.keys({ ...was, ...is }).filter((key) => key !== 'job') as (keyof Said)[];
-  const other = keys.filter((key) => (REMEMBERED.has(key) ? was![key] !== is![key] : !isSame(was![key], is![key])));
+  const keys = Object.keys({ ...was, ...is }).filter((key) => key !== 'job' && key !== 'asLeft') as (keyof Said)[];
+  const isOther = (key: keyof Said) => was![key] !== is![key] && !(SMALL.has(key) && isSame(was![key], is![key]));
+  const other = keys.filter(isOther);
   return {
     findings: Object.fromEntries(other.filter((key) => is![key] !== undefined).map((key) => [key, is![key]])),
     gone: other.filter((key) => is![key] === undefined),
@@ -77,8 +70,9 @@ function changeOf(before: Assessment, after: Assessment): AssessmentChange {
 
 /** What is said of a job once a change has come: whatever did not change is the very same object. */
 export function followed(before: Assessment, job: Job, change: AssessmentChange): Assessment {
-  const findings = { ...before.findings, ...change.findings, job };
-  for (const key of change.gone) delete findings[key];
+  const found: Said = { ...before.findings, ...change.findings };
+  for (const key of change.gone) delete found[key];
+  const findings: Findings = { ...found, asLeft: job, job: routedJob(job, found.routes) };
   const same = (snag: Snag) => before.snags.find((was) => was.id === snag.id && isSame(was, snag));
   return { findings, snags: change.snags?.map((snag) => same(snag) ?? snag) ?? before.snags };
 }

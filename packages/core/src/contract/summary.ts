@@ -2,6 +2,7 @@ import { assess, type Assessment } from '../assessment/assess.ts';
 import type { Grade } from '../checks/snag.ts';
 import type { SymbolKey } from '../parts/define-part.ts';
 import type { Job } from '../job/job.ts';
+import { needTitle } from '../reckoning/needs.ts';
 import { kindOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import { type Line, lineOfZone } from '../run/zones.ts';
@@ -76,7 +77,7 @@ export function factsOf(job: Job): JobFacts {
   return {
     run: miniRun(assessment),
     needs: findings.needs.length,
-    nextNeed: findings.needs[0]?.title,
+    nextNeed: findings.needs[0] && needTitle(findings.job, findings.needs[0]),
     snags: { stop: count('stop'), fix: count('fix'), note: count('note') },
     worst: open[0] && { grade: open[0].grade, what: open[0].what },
     railPressure: findings.solution?.points.fullLoad.railPressure,

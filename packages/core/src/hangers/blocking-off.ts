@@ -3,7 +3,6 @@ import type { OldConnection } from '../job/old-connection.ts';
 /** What becomes of one old connection. */
 export interface BlockedOff {
   readonly id: string;
-  readonly label: string;
   readonly act: string;
   /** What no longer works; absent when nothing is lost. */
   readonly lost?: string;
@@ -46,7 +45,6 @@ export function blockingOff(connections: readonly OldConnection[]): BlockedOff[]
     return [
       {
         id: c.id,
-        label: c.label ?? oldNames[c.did],
         act: c.by ? `${acts[c.fate]}: ${c.by}` : acts[c.fate],
         lost: closed && !(isKept(c) && comesBack.has(c.did)) ? lostBy[c.did] : undefined,
         reversible: c.fate === 'reuse' || isKept(c),
@@ -55,6 +53,10 @@ export function blockingOff(connections: readonly OldConnection[]): BlockedOff[]
     ];
   });
 }
+
+/** What it is called: by its people, or by what it did. */
+export const oldConnectionName = ({ label, did }: Pick<OldConnection, 'label' | 'did'>): string =>
+  label ?? (did ? oldNames[did] : 'old connection');
 
 const oldNames: Record<NonNullable<OldConnection['did']>, string> = {
   feed: 'old feed',

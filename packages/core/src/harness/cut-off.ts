@@ -126,6 +126,14 @@ export interface CutOffRow {
   readonly failed?: string;
 }
 
+/** The situation of a row in words, with the device that has failed by its name. */
+export function rowInWords({ devices = [] }: Harness, { name, failed }: CutOffRow): string {
+  const device = devices.find((d) => d.id === failed);
+  if (!device) return name;
+  const called = device.label?.trim() || kindOfDevice(device).name.toLowerCase();
+  return device.kind === 'relay' ? `contacts of ${called} welded, key off` : `${called} dead, engine stopped`;
+}
+
 const PRIMED = 0.5; // s after key on: while it primes
 
 /**
@@ -138,7 +146,6 @@ export const truthTable = /* @__PURE__ */ onceFor((harness: Harness): readonly C
   const devices = devicesOf(harness);
   const relays = devices.filter((d) => d.kind === 'relay');
   const units = devices.filter((d) => d.kind === 'controlUnit' || d.kind === 'pumpController');
-  const label = (d: Device) => d.label?.trim() || kindOfDevice(d).name.toLowerCase();
   type Asked = readonly [key: string, name: string, wanted: Wanted, state: CutOffState, after?: 'driving', failed?: string]; // prettier-ignore
   const rows: Asked[] = [
     ['off', 'key off', 'stand', { ...still, key: 'off' }],
@@ -151,8 +158,8 @@ export const truthTable = /* @__PURE__ */ onceFor((harness: Harness): readonly C
     ['crash', 'crash, engine stopped by it', 'stand', { ...still, crashed: true }, 'driving'],
     ['crashTurning', 'crash, engine still turning', 'stand', { ...DRIVING, crashed: true }, 'driving'],
     ['after', 'key off after driving', 'stand', { ...still, key: 'off' }, 'driving'],
-    ...relays.map((d): Asked => [`welded-${d.id}`, `contacts of ${label(d)} welded, key off`, 'either', { ...still, key: 'off', ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
-    ...units.map((d): Asked => [`dead-${d.id}`, `${label(d)} dead, engine stopped`, 'stand', { ...still, ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
+    ...relays.map((d): Asked => [`welded-${d.id}`, 'contacts welded, key off', 'either', { ...still, key: 'off', ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
+    ...units.map((d): Asked => [`dead-${d.id}`, 'control dead, engine stopped', 'stand', { ...still, ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
   ];
   const parts = logicOf(harness).pumps.map((p) => p.part);
   const ways = (['closed', 'open'] as const).map((untold) => {

@@ -1,3 +1,4 @@
+import { needTitle } from '../reckoning/needs.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { simpleWiring, wire } from '../../test/simple-wiring.ts';
@@ -128,7 +129,7 @@ describe('the pump circuit', () => {
     const { wiring, solution, needs } = findingsOf(job);
     expect(wiring!.pumps[0]!.unmeasured).to.have.length(1);
     expect(solution!.points.fullLoadHot.parts.find((p) => p.id === 'pump-1')!.voltage).to.equal(12.5);
-    expect(needs.map((n) => n.title)).to.deep.include('Wire 9: length');
+    expect(needs.map((n) => needTitle(job, n))).to.deep.include('Wire 9: length');
   });
   it('what is taken out of the factory’s harness carries nothing', () => {
     const job = changed(demoJobs.mailVan, (j) => {

@@ -11,7 +11,7 @@ import { PreparedRun } from '../run/prepared-run.ts';
 import { solvePoint } from '../run/solve-point.ts';
 import { pointResult, type PointResult, type RunInputs } from '../run/point-result.ts';
 import { spansOf } from '../run/spans.ts';
-import { circuitHeat, wettedArea, type HeatCircuit } from './tank-heat.ts';
+import { circuitHeat, wettedArea, type CircuitHeat, type HeatCircuit } from './tank-heat.ts';
 import { kindOf, type Part } from '../parts/kinds.ts';
 import { heatZones, keptOff } from './line-heat.ts';
 import { circuitsOf } from '../run/circuits.ts';
@@ -36,6 +36,8 @@ export interface Drive {
   readonly boils?: number;
   /** The tank was down to its last before the drive was over. */
   readonly ranDry: boolean;
+  /** What circulates at the end of the drive, and what it brings back. */
+  readonly end: { readonly circuit: HeatCircuit; readonly around: CircuitHeat };
   /** At the end of the drive, W. */
   readonly heat: { readonly pumps: number; readonly engine: number; readonly lost: number };
 }
@@ -104,6 +106,7 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
   let ranDry = false;
   const dt = time / STEPS;
   let heat = { pumps: 0, engine: 0, lost: 0 };
+  let ending: Drive['end'] | undefined;
   for (let i = 0; i <= STEPS; i++) {
     const share = i / STEPS;
     const circuit = blend(circuits[0], circuits[1], share);
@@ -121,6 +124,7 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
     steps.push({ time: i * dt, tank, level, margin: Math.min(...margins), pot: around.potTemperature });
     const lost = value('tankHeat') * wettedArea(full, level) * (tank - ambient);
     heat = { pumps: around.fromPumps, engine: around.fromEngine, lost };
+    ending = { circuit, around };
     if (steps.at(-1)!.margin <= 0) break;
     if (level <= LAST_LEVEL) {
       ranDry = i < STEPS;
@@ -138,6 +142,7 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
     trouble: whenBelow(steps, LEAST_SUCTION_MARGIN),
     boils: whenBelow(steps, 0),
     ranDry,
+    end: ending!, // a drive has a first step
     heat,
   };
 }

@@ -43,7 +43,7 @@ describe('a new job', () => {
       // of its parts only what is measured on the vehicle is asked for
       for (const need of needsOf(job).filter((n) => n.stage === 'run')) {
         const property = propertiesOf(job.parts[need.part!]!.kind)[String(need.path.at(-1))]!;
-        if (property.type === 'quantity') expect(property.field.tool, need.title).to.equal('tape');
+        if (property.type === 'quantity') expect(property.field.tool, need.name).to.equal('tape');
       }
     });
 

@@ -1,4 +1,8 @@
 let turn = 0; // of forgetting
+const told: (() => void)[] = [];
+
+/** Called whenever all that is remembered is to be forgotten. */
+export const onForget = (forget: () => void): void => void told.push(forget);
 
 /**
  * A function that reckons once for each object that it is given, as long as somebody holds the object.
@@ -22,4 +26,7 @@ export function onceFor<K extends object, R>(compute: (from: K) => R, keeps?: (r
 }
 
 /** Forgets what every such function has reckoned. */
-export const forgetOnce = (): void => void turn++;
+export function forgetOnce(): void {
+  turn++;
+  for (const forget of told) forget();
+}

@@ -4,9 +4,9 @@ import { findingsOf } from './findings.ts';
 import { applyAct } from '../acts/apply-act.ts';
 import { valueAt } from '../acts/at-path.ts';
 import { blankJob, type Job } from '../job/job.ts';
-import { needsOf } from './needs.ts';
+import { needsOf, needTitle } from './needs.ts';
 
-const names = (job: Job) => needsOf(job).map((n) => n.title);
+const names = (job: Job) => needsOf(job).map((n) => needTitle(job, n));
 
 describe('what is still to measure', () => {
   it('of a finished job is nothing', () => {
@@ -20,7 +20,7 @@ describe('what is still to measure', () => {
   });
   it('points at a field that is empty, and is gone once it is filled', () => {
     const laid = applyAct(blankJob('x'), { act: 'chooseLayout', key: 'bypassAtTank' });
-    for (const need of needsOf(laid)) expect(valueAt(laid, need.path), need.title).to.equal(undefined);
+    for (const need of needsOf(laid)) expect(valueAt(laid, need.path), need.name).to.equal(undefined);
     const filled = applyAct(laid, { act: 'set', path: ['survey', 'tank', 'depth'], value: { si: 0.2, unit: 'mm' } });
     expect(names(laid)).to.include('tank depth');
     expect(names(filled)).to.not.include('tank depth');

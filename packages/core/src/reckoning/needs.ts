@@ -24,12 +24,22 @@ export interface Need {
   readonly name: string;
   /** The part it belongs to, if any. */
   readonly part?: string;
-  /** "Feed hose: hose length" */
-  readonly title: string;
+  /** What is asked, where its name alone does not say it. */
+  readonly asks?: string;
   /** A number is read, anything else is chosen. */
   readonly isMeasured: boolean;
   /** true: the flow cannot be computed without it. */
   readonly blocksSolution: boolean;
+}
+
+/** “Feed hose: hose length”, “Wire 9: length”: the need with whose it is. */
+export function needTitle(job: Pick<Job, 'parts' | 'wiring'>, { path, name, part, asks = name }: Need): string {
+  const [root, list, id] = path;
+  if (part !== undefined) return job.parts[part] ? `${partName(job.parts[part])}: ${asks}` : asks;
+  if (root !== 'wiring') return asks;
+  if (list === 'wires') return `Wire ${(job.wiring?.wires ?? []).findIndex((w) => w.id === id) + 1}: ${asks}`;
+  const device = job.wiring?.devices?.find((d) => d.id === id);
+  return device ? `${deviceName(device)}: ${asks}` : asks;
 }
 
 /** Everything still unmeasured that a result waits for, in the order of the work. */
@@ -41,7 +51,6 @@ export function needsOf(job: Job): Need[] {
       path,
       name,
       part: part?.id,
-      title: part ? `${partName(part)}: ${name}` : name,
       isMeasured,
       blocksSolution: blocks,
     });
@@ -112,21 +121,21 @@ const hasSuppliedPump = (job: Job): boolean => {
 /** What the circuit waits for: fuses that nobody has read, wires on a pump's way without gauge or length. */
 function wiringNeeds({ wiring }: Job): Need[] {
   if (!wiring) return [];
-  const need = (path: FieldPath, name: string, title: string): Need => ({ stage: 'wiring', path: ['wiring', ...path], name, part: undefined, title, isMeasured: true, blocksSolution: false }); // prettier-ignore
+  const need = (path: FieldPath, name: string, asks?: string): Need => ({ stage: 'wiring', path: ['wiring', ...path], name, part: undefined, asks, isMeasured: true, blocksSolution: false }); // prettier-ignore
   const fuses = (wiring.devices ?? []).flatMap(
     (d) =>
-    d.kind === 'fuse' && d.stands !== 'out' && !d.rating ? [need(['devices', d.id, 'rating'], 'fuse', `${deviceName(d)}: what it is rated`)] : [], // prettier-ignore
+    d.kind === 'fuse' && d.stands !== 'out' && !d.rating ? [need(['devices', d.id, 'rating'], 'fuse', 'what it is rated')] : [], // prettier-ignore
   );
   const feeds = pumpFeeds(wiring);
   const open = new Set(feeds.ok ? feeds.value.ports.flatMap((p) => p.unmeasured) : []);
   const wires = (wiring.wires ?? []).flatMap(
-    (w, i) =>
-    (['area', 'length'] as const).flatMap((key) => (open.has(w.id) && !w[key] ? [need(['wires', w.id, key], wireProperties[key].name, `Wire ${i + 1}: ${wireProperties[key].name}`)] : [])), // prettier-ignore
+    (w) =>
+    (['area', 'length'] as const).flatMap((key) => (open.has(w.id) && !w[key] ? [need(['wires', w.id, key], wireProperties[key].name)] : [])), // prettier-ignore
   );
   const isUntold = truthTable(wiring).some((row) => row.state.crashed && Object.values(row.pumps).includes('unknown'));
   const units = (wiring.devices ?? []).flatMap((d) =>
     isUntold && (d.kind === 'controlUnit' || d.kind === 'pumpController') && d.stands !== 'out' && d.crashInput === undefined // prettier-ignore
-      ? [{ ...need(['devices', d.id, 'crashInput'], 'whether it cuts the pump in a crash', `${deviceName(d)}: whether it cuts the pump in a crash`), isMeasured: false }] // prettier-ignore
+      ? [{ ...need(['devices', d.id, 'crashInput'], 'whether it cuts the pump in a crash'), isMeasured: false }] // prettier-ignore
       : [],
   );
   return [...fuses, ...wires, ...units];

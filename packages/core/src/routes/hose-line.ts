@@ -32,6 +32,7 @@ export interface HoseLine {
   readonly taut: number;
 }
 
+const MOST_SHAPES = 1000; // that are remembered: cures try many
 const PIECES = 40; // of a stretch between two holds
 
 /** The stretches of a hose between what holds it; where it is clipped it goes the way from the hold before to the one after. */
@@ -66,7 +67,12 @@ export function layHose(
   let [turning, leastRadius, leastAt, before] = [0, Infinity, 0, 0];
   for (const stretch of stretches) {
     const share = (flexible * length(sub(stretch.b, stretch.a))) / taut;
-    const laid = remembered('hoseShape', [stretch, share], () => hoseShape(stretch, share, PIECES));
+    const laid = remembered(
+      'hoseShape',
+      JSON.stringify([stretch, share]),
+      () => hoseShape(stretch, share, PIECES),
+      MOST_SHAPES,
+    );
     if (!laid.ok) return laid;
     turning += laid.value.turning;
     if (laid.value.leastRadius < leastRadius) {

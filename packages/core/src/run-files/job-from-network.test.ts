@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
-import { findingsOf, fuelOf } from '../reckoning/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
+import { fuelOf } from '../reckoning/brief-values.ts';
 import { networkAt } from '../run/network-at.ts';
 import { resultAt } from '../run/solve-run.ts';
 import type { Job } from '../job/job.ts';

@@ -8,7 +8,8 @@ import { EXIT, SHARP_ENTRANCE } from '../hydraulics/loss-coefficient.ts';
 import type { Job } from '../job/job.ts';
 import type { PartOf } from '../parts/kinds.ts';
 import { celsius } from '../units/quick.ts';
-import { findingsOf, fuelOf } from '../reckoning/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
+import { fuelOf } from '../reckoning/brief-values.ts';
 import { fuelAt } from './fuel-at.ts';
 import { pointKeys } from './operating-point.ts';
 import { resultsOf, type RunSolution } from './solve-run.ts';
@@ -18,7 +19,7 @@ const mm = (value: number) => si(value / 1000, 'mm');
 const LPH = 3.6e6;
 function solve(job: Job): RunSolution {
   const { solution, faults, needs } = findingsOf(job);
-  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.title)]));
+  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.name)]));
   return solution;
 }
 

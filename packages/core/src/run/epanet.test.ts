@@ -6,7 +6,8 @@ import { demoJobs } from '../demo/index.ts';
 import type { LinkLaw, Network } from '../hydraulics/network.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf, fuelOf } from '../reckoning/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
+import { fuelOf } from '../reckoning/brief-values.ts';
 import { resultsOf } from './solve-run.ts';
 import { networkAt } from './network-at.ts';
 

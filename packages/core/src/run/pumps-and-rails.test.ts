@@ -9,7 +9,8 @@ import { circuitsOf } from './circuits.ts';
 import { deadHeads } from './dead-head.ts';
 import { solveNetwork } from '../hydraulics/solve-network.ts';
 import { fuelLiquid } from '../fluids/fuel.ts';
-import { findingsOf, fuelOf } from '../reckoning/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
+import { fuelOf } from '../reckoning/brief-values.ts';
 import { originOf, pointKeys } from './operating-point.ts';
 import { type RunSolution } from './solve-run.ts';
 import { networkAt } from './network-at.ts';
@@ -19,7 +20,7 @@ import { netDraw, potVolumeFor, secondsOf } from './swirl-pot.ts';
 
 function solve(job: Job): RunSolution {
   const { solution, faults, needs } = findingsOf(job);
-  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.title)]));
+  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.name)]));
   return solution;
 }
 const LPH = 3.6e6;

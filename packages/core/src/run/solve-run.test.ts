@@ -11,7 +11,7 @@ import type { RunSolution } from './solve-run.ts';
 
 function solve(job: Job): RunSolution {
   const { solution, faults, needs } = findingsOf(job);
-  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.title)]));
+  if (!solution) throw new Error(JSON.stringify([faults, needs.map((n) => n.name)]));
   return solution;
 }
 const LITRES_PER_HOUR = 3.6e6;

@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import { afterRailJob, cleanJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
-import { findingsOf, fuelOf } from '../reckoning/findings.ts';
+import { findingsOf } from '../reckoning/findings.ts';
+import { fuelOf } from '../reckoning/brief-values.ts';
 import { systemCurve } from './system-curve.ts';
 
 describe('what a run asks of its pump', () => {

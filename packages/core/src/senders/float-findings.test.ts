@@ -1,3 +1,4 @@
+import { returnDropOf } from '../hangers/hanger-findings.ts';
 import { expect } from 'chai';
 import { changed, cleanJob } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
@@ -34,6 +35,7 @@ describe('the float as fitted', () => {
       floatFindings(
         cleanJob((j) => delete j.gauge),
         undefined,
+        undefined,
       ),
     ).to.equal(undefined);
   });
@@ -58,7 +60,7 @@ describe('what stands in a section of the tank', () => {
   const { tank } = outcome;
   const names = (axis: 0 | 1, place: number) =>
     new Set(
-      sectionObstacles(job, tank, axis, place)
+      sectionObstacles(job, tank, axis, place, returnDropOf(job))
         .filter((o) => !isShell(o))
         .map((o) => o.name),
     );
@@ -72,7 +74,7 @@ describe('what stands in a section of the tank', () => {
     expect(names(1, 0.24)).to.include('the return drop');
   });
   it('asks for room beside walls, none over the floor', () => {
-    for (const { name, room, line: [a, b] } of sectionObstacles(job, tank, 0, 0))
+    for (const { name, room, line: [a, b] } of sectionObstacles(job, tank, 0, 0, returnDropOf(job)))
       if (name === 'the tank’s floor or roof') {
         expect(room).to.equal(0);
         expect(a[1]).to.be.closeTo(b[1], 1e-9);

@@ -5,7 +5,7 @@ import { solidMesh } from '../tanks/solid.ts';
 import type { Tank } from '../tanks/surveyed-tank.ts';
 import { arcClearance, type ArcClearance, type Obstacle } from './arc-clearance.ts';
 import { armRange, solveArm, solveBend, type ArmFault, type FloatArm } from './float-arm.ts';
-import { returnDropOf } from '../hangers/hanger-findings.ts';
+import type { PartOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 
 /** The float arm as fitted, and what it ought to be. Heights above the tank floor, m. */
@@ -37,7 +37,12 @@ export function armSection(gauge: Gauge): { axis: 0 | 1; place: number; pivotAlo
   };
 }
 
-export function floatFindings(job: Job, tank: Tank | undefined): FloatFindings | undefined {
+/** @param drop - the tube by which the first return ends in the tank. */
+export function floatFindings(
+  job: Pick<Job, 'gauge' | 'hanger' | 'survey'>,
+  tank: Tank | undefined,
+  drop: PartOf<'returnDrop'> | undefined,
+): FloatFindings | undefined {
   const gauge = job.gauge;
   if (!gauge || Object.keys(gauge).length === 0) return undefined;
   const { armLength, pivotHeight, stopDown, stopUp, wantLow, wantHigh } = gauge;
@@ -47,7 +52,7 @@ export function floatFindings(job: Job, tank: Tank | undefined): FloatFindings |
       ? { pivot: pivotHeight.si, length: armLength.si, ...(angles ?? anglesOfHeights(gauge)!) }
       : undefined;
   const radius = gauge.floatRadius?.si ?? gaugeProperties.floatRadius.typical!.si;
-  const clearance = arm && tank ? clearanceOf(job, tank, arm, radius, gauge) : undefined;
+  const clearance = arm && tank ? clearanceOf(job, drop, tank, arm, radius, gauge) : undefined;
   return {
     arm,
     range: arm && armRange(arm),
@@ -59,7 +64,7 @@ export function floatFindings(job: Job, tank: Tank | undefined): FloatFindings |
     clearance,
     clearSides:
       clearance && !isClear(clearance)
-        ? sides.filter((armSide) => isClear(clearanceOf(job, tank!, arm!, radius, { ...gauge, armSide })))
+        ? sides.filter((armSide) => isClear(clearanceOf(job, drop, tank!, arm!, radius, { ...gauge, armSide })))
         : [],
   };
 }
@@ -72,9 +77,12 @@ function anglesOfHeights({ armLength, pivotHeight, floatLow, floatHigh }: Gauge)
   return Number.isNaN(down) || Number.isNaN(up) ? undefined : { down, up };
 }
 
-function clearanceOf(job: Job, tank: Tank, arm: FloatArm, radius: number, gauge: Gauge): ArcClearance {
+type Drop = PartOf<'returnDrop'> | undefined;
+type Stands = Pick<Job, 'hanger' | 'survey'>;
+
+function clearanceOf(job: Stands, drop: Drop, tank: Tank, arm: FloatArm, radius: number, gauge: Gauge): ArcClearance {
   const { axis, place, pivotAlong, side } = armSection(gauge);
-  return arcClearance(arm, pivotAlong, side, radius, sectionObstacles(job, tank, axis, place));
+  return arcClearance(arm, pivotAlong, side, radius, sectionObstacles(job, tank, axis, place, drop));
 }
 
 const WALL = 'the tank wall';
@@ -83,7 +91,7 @@ export const isShell = (obstacle: Obstacle): boolean => obstacle.name === WALL |
 const SIDE_ROOM = 0.005; // m beside a float, common practice
 
 /** Walls, baffles, pumps and return drop as they stand in a section. */
-export function sectionObstacles(job: Job, tank: Tank, axis: 0 | 1, place: number): Obstacle[] {
+export function sectionObstacles(job: Stands, tank: Tank, axis: 0 | 1, place: number, drop?: Drop): Obstacle[] {
   const obstacles: Obstacle[] = [];
   const upright = (name: string, along: number, low: number, high: number) =>
     obstacles.push({ name, room: SIDE_ROOM, line: [[along, low], [along, high]] }); // prettier-ignore
@@ -111,7 +119,6 @@ export function sectionObstacles(job: Job, tank: Tank, axis: 0 | 1, place: numbe
       for (const edge of [-reach, reach]) upright('the pump', middle.along! + edge, tank.bottom, tank.top);
   }
   if (hanger?.returnForward || hanger?.returnLeft) {
-    const drop = returnDropOf(job);
     const spot = at(hanger.returnForward?.si ?? 0, hanger.returnLeft?.si ?? 0);
     const bore = drop?.bore?.si ?? 0;
     if (Math.abs(spot.off! - place) < bore)

@@ -1,3 +1,4 @@
+import { returnDropOf } from '../hangers/hanger-findings.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { measured } from '../fields/measured.ts';
@@ -63,7 +64,7 @@ describe('the float’s arc', () => {
     const job = demoJobs.flatBedTender;
     const outcome = surveyedTank(job.survey.tank);
     if (outcome.kind !== 'known') throw new Error(outcome.kind);
-    const upright = sectionObstacles(job, outcome.tank, 0, 0).filter(
+    const upright = sectionObstacles(job, outcome.tank, 0, 0, returnDropOf(job)).filter(
       ({ line: [a, b] }) => Math.abs(a[0] - b[0]) < 1e-9 && Math.abs(a[0] - 0.09) < 1e-9,
     );
     const heights = upright.flatMap(({ line }) => line.map((p) => p[1]));

@@ -37,7 +37,7 @@ const STEPS = 120; // levels in a computed table
 
 /** The tank as surveyed: shape or table, or what is missing or wrong. Drawings and results ask for the same one many times. */
 export const surveyedTank = onceFor(
-  (tank: SurveyedTank): TankOutcome => remembered('tank', [tankReads(tank)], () => cut(tank)),
+  (tank: SurveyedTank): TankOutcome => remembered('surveyedTank', tankReads(tank), () => cut(tank)),
   ({ kind }) => kind !== 'needs', // a mesh that is not here yet comes later
 );
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { cleanJob } from '../../test/rule-cases.ts';
 import { measured } from '../fields/measured.ts';
-import { needsOf } from '../reckoning/needs.ts';
+import { needsOf, needTitle } from '../reckoning/needs.ts';
 import { findingsOf } from '../reckoning/findings.ts';
 import { describeStrappingFault, readStrappingCsv } from './read-strapping-csv.ts';
 import { surveyedTank } from './surveyed-tank.ts';
@@ -99,7 +99,7 @@ describe('litres of the surveyed tank', () => {
     const job = cleanJob((j) => {
       j.survey.tank.shape = 'saddle';
     });
-    const names = needsOf(job).map((n) => n.title);
+    const names = needsOf(job).map((n) => needTitle(job, n));
     expect(names).to.include.members(['left lobe width', 'right lobe width', 'bridge width', 'bridge floor height']);
     expect(findingsOf(job).tank.needs).to.include('bridgeWidth');
   });

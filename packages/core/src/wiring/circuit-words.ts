@@ -53,6 +53,9 @@ export const onWayOf = (
 ): ReadonlySet<string> =>
   new Set((wiring?.pumps ?? []).filter((p) => parts.includes(p.part)).flatMap((p) => p.through));
 
+/** A part of the run as a circuit’s findings know it, by its id. */
+export const partWord = ({ parts }: Pick<Job, 'parts'>, id: string): string => (parts[id] ? partName(parts[id]) : id);
+
 /** The pumps that something feeds, in words. */
 export const pumpWords = (job: Pick<Job, 'parts'>, parts: readonly string[]): string =>
   parts.map((id) => `“${job.parts[id] ? partName(job.parts[id]) : id}”`).join(' and ');

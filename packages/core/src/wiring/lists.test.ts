@@ -1,3 +1,4 @@
+import { proofsOf } from './proofs.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { simpleWiring } from '../../test/simple-wiring.ts';
@@ -165,7 +166,7 @@ describe('the diagram', () => {
 describe('proofs', () => {
   it('bridge 30 and 87, with current and volts as planned and a limit for every leg', () => {
     const { wiring } = findingsOf(demoJobs.mailVan);
-    const by = new Map(wiring!.proofs.map((p) => [p.key, p]));
+    const by = new Map(proofsOf(demoJobs.mailVan, wiring!.pumps).map((p) => [p.key, p]));
     const at = wiring!.pumps[0]!.at.keyOn!;
     const current = by.get('bridge-pump-1')!;
     expect(current.how).to.match(/30 and 87/);

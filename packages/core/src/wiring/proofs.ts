@@ -1,5 +1,7 @@
 import { deviceName } from '../harness/devices/index.ts';
-import { mostDropOf, type Harness } from '../harness/harness.ts';
+import { mostDropOf } from '../harness/harness.ts';
+import type { Job } from '../job/job.ts';
+import { partWord } from './circuit-words.ts';
 import { devicesOf, wiresOf } from '../harness/in-circuit.ts';
 import type { PumpCircuit } from './pump-circuit.ts';
 import { sayEnd } from './wire-list.ts';
@@ -24,7 +26,8 @@ const OVER = 1.25; // of what the plan expects: common practice
 const SHARE = 0.15; // of a current: pumps of one kind differ by that; typical
 
 /** How the circuit is proved, with limits from the plan. @param pumps - at the point at which a pump is run by a bridge. */
-export function proofsOf(harness: Harness, pumps: readonly PumpCircuit[]): Proof[] {
+export function proofsOf(job: Pick<Job, 'wiring' | 'parts'>, pumps: readonly PumpCircuit[]): Proof[] {
+  const harness = job.wiring ?? {};
   const devices = devicesOf(harness);
   const dry = devices.flatMap((d): Proof[] => {
     if (d.kind === 'stud' || (d.kind === 'connector' && d.place === 'bulkhead'))
@@ -42,7 +45,7 @@ export function proofsOf(harness: Harness, pumps: readonly PumpCircuit[]): Proof
     const head: Proof = {
       key: `bridge-${p.part}`,
       group: 'bridged',
-      what: `Current of ${p.name}`,
+      what: `Current of ${partWord(job, p.part)}`,
       how: relay
         ? `${deviceName(relay)} out, terminals 30 and 87 of its socket bridged by a fused lead, seconds at a time, never dry: meter in the lead.`
         : 'Meter in the place of its fuse, seconds at a time, never dry.',
@@ -53,7 +56,7 @@ export function proofsOf(harness: Harness, pumps: readonly PumpCircuit[]): Proof
     const volts: Proof = {
       key: `volts-${p.part}`,
       group: 'bridged',
-      what: `Volts at ${p.name}, loaded`,
+      what: `Volts at ${partWord(job, p.part)}, loaded`,
       how: 'Across its own two terminals, or the nearest that can be reached, while it runs.',
       expect: figure('voltage', at.volts),
       least: figure('voltage', at.system - Math.max(mostDropOf(harness), at.system - at.volts) - METER),

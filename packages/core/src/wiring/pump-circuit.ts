@@ -101,7 +101,6 @@ export interface PumpAt {
 export interface PumpCircuit {
   readonly part: string;
   readonly device: string;
-  readonly name: string;
   /** Wires on its way that nobody has measured: its voltage is that of the system until then. */
   readonly unmeasured: readonly string[];
   /** Wires and devices on its way. */

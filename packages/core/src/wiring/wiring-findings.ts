@@ -1,5 +1,4 @@
 import type { Job } from '../job/job.ts';
-import { partName } from '../parts/kinds.ts';
 import { flowAgainst } from '../hydraulics/pump-curve.ts';
 import { pumpModel } from '../pumps/pump-model.ts';
 import { circuitsOf } from '../run/circuits.ts';
@@ -14,7 +13,6 @@ import { DRIVING } from '../harness/cut-off-state.ts';
 import { kindOfDevice } from '../harness/devices/index.ts';
 import { firstFuseOf, mostDropOf, type Harness } from '../harness/harness.ts';
 import { devicesOf, linkId, linksOf, pumpPlaces, wiresOf } from '../harness/in-circuit.ts';
-import { proofsOf, type Proof } from './proofs.ts';
 import { protectionsOf, type Protections } from './protection.ts';
 import { ampsAt, drawnAt, dropLegs, wiringPoint, type PumpAt, type PumpCircuit, type WiringPoint } from './pump-circuit.ts'; // prettier-ignore
 import { across, isOnWay, pumpFeeds, solveHarness, type PumpFeeds, type PumpPort } from '../harness/pump-feeds.ts';
@@ -90,7 +88,6 @@ export interface WiringFindings {
   readonly crimps: readonly CrimpFinding[];
   readonly sensors: readonly SensorCircuit[];
   readonly widebands: readonly WidebandOffset[];
-  readonly proofs: readonly Proof[];
 }
 
 /** The point for which volts are listed and sizes are reckoned: where the engine wants most with least voltage. */
@@ -107,7 +104,7 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
   const points = feeds ? results.map((result) => wiringPoint(result, feeds.at(feedAt(result.point), ampsAt(result)))) : []; // prettier-ignore
   const portsThrough = (id: string) => ports.filter((p) => isOnWay(p, id));
   const protections = protectionsOf(harness, (id) => portsThrough(id).map((p) => ({ fedAt: p.a })));
-  const pumps = ports.map((port) => pumpCircuit(job, harness, port, points, results, protections));
+  const pumps = ports.map((port) => pumpCircuit(harness, port, points, results, protections));
   const mostThrough = (id: string) => {
     const all = points.map((p) => ({ key: p.key, amps: Math.abs(p.amps[id] ?? 0) }));
     return all.reduce<{ key?: string; amps: number }>((a, b) => (b.amps > a.amps ? b : a), { amps: 0 });
@@ -146,7 +143,6 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
     crimps: crimpsOf(harness),
     sensors: sensorCircuits(job, harness, points, results, sensorHost),
     widebands: widebandOffsets(harness),
-    proofs: proofsOf(harness, pumps),
   };
 }
 
@@ -156,7 +152,6 @@ const looseWires = (harness: Harness): string[] => {
 };
 
 function pumpCircuit(
-  job: Job,
   harness: Harness,
   port: PumpPort,
   points: readonly WiringPoint[],
@@ -173,11 +168,9 @@ function pumpCircuit(
     }),
   );
   const amps = Object.values(at).map((a) => a.amps);
-  const part = job.parts[port.part];
   return {
     part: port.part,
     device: port.device,
-    name: part ? partName(part) : port.part,
     unmeasured: port.unmeasured,
     through: [...new Set([...port.shares.keys()].filter((id) => isOnWay(port, id)).map((id) => id.split('/')[0]!))], // prettier-ignore
     at,

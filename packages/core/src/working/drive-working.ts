@@ -1,19 +1,16 @@
 import { fuelLiquid, heatCapacity } from '../fluids/fuel.ts';
-import { circuitOf } from '../heat/drive.ts';
-import { circuitHeat, wettedArea } from '../heat/tank-heat.ts';
+import { wettedArea } from '../heat/tank-heat.ts';
 import { assumed, originOfAssumed, type AssumptionKey } from '../job/assumption.ts';
 import type { Findings } from '../reckoning/findings.ts';
 import { figure } from '../units/quantity.ts';
 import type { Working } from './working.ts';
 
 /** The tank's temperature at the end of a drive, with the heat flows of its last moment. */
-export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Working | undefined {
+export function driveWorking({ job, drive, fuel, tank }: Findings): Working | undefined {
   const end = drive?.steps.at(-1);
   const volume = tank.full ?? job.survey.tank.capacity?.si;
-  if (!drive || !end || !fuel || !solution || volume === undefined) return undefined;
-  const { cruise } = solution.points;
-  const circuit = circuitOf(job, fuel, cruise);
-  const { backTemperature: back, throughCasing } = circuitHeat(circuit, end.tank);
+  if (!drive || !end || !fuel || volume === undefined) return undefined;
+  const { circuit, around } = drive.end;
   const from = (key: AssumptionKey) => originOfAssumed(job.assumptions, key);
   return {
     key: 'drive',
@@ -23,26 +20,26 @@ export function driveWorking({ job, drive, fuel, solution, tank }: Findings): Wo
     terms: [
       {
         symbol: 'Q_back',
-        name: 'comes back to the tank at cruise',
+        name: 'comes back to the tank at cruise, at the end',
         figure: figure('volumeFlow', circuit.back),
         source: 'computed',
       },
       {
         symbol: 'T_back',
         name: 'at, at the end',
-        figure: figure('temperature', back),
+        figure: figure('temperature', around.backTemperature),
         source: 'computed: pump power and engine heat taken on',
       },
       {
         symbol: 'P',
-        name: 'electrical power of the pumps at cruise',
-        figure: figure('power', cruise.pumpPower ?? 0),
+        name: 'electrical power of the pumps at cruise, at the end',
+        figure: figure('power', circuit.pumpPower + (circuit.pot?.pumpPower ?? 0)),
         source: 'computed: current × voltage',
       },
       {
         symbol: 'P_casing',
         name: 'of it through the casings in the tank',
-        figure: figure('power', throughCasing),
+        figure: figure('power', around.throughCasing),
         source: 'computed; 3 W/K a casing, typical, from memory',
       },
       {

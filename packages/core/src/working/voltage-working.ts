@@ -1,7 +1,7 @@
 import { sayConductor } from '../wiring/diagram.ts';
 import { temperatureOf } from '../harness/in-circuit.ts';
 import { SIZED_AT } from '../wiring/wiring-findings.ts';
-import { deviceWord } from '../wiring/circuit-words.ts';
+import { deviceWord, partWord } from '../wiring/circuit-words.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 import { originOf } from '../run/operating-point.ts';
 import type { Findings } from '../reckoning/findings.ts';
@@ -17,7 +17,7 @@ export function voltageWorkings({ job, wiring, solution }: Findings): Working[] 
     return [
       {
         key: `voltage:${pump.part}`,
-        title: `Volts at ${pump.name} at ${point.name}`,
+        title: `Volts at ${partWord(job, pump.part)} at ${point.name}`,
         result: figure('voltage', at.volts),
         formula: 'U = U₀ − Σ R·I·i, with R = ρ·L/(n·A)·(1 + α·(T − 20 °C))',
         terms: [

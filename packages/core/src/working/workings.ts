@@ -1,4 +1,4 @@
-import { reckoned, type Findings } from '../reckoning/findings.ts';
+import type { Findings } from '../reckoning/findings.ts';
 import { pointKeysOf } from '../run/operating-point.ts';
 import { demandWorking } from './demand-working.ts';
 import { driveWorking } from './drive-working.ts';
@@ -9,8 +9,7 @@ import { railPressureWorking } from './rail-pressure-working.ts';
 import type { Working } from './working.ts';
 
 /** Every working that a job has at present, by key. */
-export function workingsOf(asLeft: Findings): Working[] {
-  const findings = reckoned(asLeft);
+export function workingsOf(findings: Findings): Working[] {
   return [
     demandWorking(findings),
     ...pointKeysOf(findings.job).map((key) => railPressureWorking(findings, key)),

@@ -2,6 +2,7 @@ import type { Assessment } from '@endrel/core/assessment/assess';
 import type { Act } from '@endrel/core/acts/act';
 import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
+import { routedJob } from '@endrel/core/routes/routed-job';
 import { followed, type AssessmentChange } from '@endrel/core/assessment/held-job';
 
 /** Where a job is held and reckoned. */
@@ -43,7 +44,7 @@ export class JobFollower {
   async #catchUp(): Promise<void> {
     this.#isBusy = true;
     try {
-      for (let next = this.#wanted; next && next.job !== this.#said?.findings.job; next = this.#wanted) {
+      for (let next = this.#wanted; next && next.job !== this.#said?.findings.asLeft; next = this.#wanted) {
         this.#said = await this.#reckon(next.job);
         this.#onSaid(this.#said, next.since);
       }
@@ -58,7 +59,7 @@ export class JobFollower {
   async #reckon(job: Job): Promise<Assessment> {
     const before = this.#said;
     if (!before) return this.#handOver(job);
-    const edit = restoring(job, before.findings.job, 'edit');
+    const edit = restoring(job, before.findings.asLeft, 'edit');
     if (!edit) return followed(before, job, { findings: {}, gone: [] });
     try {
       return followed(before, job, await this.#reckoner.act(edit));
@@ -69,6 +70,6 @@ export class JobFollower {
 
   async #handOver(job: Job): Promise<Assessment> {
     const { findings, snags } = await this.#reckoner.hold(job);
-    return { findings: { ...findings, job }, snags }; // the worker's is a copy
+    return { findings: { ...findings, asLeft: job, job: routedJob(job, findings.routes) }, snags }; // the worker's is a copy
   }
 }

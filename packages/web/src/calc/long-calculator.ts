@@ -6,7 +6,8 @@ import type { Job } from '@endrel/core/job/job';
 import { layOutAndSolve } from '@endrel/core/layouts/compare-layouts';
 import { proposals, type LibraryPump, type Proposal } from '@endrel/core/sizing/proposals';
 import { pumpRows } from '@endrel/core/pumps/pump-rows';
-import { findingsOf, fuelOf, reckonedJob } from '@endrel/core/reckoning/findings';
+import { findingsOf } from '@endrel/core/reckoning/findings';
+import { fuelOf } from '@endrel/core/reckoning/brief-values';
 import type { OperatingPoint } from '@endrel/core/run/operating-point';
 import { systemCurve, type SystemPoint } from '@endrel/core/run/system-curve';
 import { attitudeTables, type AttitudeTables } from '@endrel/core/tanks/attitude-tables';
@@ -22,7 +23,7 @@ type Progress = (share: number) => boolean | Promise<boolean>;
 const SYSTEM_POINTS = 16;
 
 /** As it is reckoned: with what its routes tell where nobody measured it. */
-const withRoutes = (job: Job): Job => reckonedJob(findingsOf(job));
+const withRoutes = (job: Job): Job => findingsOf(job).job;
 
 export const longCalculator = {
   ...jointCalculator,

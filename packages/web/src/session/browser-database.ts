@@ -22,7 +22,10 @@ export interface KeptResult {
   readonly id: string;
   readonly revision: number;
   readonly build: string;
-  readonly assessment: { readonly findings: Omit<Assessment['findings'], 'job'>; readonly snags: Assessment['snags'] };
+  readonly assessment: {
+    readonly findings: Omit<Assessment['findings'], 'job' | 'asLeft'>;
+    readonly snags: Assessment['snags'];
+  };
 }
 
 export interface Stores extends DBSchema {

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import type { Assessment } from '@endrel/core/assessment/assess';
+import { routedJob } from '@endrel/core/routes/routed-job';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { Reckoning } from '../calc/use-followed.ts';
 import { database } from './browser-database.ts';
@@ -13,7 +14,7 @@ export async function loadResult({ id, revision, document }: StoredJob): Promise
     const kept = await (await database()).get('results', id);
     if (kept?.build !== BUILD || kept.revision !== revision) return undefined;
     const { findings, snags } = kept.assessment;
-    return { findings: { ...findings, job: document }, snags };
+    return { findings: { ...findings, asLeft: document, job: routedJob(document, findings.routes) }, snags };
   } catch {
     return undefined; // it is reckoned anew
   }
@@ -21,7 +22,7 @@ export async function loadResult({ id, revision, document }: StoredJob): Promise
 
 /** It goes when the job itself is kept here no more. */
 async function keepResult(id: string, revision: number, { findings, snags }: Assessment): Promise<void> {
-  const { job: _, ...found } = findings;
+  const { job: _routed, asLeft: _asLeft, ...found } = findings;
   try {
     await (await database()).put('results', { id, revision, build: BUILD, assessment: { findings: found, snags } });
   } catch {
@@ -38,7 +39,8 @@ export function useKeptResult(session: JobSession, reckoning: Reckoning): void {
       const { job, revision, save } = session.getSnapshot();
       if (save.status === 'unsaved' || save.status === 'saving') return;
       clearInterval(timer);
-      if (save.status === 'saved' && job === assessment.findings.job) void keepResult(session.id, revision, assessment);
+      if (save.status === 'saved' && job === assessment.findings.asLeft)
+        void keepResult(session.id, revision, assessment);
     }, PAUSE);
     return () => clearInterval(timer);
   }, [session, reckoning]);

@@ -1,5 +1,5 @@
 import type { Rule } from '../snag.ts';
-import { waterTestOf } from '../../reckoning/findings.ts';
+import { waterTestOf } from '../../reckoning/brief-values.ts';
 import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
 

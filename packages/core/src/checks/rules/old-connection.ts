@@ -1,3 +1,4 @@
+import { oldConnectionName } from '../../hangers/blocking-off.ts';
 import { airPath } from '../../vents/air-path.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
@@ -5,8 +6,10 @@ import type { Rule, SnagReport } from '../snag.ts';
 export const oldConnection: Rule = {
   key: 'old-connection',
   check: ({ job, blockedOff }) =>
-    blockedOff.flatMap(({ id, label, lost, dangerous, reversible }): SnagReport[] => {
-      const did = job.survey.oldConnections!.find((c) => c.id === id)!.did;
+    blockedOff.flatMap(({ id, lost, dangerous, reversible }): SnagReport[] => {
+      const connection = job.survey.oldConnections!.find((c) => c.id === id)!;
+      const { did } = connection;
+      const label = oldConnectionName(connection);
       const base = {
         stage: 'survey',
         which: id,

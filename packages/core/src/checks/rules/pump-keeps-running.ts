@@ -1,7 +1,7 @@
 import type { Job } from '../../job/job.ts';
 import { partName } from '../../parts/kinds.ts';
-import { truthTable } from '../../harness/cut-off.ts';
-import { pumpField } from '../../wiring/circuit-words.ts';
+import { rowInWords, truthTable, type CutOffRow } from '../../harness/cut-off.ts';
+import { pumpField, partWord } from '../../wiring/circuit-words.ts';
 import { inertiaInserted } from '../../wiring/inertia-inserted.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
@@ -14,18 +14,20 @@ export const pumpKeepsRunning: Rule = {
   key: 'pump-keeps-running',
   check: ({ job, wiring }) => {
     if (!wiring || wiring.truth.every((row) => Object.keys(row.pumps).length === 0)) return bySurvey(job);
-    return wiring.pumps.flatMap(({ part, name }): SnagReport[] => {
+    return wiring.pumps.flatMap(({ part }): SnagReport[] => {
+      const name = partWord(job, part);
+      const say = (row: CutOffRow) => rowInWords(job.wiring ?? {}, row);
       const runs = wiring.truth.filter((row) => row.pumps[part] === 'runs');
       const still = runs.filter((row) => row.wanted === 'stand' && !row.state.crashed && row.failed === undefined);
       const crashed = runs.filter((row) => row.wanted === 'stand' && row.state.crashed);
       const dead = runs.filter((row) => row.wanted === 'stand' && row.failed !== undefined);
       const reports: SnagReport[] = [];
       if (still.length > 0)
-        reports.push({ ...base, stage: 'wiring', part, ...pumpField(job, part), what: `“${name}” stays live while the engine does not turn: ${still.map((r) => r.name).join('; ')}.`, ...STALLED }); // prettier-ignore
+        reports.push({ ...base, stage: 'wiring', part, ...pumpField(job, part), what: `“${name}” stays live while the engine does not turn: ${still.map(say).join('; ')}.`, ...STALLED }); // prettier-ignore
       else if (crashed.length > 0)
         reports.push({ ...base, stage: 'wiring', part, which: 'crash', ...pumpField(job, part), what: `Nothing stops “${name}” in a crash.`, ...CRASH, ...withSwitch(job, part) }); // prettier-ignore
       else if (dead.length > 0)
-        reports.push({ ...base, stage: 'wiring', part, which: 'dead', path: ['wiring', 'devices', dead[0]!.failed!, 'deadCloses'], what: `“${name}” runs on when the control fails: ${dead.map((r) => r.name).join('; ')}.`, why: 'What has failed cannot stop it: only the fuse does.', cure: 'Put a relay before it that an inertia or oil-pressure switch opens as well, or use a control that lets go when it is dead.' }); // prettier-ignore
+        reports.push({ ...base, stage: 'wiring', part, which: 'dead', path: ['wiring', 'devices', dead[0]!.failed!, 'deadCloses'], what: `“${name}” runs on when the control fails: ${dead.map(say).join('; ')}.`, why: 'What has failed cannot stop it: only the fuse does.', cure: 'Put a relay before it that an inertia or oil-pressure switch opens as well, or use a control that lets go when it is dead.' }); // prettier-ignore
       return reports;
     });
   },

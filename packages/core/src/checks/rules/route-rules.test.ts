@@ -4,7 +4,6 @@ import { islandShuttle } from '../../demo/island-shuttle.ts';
 import { applyAct } from '../../acts/apply-act.ts';
 import { jobSchema, type Job } from '../../job/job.ts';
 import type { Routes, ZoneRow } from '../../job/routes.ts';
-import { reckonedJob } from '../../reckoning/findings.ts';
 import type { Snag } from '../snag.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
@@ -63,7 +62,7 @@ describe('routes: lines and what they keep off', () => {
     };
     expect(of(shield(2400, 3300), 'line-too-near')).to.have.length(0);
     expect(of(shield(2400, 2800), 'line-too-near')).to.have.length(1); // the rest of it lies bare
-    const line = (job: Job) => reckonedJob(assess(job).findings).parts[FEED] as { exhaustGap?: { si: number }; shielded?: boolean }; // prettier-ignore
+    const line = (job: Job) => assess(job).findings.job.parts[FEED] as { exhaustGap?: { si: number }; shielded?: boolean }; // prettier-ignore
     expect(line(exhaustAt(60)).exhaustGap!.si).to.be.closeTo(0.06, 1e-6);
     expect([line(exhaustAt(60)).shielded, line(shield(2400, 3300)).shielded]).to.deep.equal([undefined, true]);
   });
@@ -273,12 +272,12 @@ describe('routes feed the run', () => {
       delete job.parts[FEED].bends;
     });
     const { findings } = assess(unmeasured);
-    const line = reckonedJob(findings).parts[FEED] as unknown as { length: { si: number }; bends: number };
+    const line = findings.job.parts[FEED] as unknown as { length: { si: number }; bends: number };
     expect(line.length.si).to.be.closeTo(findings.routes.lines[0]!.length!, 1e-4);
     expect(line.bends).to.be.closeTo((4 * 43.03 + 2 * 35.8) / 90, 0.02);
     expect(findings.solution).to.not.equal(undefined);
     expect(findings.job.parts[FEED]).to.not.have.property('length');
-    const stays = reckonedJob(assess(islandShuttle).findings);
+    const stays = assess(islandShuttle).findings.job;
     expect((stays.parts[FEED] as { length: { si: number } }).length.si).to.be.closeTo(4.6, 1e-9);
     const height = Object.values(stays.joints).find((j) => j.a.part === FEED && j.b.part === 'hose-2')!.height;
     expect(height!.si).to.be.closeTo(0.48 - 0.22, 1e-9);
@@ -294,7 +293,7 @@ describe('routes feed the run', () => {
     expect(solved(400)).to.be.below(solved(0));
   });
   it('where a line humps above both of its ends, and nothing where it does not', () => {
-    const highest = (job: Job, part = FEED) => (reckonedJob(assess(job).findings).parts[part] as { highest?: { si: number } }).highest?.si; // prettier-ignore
+    const highest = (job: Job, part = FEED) => (assess(job).findings.job.parts[part] as { highest?: { si: number } }).highest?.si; // prettier-ignore
     expect(highest(islandShuttle), 'over the axle').to.be.closeTo(0.56 - 0.22, 1e-9);
     expect(highest(islandShuttle, 'hose-2'), 'climbs all the way').to.equal(undefined);
     const humped = shuttle((_, routes) => (routes.lines[FEED].through[9] = { id: 'row-10', ...at(1270, 550, 620), clip: true })); // prettier-ignore
@@ -302,17 +301,17 @@ describe('routes feed the run', () => {
     expect(highest(humped)).to.be.within(0.36, 0.4);
   });
   it('hose ends that turn count as bends, and the tightest bend goes to the ratings', () => {
-    const hose = reckonedJob(assess(islandShuttle).findings).parts['hose-2'] as unknown as { bend: { si: number }; bends: number }; // prettier-ignore
+    const hose = assess(islandShuttle).findings.job.parts['hose-2'] as unknown as { bend: { si: number }; bends: number }; // prettier-ignore
     expect(hose.bend.si).to.be.closeTo(0.10319 - 0.0075, 1e-4);
     expect(hose.bends).to.equal(0);
   });
   it('the vent is told by its route: length, ends and whether it traps', () => {
-    const { vent } = reckonedJob(assess(islandShuttle).findings).survey;
+    const { vent } = assess(islandShuttle).findings.job.survey;
     expect(vent!.length!.si).to.be.closeTo(1.563, 1e-3);
     expect(vent!.tankEnd!.si).to.be.closeTo(0.28, 1e-9);
     expect(vent!.outletHeight!.si).to.be.closeTo(0.08, 1e-9);
     expect(vent!.trap).to.equal(undefined);
     const dipped = shuttle((_, routes) => (routes.vent.through[1] = { id: 'row-2', ...at(4400, 680, 560) }));
-    expect(reckonedJob(assess(dipped).findings).survey.vent!.trap).to.equal(true);
+    expect(assess(dipped).findings.job.survey.vent!.trap).to.equal(true);
   });
 });

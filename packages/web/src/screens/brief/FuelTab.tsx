@@ -12,7 +12,7 @@ import { assumed, assumptionProperties } from '@endrel/core/job/assumption';
 import { briefProperties } from '@endrel/core/job/brief';
 import { petrolReidOf } from '@endrel/core/run/petrol-reid';
 import { measured } from '@endrel/core/fields/measured';
-import { fuelOf, waterTestOf } from '@endrel/core/reckoning/findings';
+import { fuelOf, waterTestOf } from '@endrel/core/reckoning/brief-values';
 import { formatNumber } from '@endrel/core/units/format-quantity';
 import { Caution } from '../../components/Caution.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';

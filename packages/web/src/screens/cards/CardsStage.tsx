@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { cutRows, partRows } from '@endrel/core/cards/parts-card';
 import { layouts } from '@endrel/core/job/layout';
 import { endKinds, endSteps, hoseEnds, type EndKind } from '@endrel/core/joints/hose-end-steps';
-import { reckonedJob } from '@endrel/core/reckoning/findings';
+import { routedJob } from '@endrel/core/routes/routed-job';
 import { capital } from '@endrel/core/units/capital';
 import { Caution } from '../../components/Caution.tsx';
 import { csvText } from '../../components/csv.ts';
@@ -15,7 +15,7 @@ export function CardsStage() {
   const latest = useJob();
   const assessment = useAssessment();
   // with the lengths that the routes tell where nobody measured them
-  const job = assessment ? reckonedJob({ ...assessment.findings, job: latest }) : latest;
+  const job = assessment ? routedJob(latest, assessment.findings.routes) : latest;
   const { revision } = useSnapshot();
   const { say } = useDisplayUnits();
   const [parts, cuts] = [partRows(job, say), cutRows(job, say)];

@@ -1,3 +1,4 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { Suspense } from 'react';
 import type { GaugeFindings } from '@endrel/core/gauge/gauge-findings';
 import { gaugeProperties } from '@endrel/core/job/gauge';
@@ -43,7 +44,7 @@ export function MatchTab({ view }: { view: JobView }) {
                   {needs.map((need) => (
                     <li key={need.path.join('/')}>
                       <button className="underline" onClick={() => view.goToField(need.stage, need.path, need.part)}>
-                        {need.title}
+                        {needTitle(job, need)}
                       </button>
                     </li>
                   ))}

@@ -1,3 +1,4 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { ChevronDown } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
 import type { Assessment } from '@endrel/core/assessment/assess';
@@ -204,7 +205,7 @@ function waitingFor(assessment: Assessment | undefined): string | undefined {
   if (!assessment || assessment.findings.solution) return undefined;
   const blocking = assessment.findings.needs.filter((n) => n.blocksSolution);
   if (blocking.length > 0)
-    return `Pressures need ${blocking[0]!.title}${blocking.length > 1 ? ` and ${blocking.length - 1} more` : ''}.`;
+    return `Pressures need ${needTitle(assessment.findings.job, blocking[0]!)}${blocking.length > 1 ? ` and ${blocking.length - 1} more` : ''}.`;
   return assessment.findings.faults.length > 0 && assessment.findings.faults[0]!.code !== 'emptyRun'
     ? 'No pressures: see the first snag.'
     : undefined;

@@ -1,8 +1,9 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Need } from '@endrel/core/reckoning/needs';
 import type { Stage } from '@endrel/core/job/stage';
-import { useNeeds } from '../../session/session-context.tsx';
+import { useNeeds, useJob } from '../../session/session-context.tsx';
 import { stageList } from './stages.ts';
 import type { JobView } from './use-job-view.ts';
 
@@ -18,6 +19,7 @@ export function StageRow({ view }: { view: JobView }) {
       list.scrollTo({ left: chosen.offsetLeft - list.offsetLeft - (list.clientWidth - chosen.offsetWidth) / 2 });
   }, [view.stage]);
   const next = needs[0];
+  const job = useJob();
   return (
     <div className="no-print flex border-b border-ink">
       <nav aria-label="Stages" ref={row} className="flex min-w-0 flex-1 overflow-x-auto">
@@ -45,7 +47,7 @@ export function StageRow({ view }: { view: JobView }) {
           onClick={() => view.goToField(next.stage, next.path, next.part)}
           title="Take the next missing measurement (m)"
         >
-          Next<span className="underline underline-offset-4 max-lg:sr-only">: {next.title}</span>
+          Next<span className="underline underline-offset-4 max-lg:sr-only">: {needTitle(job, next)}</span>
         </button>
       )}
     </div>

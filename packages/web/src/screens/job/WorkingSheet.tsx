@@ -1,3 +1,4 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { Dialog } from 'radix-ui';
 import { workingsOf } from '@endrel/core/working/workings';
 import type { Working } from '@endrel/core/working/working';
@@ -34,7 +35,9 @@ export function WorkingSheet({ openKey, view, onOpen, onClose }: WorkingSheetPro
           ) : (
             <p className="py-4">
               There is nothing to work out yet:{' '}
-              {assessment?.findings.needs[0] ? `it needs ${assessment.findings.needs[0].title}.` : 'see the snags.'}
+              {assessment?.findings.needs[0]
+                ? `it needs ${needTitle(assessment.findings.job, assessment.findings.needs[0])}.`
+                : 'see the snags.'}
             </p>
           )}
           {workings.length > 1 && (

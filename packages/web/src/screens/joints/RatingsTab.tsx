@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { lineMatrix, type MatrixRow } from '@endrel/core/joints/line-matrix';
 import { lineChecks, type LineCheck, type Rating } from '@endrel/core/joints/line-ratings';
 import type { Figure } from '@endrel/core/units/quantity';
-import { reckoned } from '@endrel/core/reckoning/findings';
 import { useAssessment } from '../../session/session-context.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { MaterialTable } from '../brief/MaterialTable.tsx';
@@ -28,7 +27,7 @@ const tone: Readonly<Record<Rating['verdict'], string>> = {
 export function RatingsTab({ view }: { view: JobView }) {
   const assessment = useAssessment();
   const [shown, setShown] = useState<string>();
-  const rows = useMemo(() => (assessment ? lineMatrix(reckoned(assessment.findings)) : []), [assessment]);
+  const rows = useMemo(() => (assessment ? lineMatrix(assessment.findings) : []), [assessment]);
   if (rows.length === 0)
     return (
       <p className="sheet max-w-xl p-4 text-ink-soft">

@@ -1,3 +1,4 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { partsAside } from '@endrel/core/parts/graph';
 import { useState, type ReactNode } from 'react';
 import { partName } from '@endrel/core/parts/kinds';
@@ -271,13 +272,10 @@ function Recommended({ recommended }: { recommended: ReturnType<typeof recommend
 
 function RailAtFullLoad({ laid: { assessment } }: { laid: LaidOut }) {
   const units = useDisplayUnits();
-  const { solution, needs } = assessment.findings;
+  const { solution, needs, job } = assessment.findings;
+  const waits = needs.find((n) => n.blocksSolution);
   if (!solution)
-    return (
-      <span className="text-ink-soft">
-        needs {needs.find((n) => n.blocksSolution)?.title ?? 'a run that holds together'}
-      </span>
-    );
+    return <span className="text-ink-soft">needs {waits ? needTitle(job, waits) : 'a run that holds together'}</span>;
   return <span className="figure text-lg">{units.show('pressure', solution.points.fullLoad.railPressure)}</span>;
 }
 

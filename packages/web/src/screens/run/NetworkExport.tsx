@@ -1,7 +1,7 @@
 import { solveNetwork } from '@endrel/core/hydraulics/solve-network';
 import type { Job } from '@endrel/core/job/job';
 import { writeInp } from '@endrel/core/networks/write-inp';
-import { fuelOf } from '@endrel/core/reckoning/findings';
+import { fuelOf } from '@endrel/core/reckoning/brief-values';
 import { resultAt, type RunSolution } from '@endrel/core/run/solve-run';
 import { networkAt } from '@endrel/core/run/network-at';
 import { download } from '../../components/download.ts';

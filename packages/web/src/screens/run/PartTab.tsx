@@ -1,7 +1,7 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import { partsAside, partsOnRun } from '@endrel/core/parts/graph';
 import { partName } from '@endrel/core/parts/kinds';
 import { Suspense, useMemo } from 'react';
-import { reckonedJob } from '@endrel/core/reckoning/findings';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';
@@ -26,7 +26,7 @@ export function PartTab({ view }: { view: JobView }) {
   const solution = assessment?.findings.solution;
   // charts draw what was computed from the job that it was computed from: an edit is ahead of its assessment for a moment
   const findings = assessment?.findings;
-  const solved = useMemo(() => findings && reckonedJob(findings), [findings]);
+  const solved = findings?.job;
   const solvedPart = solved && view.part !== undefined ? solved.parts[view.part] : undefined;
   if (parts.length === 0)
     return (
@@ -78,7 +78,7 @@ export function PartTab({ view }: { view: JobView }) {
                         className="text-ink underline"
                         onClick={() => view.goToField(need.stage, need.path, need.part)}
                       >
-                        {need.title}
+                        {needTitle(job, need)}
                       </button>
                     </li>
                   ))}

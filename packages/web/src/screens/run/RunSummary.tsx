@@ -1,3 +1,4 @@
+import { needTitle } from '@endrel/core/reckoning/needs';
 import type { Assessment } from '@endrel/core/assessment/assess';
 import { partsOnRun } from '@endrel/core/parts/graph';
 import { kindOf } from '@endrel/core/parts/kinds';
@@ -84,7 +85,7 @@ export function RunSummary({ assessment, view }: { assessment: Assessment; view:
                   className="min-h-[24px] py-0.5 underline underline-offset-3"
                   onClick={() => view.goToField(need.stage, need.path, need.part)}
                 >
-                  {need.title}
+                  {needTitle(job, need)}
                 </button>
               </li>
             ))}

@@ -1,3 +1,4 @@
+import { oldConnectionName } from '@endrel/core/hangers/blocking-off';
 import { oldConnectionProperties } from '@endrel/core/job/old-connection';
 import { RowsField } from '../../components/RowsField.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
@@ -8,6 +9,7 @@ export function OldConnectionsTab() {
   const job = useJob();
   const assessment = useAssessment();
   const list = assessment?.findings.blockedOff ?? [];
+  const nameOf = (id: string) => oldConnectionName(job.survey.oldConnections?.find((c) => c.id === id) ?? {});
   const [back, gone] = [list.filter((b) => b.reversible), list.filter((b) => !b.reversible)];
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-[1fr_1.25fr]">
@@ -32,7 +34,7 @@ export function OldConnectionsTab() {
               {list.map((b) => (
                 <tr key={b.id}>
                   <th scope="row" className="pr-2">
-                    {b.label}
+                    {nameOf(b.id)}
                   </th>
                   <td className="pr-2">{b.act}</td>
                   <td>{b.lost ?? 'nothing'}</td>
@@ -44,10 +46,12 @@ export function OldConnectionsTab() {
         {list.length > 0 && (
           <>
             <h3 className="mt-3 font-semibold">Can be put back as it was</h3>
-            <p>{back.length === 0 ? 'Nothing.' : back.map((b) => b.label).join(', ')}</p>
+            <p>{back.length === 0 ? 'Nothing.' : back.map((b) => nameOf(b.id)).join(', ')}</p>
             <h3 className="mt-2 font-semibold">Cannot</h3>
             <p>
-              {gone.length === 0 ? 'Nothing: this part of the job is reversible.' : gone.map((b) => b.label).join(', ')}
+              {gone.length === 0
+                ? 'Nothing: this part of the job is reversible.'
+                : gone.map((b) => nameOf(b.id)).join(', ')}
             </p>
           </>
         )}

@@ -1,5 +1,6 @@
+import type { Harness } from '@endrel/core/harness/harness';
 import { partName } from '@endrel/core/parts/kinds';
-import type { CutOffRow, Runs } from '@endrel/core/harness/cut-off';
+import { rowInWords, type CutOffRow, type Runs } from '@endrel/core/harness/cut-off';
 import { Caution } from '../../components/Caution.tsx';
 import { useJob } from '../../session/session-context.tsx';
 import { Nothing } from './Nothing.tsx';
@@ -20,8 +21,14 @@ export function CutOffTab() {
   const failed = found.truth.filter((r) => r.failed !== undefined);
   return (
     <div className="max-w-[62rem]">
-      <Table caption="By key, engine, crash and oil pressure" rows={usual} parts={parts} name={name} />
-      <Table caption="When something has failed" rows={failed} parts={parts} name={name} />
+      <Table
+        caption="By key, engine, crash and oil pressure"
+        rows={usual}
+        parts={parts}
+        name={name}
+        harness={harness}
+      />
+      <Table caption="When something has failed" rows={failed} parts={parts} name={name} harness={harness} />
       <p className="label mt-2">
         Followed through contacts and coils as drawn; what holds itself is found holding. “Not known”: nobody has said
         how a coil is switched, or what a unit does in a crash. Welded contacts of the only relay defeat what stands in
@@ -39,11 +46,13 @@ function Table({
   rows,
   parts,
   name,
+  harness,
 }: {
   caption: string;
   rows: readonly CutOffRow[];
   parts: readonly string[];
   name(id: string): string;
+  readonly harness: Harness;
 }) {
   if (rows.length === 0) return null;
   return (
@@ -68,7 +77,7 @@ function Table({
         {rows.map((row) => (
           <tr key={row.key}>
             <th scope="row" className="font-normal">
-              {row.name}
+              {rowInWords(harness, row)}
             </th>
             <td>{row.state.key}</td>
             <td>{row.state.engine}</td>

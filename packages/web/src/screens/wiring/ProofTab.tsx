@@ -1,4 +1,5 @@
-import type { Proof } from '@endrel/core/wiring/proofs';
+import { proofsOf, type Proof } from '@endrel/core/wiring/proofs';
+import { useJob } from '../../session/session-context.tsx';
 import { Caution } from '../../components/Caution.tsx';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { Nothing } from './Nothing.tsx';
@@ -13,9 +14,11 @@ const groups: Record<Proof['group'], string> = {
 /** How the circuit is proved: what to measure, how, and the limits that follow from the plan. */
 export function ProofTab() {
   const units = useDisplayUnits();
+  const job = useJob();
   const { harness, found } = useWiring();
   if (!harness.devices?.length) return <Nothing />;
   if (!found) return <p className="text-ink-soft">Reckoning …</p>;
+  const proofs = proofsOf(job, found.pumps);
   const says = ({ expect, least, most }: Proof) =>
     [
       expect && `expected ${units.figure(expect)}`,
@@ -31,7 +34,7 @@ export function ProofTab() {
         extinguisher at hand and the room ventilated; never dry, and never with a bare wire near the tank.
       </Caution>
       {(Object.keys(groups) as Proof['group'][]).map((group) => {
-        const rows = found.proofs.filter((p) => p.group === group);
+        const rows = proofs.filter((p) => p.group === group);
         return (
           <section key={group} aria-label={groups[group]} className="mt-4">
             <h2 className="border-b border-ink pb-1 text-lg">{groups[group]}</h2>

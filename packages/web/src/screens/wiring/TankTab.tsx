@@ -1,3 +1,4 @@
+import { partWord } from '@endrel/core/wiring/circuit-words';
 import { fuelClassOf, fuelClasses, verdictOn, wireCovers, type Verdict } from '@endrel/core/ratings/material-fuel';
 import { devicesOf, wiresOf } from '@endrel/core/harness/in-circuit';
 import { insulations, wireEnds } from '@endrel/core/harness/wire-kinds';
@@ -89,7 +90,7 @@ export function TankTab({ view }: { view: JobView }) {
           <ul className="ruled">
             {(found?.pumps ?? []).map((p) => (
               <li key={p.part} className={`py-1 ${found?.backwards.includes(p.part) ? 'text-stop' : ''}`}>
-                {p.name}:{' '}
+                {partWord(job, p.part)}:{' '}
                 {found?.backwards.includes(p.part)
                   ? 'its positive terminal goes to earth, it would turn backwards'
                   : 'positive to the feed, negative to earth, as drawn'}

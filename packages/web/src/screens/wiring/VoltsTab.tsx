@@ -1,3 +1,5 @@
+import { useJob } from '../../session/session-context.tsx';
+import { partWord } from '@endrel/core/wiring/circuit-words';
 import { useState } from 'react';
 import { harnessProperties, mostDropOf } from '@endrel/core/harness/harness';
 import { sizeFields } from '@endrel/core/wiring/resized';
@@ -87,15 +89,16 @@ function PumpDrops({
 }) {
   const { harness, say } = useWiring();
   const units = useDisplayUnits();
+  const name = partWord(useJob(), pump.part);
   const at = pump.at[point];
-  if (!at) return <p className="my-2 text-ink-soft">{pump.name} stands at that point.</p>;
+  if (!at) return <p className="my-2 text-ink-soft">{name} stands at that point.</p>;
   const drop = at.system - at.volts;
   const limit = mostDropOf(harness);
   const most = Math.max(...at.legs.map((l) => l.volts), 1e-9);
   return (
     <div className="mt-2">
       <p>
-        <b>{pump.name}</b> gets <b className="figure">{volts(at.volts)}</b> of {volts(at.system)} and draws{' '}
+        <b>{name}</b> gets <b className="figure">{volts(at.volts)}</b> of {volts(at.system)} and draws{' '}
         <b className="figure">{units.show('current', at.amps)}</b>:{' '}
         <span className={drop > limit ? 'text-fix' : ''}>{volts(drop)} lost</span>, of at most {volts(limit)} wanted.
         {pump.unmeasured.length > 0 && ' Not all wires on its way are measured: that is left out of the flow.'}

@@ -1,0 +1,105 @@
+/**
+ * What a step takes of a part of the job: the rest is not there for it, so that what it makes can depend on nothing else. In a test
+ * that guards reads, asking for what was cut away throws.
+ */
+export interface Cut {
+  of(held: unknown): unknown;
+}
+
+let isGuarding = false;
+/** For tests: from now on what a cut leaves throws when it is asked for what was cut away. What is remembered has to be forgotten. */
+export const guardReads = (on: boolean): void => void (isGuarding = on);
+
+type Held = Record<string, unknown>;
+
+/** What every object is asked for by the language, by JSON and by those who compare it. */
+const ASKED_OF_ALL = new Set<PropertyKey>([
+  'toJSON',
+  'then',
+  'constructor',
+  'length',
+  'nodeType',
+  '$$typeof',
+  'inspect',
+  'asymmetricMatch',
+]);
+
+/** @param isCut - whether a name was cut away. */
+export function guarded<T extends object>(left: T, isCut: (key: string) => boolean, what: string): T {
+  if (!isGuarding) return left;
+  return new Proxy(left, {
+    get(target, key, receiver) {
+      if (typeof key === 'string' && !Object.hasOwn(target, key) && !ASKED_OF_ALL.has(key) && isCut(key))
+        throw new Error(`“${key}” of ${what} is read, and not said to be`);
+      return Reflect.get(target, key, receiver) as unknown;
+    },
+  });
+}
+
+const isHeld = (held: unknown): held is Held => typeof held === 'object' && held !== null;
+const entriesOf = (held: unknown, keep: (key: string) => boolean): [string, unknown][] =>
+  isHeld(held) ? Object.entries(held).filter(([key]) => keep(key)) : [];
+
+/** Those fields alone. */
+export function only(...keys: readonly string[]): Cut {
+  const kept = new Set(keys);
+  return {
+    of: (held) =>
+      isHeld(held)
+        ? guarded(Object.fromEntries(entriesOf(held, (key) => kept.has(key))), (key) => !kept.has(key), keys.join(', '))
+        : held,
+  };
+}
+
+/** All but those fields. @param within - cuts of fields that stay. */
+export function without(keys: readonly string[], within: Readonly<Record<string, Cut>> = {}): Cut {
+  const gone = new Set(keys);
+  const cut = (key: string, value: unknown) => (Object.hasOwn(within, key) ? within[key]!.of(value) : value);
+  return {
+    of: (held) => {
+      if (!isHeld(held)) return held;
+      const left = entriesOf(held, (key) => !gone.has(key)).map(([key, value]) => [key, cut(key, value)]);
+      return guarded(Object.fromEntries(left), (key) => gone.has(key), 'a record');
+    },
+  };
+}
+
+/** Fields by name, each cut by itself or, where it says `true`, whole; those not named are cut away. */
+export function fields(shape: Readonly<Record<string, Cut | true>>): Cut {
+  const kept = only(...Object.keys(shape));
+  const cut = (key: string, value: unknown) => (shape[key] === true ? value : shape[key]!.of(value));
+  return {
+    of: (held) => {
+      if (!isHeld(held)) return held;
+      return kept.of(
+        Object.fromEntries(
+          entriesOf(held, (key) => Object.hasOwn(shape, key)).map(([key, value]) => [key, cut(key, value)]),
+        ),
+      );
+    },
+  };
+}
+
+/** Every member of a record or list cut alike; each is cut once, however often it is met. */
+export function each(cut: Cut): Cut {
+  let made = new WeakMap<object, unknown>();
+  let guarding = isGuarding;
+  const one = (member: unknown): unknown => {
+    if (!isHeld(member)) return member;
+    if (guarding !== isGuarding) {
+      made = new WeakMap();
+      guarding = isGuarding;
+    }
+    const known = made.get(member);
+    if (known !== undefined) return known;
+    const left = cut.of(member);
+    made.set(member, left);
+    return left;
+  };
+  return {
+    of: (held) => {
+      if (Array.isArray(held)) return held.map(one);
+      return isHeld(held) ? Object.fromEntries(Object.entries(held).map(([key, member]) => [key, one(member)])) : held;
+    },
+  };
+}
