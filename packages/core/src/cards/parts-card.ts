@@ -12,7 +12,7 @@ import { lineMaterials } from '../ratings/line-material.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Line } from '../run/zones.ts';
 import type { Say } from '../units/unit-system.ts';
-import { deviceName, kindOfDevice } from '../harness/devices/index.ts';
+import { deviceName, kindOfDevice, protective, protects } from '../harness/devices/index.ts';
 import { devicesOf } from '../harness/in-circuit.ts';
 import { rollPlans } from '../wiring/wire-list.ts';
 
@@ -90,7 +90,7 @@ function wiringRows({ wiring }: Job, say: Say): PartRow[] {
     const made = d.stands === 'kept' ? undefined : kindOfDevice(d).buys?.(d);
     return made === undefined
       ? []
-      : [row(deviceName(d), made, '1', d.kind === 'fuse' && !d.rating ? 'what it is rated' : '')];
+      : [row(deviceName(d), made, '1', protects(d) && !protective(d)!.rating ? 'what it is rated' : '')];
   });
   const wires = rollPlans(wiring).flatMap(({ colour, area, buy }) =>
     buy > 0 ? [row(`Wire, ${colour || 'any colour'}`, say('area', area), say.tape(buy))] : [],

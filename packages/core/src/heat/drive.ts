@@ -12,9 +12,10 @@ import { solvePoint } from '../run/solve-point.ts';
 import { pointResult, type PointResult, type RunInputs } from '../run/point-result.ts';
 import { spansOf } from '../run/spans.ts';
 import { circuitHeat, wettedArea, type CircuitHeat, type HeatCircuit } from './tank-heat.ts';
-import { kindOf, type Part } from '../parts/kinds.ts';
+import { isLine, kindOf, type Part } from '../parts/kinds.ts';
 import { heatZones, keptOff } from './line-heat.ts';
-import { circuitsOf } from '../run/circuits.ts';
+import { circuitsOf, type Circuits } from '../run/circuits.ts';
+import { lineOfZone, type Line } from '../run/zones.ts';
 
 export interface DriveStep {
   readonly time: number; // s
@@ -39,7 +40,7 @@ export interface Drive {
   /** What circulates at the end of the drive, and what it brings back. */
   readonly end: { readonly circuit: HeatCircuit; readonly around: CircuitHeat };
   /** At the end of the drive, W. */
-  readonly heat: { readonly pumps: number; readonly engine: number; readonly lost: number };
+  readonly heat: { readonly pumps: number; readonly engine: number; readonly shed: number; readonly lost: number };
 }
 
 const STEPS = 60;
@@ -105,7 +106,7 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
   let left = full * startLevel;
   let ranDry = false;
   const dt = time / STEPS;
-  let heat = { pumps: 0, engine: 0, lost: 0 };
+  let heat = { pumps: 0, engine: 0, shed: 0, lost: 0 };
   let ending: Drive['end'] | undefined;
   for (let i = 0; i <= STEPS; i++) {
     const share = i / STEPS;
@@ -123,7 +124,7 @@ function integrate(job: RunInputs, fuel: Fuel, full: number, first: PointResult,
     });
     steps.push({ time: i * dt, tank, level, margin: Math.min(...margins), pot: around.potTemperature });
     const lost = value('tankHeat') * wettedArea(full, level) * (tank - ambient);
-    heat = { pumps: around.fromPumps, engine: around.fromEngine, lost };
+    heat = { pumps: around.fromPumps, engine: around.fromEngine, shed: around.shed, lost };
     ending = { circuit, around };
     if (steps.at(-1)!.margin <= 0) break;
     if (level <= LAST_LEVEL) {
@@ -200,9 +201,19 @@ export function circuitOf(job: RunInputs, fuel: Fuel, result: PointResult): Heat
     casing: CASING * immersed,
     bayFlow: result.pumpFlow,
     bayTemperature: assumed(job.assumptions, 'bayTemperature'),
+    shedBefore: shedBy(run, (line) => line !== 'return'),
+    shedAfter: shedBy(run, (line) => line === 'return'),
+    airTemperature: assumed(job.assumptions, 'ambientTemperature'),
     pot: pot && { drawn: pot.draw, back: pot.back, pumpPower: powerOf(true) },
   };
 }
+
+/** W/K that the coolers of a stretch shed. */
+const shedBy = (run: Circuits, lies: (line: Line) => boolean): number =>
+  run.parts.reduce((sum, p) => {
+    const zone = run.zoneOf(p.id);
+    return sum + (zone && lies(lineOfZone(zone)) ? (kindOf(p).heat?.(p).sheds ?? 0) : 0);
+  }, 0);
 
 /**
  * W/K of the engine that the returning fuel passes: all of it when it is spilled after the rail, the hoses' share when
@@ -219,7 +230,7 @@ export function bayConductance(job: RunInputs): number {
   if (!(start.get(spill)! > start.get(consumer)! / 2)) return 0;
   // sleeves and shields on the lines in the bay keep their share off
   const zones = heatZones(run);
-  const inBay = run.parts.filter((p) => zones.get(p.id) === 'bay' && (p.kind === 'hose' || p.kind === 'hardLine'));
+  const inBay = run.parts.filter((p) => zones.get(p.id) === 'bay' && isLine(p));
   const weight = (p: Part) => kindOf(p).length?.(p) ?? 0;
   const whole = inBay.reduce((sum, p) => sum + weight(p), 0);
   const kept = whole > 0 ? inBay.reduce((sum, p) => sum + weight(p) * keptOff(p, 'bay'), 0) / whole : 1;

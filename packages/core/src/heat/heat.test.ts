@@ -1,3 +1,7 @@
+import { applyAct } from '../acts/apply-act.ts';
+import { circuitsOf } from '../run/circuits.ts';
+import { lineOfZone } from '../run/zones.ts';
+import { workingsOf } from '../working/workings.ts';
 import { expect } from 'chai';
 import { act, afterRailJob, changed, cleanJob, expectSnag, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
@@ -20,6 +24,9 @@ const circuit: HeatCircuit = {
   bayConductance: 2.5,
   bayFlow: litresPerHour(186),
   bayTemperature: celsius(85),
+  shedBefore: 0,
+  shedAfter: 0,
+  airTemperature: celsius(25),
 };
 
 // Closed forms: a heat exchanger with one side at a fixed temperature (effectiveness 1 − exp(−NTU)), mixing by heat balance,
@@ -36,6 +43,50 @@ describe('heat that the fuel takes on', () => {
     const brought = circuit.back * circuit.capacity * (heat.backTemperature - celsius(30));
     expect(brought).to.be.closeTo(heat.fromPumps + heat.fromEngine, 1e-9);
     expect(heat.fromPumps).to.be.closeTo((120 * 186) / 200, 1e-9); // the engine burns the rest of it
+  });
+  it('a cooler in the return takes 1 − exp(−NTU) of what stands over the air, and the heat of all adds up', () => {
+    const cooled = circuitHeat({ ...circuit, shedAfter: 10 }, celsius(30));
+    const before = circuitHeat(circuit, celsius(30)).backTemperature;
+    const ntu = 10 / (circuit.back * circuit.capacity);
+    expect((before - cooled.backTemperature) / (before - celsius(25))).to.be.closeTo(1 - Math.exp(-ntu), 1e-12);
+    const brought = circuit.back * circuit.capacity * (cooled.backTemperature - celsius(30));
+    expect(brought).to.be.closeTo(cooled.fromPumps + cooled.fromEngine - cooled.shed, 1e-9);
+  });
+  it('with a pot between, a cooler on the way back to the pot still adds up', () => {
+    const pot = { drawn: litresPerHour(250), back: litresPerHour(230), pumpPower: 150 };
+    const at = (shedAfter: number) => circuitHeat({ ...circuit, shedAfter, pot }, celsius(30));
+    const [bare, cooled] = [at(0), at(15)];
+    expect(cooled.potTemperature!).to.be.lessThan(bare.potTemperature! - 1);
+    // into the pot: lifted and come back; out of it: what its pump draws and what runs over, all at its temperature
+    const { capacity, drawn } = circuit;
+    const lifted = celsius(30) + 120 / (drawn * capacity);
+    const pumped = cooled.potTemperature! + 150 / (pot.drawn * capacity);
+    const engine = warmed(pumped, circuit.bayTemperature, circuit.bayConductance, circuit.bayFlow, capacity);
+    const returned = warmed(engine, celsius(25), 15, pot.back, capacity);
+    const mixed = (drawn * lifted + pot.back * returned) / (drawn + pot.back);
+    expect(cooled.potTemperature!).to.be.closeTo(mixed, 1e-9);
+    expect(cooled.shed).to.be.closeTo(pot.back * capacity * (engine - returned), 1e-6);
+  });
+  it('a cooler put into the return keeps the tank cooler over a drive, says so in the working, and soaks cooler too', () => {
+    const bare = demoJobs.flatBedTender;
+    const joint = circuitsOf(bare)
+      .into(circuitsOf(bare).tank!.id)
+      .find((f) => lineOfZone(f.zone) === 'return')!.joint;
+    const put = (sheds: number) =>
+      applyAct(bare, {
+        act: 'insertPart',
+        joint,
+        in: 'in',
+        out: 'out',
+        part: { kind: 'fuelCooler', id: 'fuel-cooler-1', sheds: si(sheds, 'W/K') },
+      });
+    const [without, little, much] = [findingsOf(bare), findingsOf(put(5)), findingsOf(put(30))];
+    expect(last(little.drive!).tank).to.be.lessThan(last(without.drive!).tank);
+    expect(last(much.drive!).tank).to.be.lessThan(last(little.drive!).tank);
+    expect(much.drive!.heat.shed).to.be.greaterThan(little.drive!.heat.shed);
+    const terms = workingsOf(much).find((w) => w.key === 'drive')!.terms;
+    expect(terms.find((t) => t.symbol === 'UA_cooler')!.figure.si).to.equal(30);
+    expect(terms.find((t) => t.symbol === 'P_cooler')!.figure.si).to.equal(much.drive!.heat.shed);
   });
   it('through a casing: a slow pump warms the tank more than the fuel that it moves, and none is lost', () => {
     const at = (lph: number) =>

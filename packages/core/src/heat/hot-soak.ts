@@ -2,7 +2,7 @@ import { heatCapacity, type Fuel } from '../fluids/fuel.ts';
 import { isVapourExtrapolated, vapourPressure } from '../fluids/vapour-pressure.ts';
 import { STANDARD_GRAVITY } from '../hydraulics/network.ts';
 import { assumed } from '../job/assumption.ts';
-import { isRegulator, kindOf } from '../parts/kinds.ts';
+import { isConsumer, isRegulator, kindOf } from '../parts/kinds.ts';
 import type { CompiledRun } from '../run/compiled-run.ts';
 import { fuelAt } from '../run/fuel-at.ts';
 import { petrolReidOf } from '../run/petrol-reid.ts';
@@ -46,6 +46,7 @@ const RAIL_METAL = 400; // J/K of a rail with its injectors; typical, from memor
 const WALL = 1.4; // heat of a line's wall and its fuel, over that of its fuel; typical, from memory
 const SKIN = 1.4; // outside diameter of a line over its bore; typical, from memory
 const EXHAUST_COOLS = 1200; // s to a third; typical, from memory
+const STILL_AIR = 0.25; // of what a cooler sheds as it is driven, where no air passes it; typical, from memory
 const LEAST_VOLUME = 1e-7; // m3: a fitting that holds less says nothing
 
 interface Piece {
@@ -134,7 +135,7 @@ function piecesOf(job: RunInputs, run: CompiledRun, { points }: RunSolution): Pi
   return run.parts.flatMap(({ id, outlet }): Piece[] => {
     const part = circuits.part(id);
     const volume = behind.has(id) ? volumeOf(part) : 0;
-    const isRail = part.kind === 'rail' || part.kind === 'carburettor';
+    const isRail = isConsumer(part);
     if (volume < LEAST_VOLUME && !isRail) return [];
     const zone = zones.get(id)!;
     const kind = kindOf(part);
@@ -142,6 +143,7 @@ function piecesOf(job: RunInputs, run: CompiledRun, { points }: RunSolution): Pi
     // a body without a bore is about as wide as it is long
     const skin = bore ? Math.PI * bore * SKIN * (kind.length?.(part) ?? 0) : 6 * volume ** (2 / 3);
     const of = lineHeat(part, zone);
+    const sheds = kind.heat?.(part).sheds;
     return [
       {
         id,
@@ -149,7 +151,7 @@ function piecesOf(job: RunInputs, run: CompiledRun, { points }: RunSolution): Pi
         volume,
         isRail,
         height: heights[outlet]!,
-        air: isRail ? railHeat : zone === 'tank' ? 0 : of.air * skin,
+        air: isRail ? railHeat : zone === 'tank' ? 0 : sheds === undefined ? of.air * skin : sheds * STILL_AIR,
         exhaust: isRail ? 0 : of.exhaust * skin,
         metal: isRail ? 0 : of.metal * skin,
         temperature: Math.max(begin.point.temperature, assumed(job.assumptions, 'hotFuelTemperature')),

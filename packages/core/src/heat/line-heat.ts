@@ -1,5 +1,4 @@
-import type { Part } from '../parts/kinds.ts';
-import { kindOf } from '../parts/kinds.ts';
+import { isLine, kindOf, type Part } from '../parts/kinds.ts';
 import { onceFor } from '../memory/once-for.ts';
 import type { Circuits } from '../run/circuits.ts';
 import { spansOf } from '../run/spans.ts';
@@ -7,9 +6,6 @@ import { mm } from '../units/quick.ts';
 
 /** Where a piece of the run lies, as heat sees it. */
 export type HeatZone = 'tank' | 'underbody' | 'exhaust' | 'bay';
-
-type Line = Extract<Part, { kind: 'hose' | 'hardLine' }>;
-const isLine = (part: Part): part is Line => part.kind === 'hose' || part.kind === 'hardLine';
 
 /** As the fitter said; unsaid, by where most of its line lies: behind the middle of the way to the engine it is in the bay. */
 export const heatZones = onceFor((circuits: Circuits): ReadonlyMap<string, HeatZone> => {

@@ -17,6 +17,10 @@ export interface HeatCircuit {
   /** Flow past that heat. */
   readonly bayFlow: number;
   readonly bayTemperature: number;
+  /** Coolers in the supply and in the return, W/K together, and the air that passes them, K. */
+  readonly shedBefore: number;
+  readonly shedAfter: number;
+  readonly airTemperature: number;
   /** A pot in between: what the pump behind it draws, what comes back to it, and that pump's power. */
   readonly pot?: { readonly drawn: number; readonly back: number; readonly pumpPower: number };
 }
@@ -31,6 +35,8 @@ export interface CircuitHeat {
   /** W from pumps and from the engine that stay in the tank, coming back or through a casing. */
   readonly fromPumps: number;
   readonly fromEngine: number;
+  /** W that coolers take away. */
+  readonly shed: number;
 }
 
 /** Warming along a surface at a fixed temperature: a heat exchanger with one side at rest. */
@@ -44,27 +50,42 @@ export function circuitHeat(circuit: HeatCircuit, tank: number): CircuitHeat {
   const { capacity, drawn, back, pumpPower, pot, bayFlow, bayConductance, bayTemperature } = circuit;
   const heated = (inlet: number, power: number, flow: number) => (flow > 0 ? inlet + power / (flow * capacity) : inlet);
   const past = (inlet: number) => warmed(inlet, bayTemperature, bayConductance, bayFlow, capacity);
+  const comesBack = pot ? pot.back : back;
+  const cooledBefore = (inlet: number) => warmed(inlet, circuit.airTemperature, circuit.shedBefore, bayFlow, capacity);
+  const cooledAfter = (inlet: number) => warmed(inlet, circuit.airTemperature, circuit.shedAfter, comesBack, capacity);
+  /** From a pump to where it comes back: what each stretch makes of the one before. */
+  const round = (inlet: number) => {
+    const before = cooledBefore(inlet);
+    const engine = past(before);
+    const after = cooledAfter(engine);
+    return {
+      after,
+      fromEngine: comesBack * capacity * (engine - before),
+      shed: bayFlow * capacity * (inlet - before) + comesBack * capacity * (engine - after),
+    };
+  };
   // a motor shares its heat between the fuel that passes it and the fuel around it: little passes a slow pump
   const throughCasing = (pumpPower * circuit.casing) / (circuit.casing + drawn * capacity || 1);
   const lifted = heated(tank, pumpPower - throughCasing, drawn);
   if (!pot) {
-    const returned = past(lifted);
+    const { after, fromEngine, shed } = round(lifted);
     return {
-      backTemperature: returned,
+      backTemperature: after,
       throughCasing,
       fromPumps: back * capacity * (lifted - tank) + throughCasing,
-      fromEngine: back * capacity * (returned - lifted),
+      fromEngine,
+      shed,
     };
   }
   // the pot mixes what is lifted with what comes back; that depends on the pot again, linearly
   const share = pot.drawn > 0 ? pot.back / (drawn + pot.back) : 0;
-  const keep = bayFlow > 0 ? Math.exp(-bayConductance / (bayFlow * capacity)) : 1;
   const rise = pot.drawn > 0 ? pot.pumpPower / (pot.drawn * capacity) : 0;
-  // pot = (1 − share) lifted + share (bay − (bay − pot − rise) keep)
-  const potTemperature =
-    ((1 - share) * lifted + share * (bayTemperature * (1 - keep) + rise * keep)) / (1 - share * keep);
+  // what comes round goes with what went in, as a + b inlet: pot = (1 − share) lifted + share (a + b (pot + rise))
+  const a = round(0).after;
+  const b = round(1).after - a;
+  const potTemperature = ((1 - share) * lifted + share * (a + b * rise)) / (1 - share * b);
   const brought = back * capacity * (potTemperature - tank);
-  const fromEngine = pot.back * capacity * (past(potTemperature + rise) - potTemperature - rise);
+  const { fromEngine, shed } = round(potTemperature + rise);
   const total = fromEngine + pumpPower - throughCasing + pot.pumpPower;
   const engineShare = total > 0 ? fromEngine / total : 0;
   return {
@@ -73,6 +94,7 @@ export function circuitHeat(circuit: HeatCircuit, tank: number): CircuitHeat {
     throughCasing,
     fromPumps: brought * (1 - engineShare) + throughCasing,
     fromEngine: brought * engineShare,
+    shed,
   };
 }
 

@@ -56,7 +56,8 @@ export type SymbolKey =
   | 'gauge'
   | 'flowSensor'
   | 'damper'
-  | 'service';
+  | 'service'
+  | 'cooler';
 
 /** What a kind of part says of itself; everything else that must know of it asks here. */
 export interface Behaviour<T> {
@@ -78,6 +79,10 @@ export interface Behaviour<T> {
   length?(part: T): number;
   /** Fuel in it where that is more than bore and length tell, m3. */
   holds?(part: T): number;
+  /** Pressure that it is made for, Pa gauge; undefined while nobody has read it. What has a `maximumPressure` is rated by that. */
+  rated?(part: T): number | undefined;
+  /** What it does to the fuel’s heat: W/K that it sheds to the air as it is driven. */
+  heat?(part: T): { readonly sheds: number };
   /** Where it is bought: its specification; undefined for what the vehicle has. */
   buys(part: T, say: Say): string | undefined;
   /** How a length is cut, for kinds that are cut, in a sentence or two. */
@@ -115,7 +120,8 @@ export function definePart<const K extends string, P extends Record<string, Prop
     ports: z.record(portNameSchema, portStateSchema).optional(),
     aside: z.literal(true).optional(),
   });
-  return { kind, name, properties, schema: schema, ...behaviour };
+  const rated = (part: PartRecord<K, P>) => (part as { maximumPressure?: Measured }).maximumPressure?.si;
+  return { kind, name, properties, schema, ...('maximumPressure' in properties ? { rated } : {}), ...behaviour };
 }
 
 /** The two ends of what fuel simply passes through. */

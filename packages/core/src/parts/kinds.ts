@@ -26,6 +26,7 @@ import { pressureSensor } from './pressure-sensor/pressure-sensor.ts';
 import { gauge } from './gauge/gauge.ts';
 import { ethanolSensor } from './ethanol-sensor/ethanol-sensor.ts';
 import { damper } from './damper/damper.ts';
+import { fuelCooler } from './fuel-cooler/fuel-cooler.ts';
 import { servicePoint } from './service-point/service-point.ts';
 import { capital } from '../units/capital.ts';
 
@@ -48,6 +49,7 @@ export const partKinds = {
   carburettor,
   regulator,
   filterRegulator,
+  fuelCooler,
   returnDrop,
   swirlPot,
   pressureSensor,

@@ -22,9 +22,9 @@ const WIDE_RAIL = mm(9); // rails bored wider are usually tapped −8, common pr
 
 /**
  * How the ports of each kind of part usually are, until somebody looks at them: common practice. Apart from the kinds themselves,
- * since a page that only shows a run needs none of the sizes.
+ * since a page that only shows a run needs none of the sizes. A kind that is not named has a light body with 37° ends.
  */
-const usualPorts: { readonly [K in PartKind]: Usual<K> } = {
+const usualPorts: { readonly [K in PartKind]?: Usual<K> } = {
   tank(_part, port, meets) {
     if (meets.isInTank) return 'fuel';
     const isWide = port.startsWith('vent') || port.startsWith('overflow');
@@ -38,7 +38,6 @@ const usualPorts: { readonly [K in PartKind]: Usual<K> } = {
     return heldHose(meets, 'barb', usual('metricBanjo', port === 'in' ? 'M18×1.5' : 'M12×1.5', 'female'));
   },
   enginePump: (_part, _port, meets) => heldHose(meets, 'barb', usual('npt', '1/4', 'female')),
-  checkValve: flared,
   hose({ bore, construction }, _port, { clamp }) {
     const hasEnds = construction === 'ptfe' || construction === 'braidedRubber';
     const held = clamp === 'hoseEnds' || ((clamp === 'crimped' || clamp === undefined) && hasEnds);
@@ -52,8 +51,6 @@ const usualPorts: { readonly [K in PartKind]: Usual<K> } = {
     return flared({ ...(bore ? { bore } : {}) }, port, meets);
   },
   bend: ({ bore }, _port, meets) => heldHose(meets, 'bead', usualByBore('tube', bore?.si, '3/8')),
-  tee: flared,
-  y: flared,
   block: ({ bore }, _port, meets) => heldHose(meets, 'barb', usualByBore('oRingBoss', bore?.si, '−6', 'female')),
   filter: (_part, _port, meets) => heldHose(meets, 'bead', usual('oRingBoss', '−6', 'female')),
   rail({ bore }, port, meets) {
@@ -82,4 +79,4 @@ const usualPorts: { readonly [K in PartKind]: Usual<K> } = {
 
 /** How a port of a part usually is where it stands. */
 export const usualPortOf = (part: Part, port: string, meets: Meets): UsualPort =>
-  (usualPorts[part.kind] as Usual<PartKind>)(part, port, meets);
+  ((usualPorts[part.kind] ?? flared) as Usual<PartKind>)(part, port, meets);

@@ -98,7 +98,7 @@ export function each(cut: Cut): Cut {
   };
   return {
     of: (held) => {
-      if (Array.isArray(held)) return held.map(one);
+      if (Array.isArray(held)) return (held as unknown[]).map(one);
       return isHeld(held) ? Object.fromEntries(Object.entries(held).map(([key, member]) => [key, one(member)])) : held;
     },
   };

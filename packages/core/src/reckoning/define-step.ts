@@ -19,7 +19,7 @@ interface StepOptions<K extends keyof Found, S extends keyof Found> {
   readonly isSmall?: boolean | ((result: Found[K]) => boolean);
   /** Reads the job as its people left it, rather than with what its routes tell. */
   readonly isAsLeft?: true;
-  compute(from: { readonly job: Job } & Pick<Found, S>): Found[K];
+  readonly compute: (from: { readonly job: Job } & Pick<Found, S>) => Found[K];
 }
 
 export interface Step {

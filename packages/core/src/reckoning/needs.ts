@@ -11,7 +11,7 @@ import { gaugeProperties } from '../job/gauge.ts';
 import { hangerProperties } from '../job/hanger.ts';
 import { surveyProperties } from '../job/survey.ts';
 import { tankProperties } from '../job/tank.ts';
-import { deviceName } from '../harness/devices/index.ts';
+import { deviceKinds, deviceName, protective, protects } from '../harness/devices/index.ts';
 import { wireProperties } from '../harness/harness.ts';
 import { truthTable } from '../harness/cut-off.ts';
 import { pumpFeeds } from '../harness/pump-feeds.ts';
@@ -124,7 +124,7 @@ function wiringNeeds({ wiring }: Job): Need[] {
   const need = (path: FieldPath, name: string, asks?: string): Need => ({ stage: 'wiring', path: ['wiring', ...path], name, part: undefined, asks, isMeasured: true, blocksSolution: false }); // prettier-ignore
   const fuses = (wiring.devices ?? []).flatMap(
     (d) =>
-    d.kind === 'fuse' && d.stands !== 'out' && !d.rating ? [need(['devices', d.id, 'rating'], 'fuse', 'what it is rated')] : [], // prettier-ignore
+    protects(d) && d.stands !== 'out' && !protective(d)!.rating ? [need(['devices', d.id, 'rating'], deviceKinds[d.kind].name.toLowerCase(), 'what it is rated')] : [], // prettier-ignore
   );
   const feeds = pumpFeeds(wiring);
   const open = new Set(feeds.ok ? feeds.value.ports.flatMap((p) => p.unmeasured) : []);

@@ -1,6 +1,6 @@
 import { formatQuantity } from '../units/format-quantity.ts';
 import { wireGauges, gaugeArea } from '../units/wire-gauge.ts';
-import { deviceName, kindOfDevice, type Device } from '../harness/devices/index.ts';
+import { deviceName, kindOfDevice, protective, type Device } from '../harness/devices/index.ts';
 import type { TerminalSpec } from '../harness/devices/define-device.ts';
 import type { Harness, Wire } from '../harness/harness.ts';
 import { devicesOf, wiredPlaces, wiresOf } from '../harness/in-circuit.ts';
@@ -247,13 +247,14 @@ function symbolOf(
   const circle = (radius: number, text: string, y = m.y): DiagramShape[] => [{ kind: 'circle', x: m.x, y, radius }, word(text, m.x, y + 4)]; // prettier-ignore
   const contact = (y: number): DiagramShape[] => [line([m.x - 18, y], [m.x - 8, y], [m.x + 8, y - 9]), line([m.x + 8, y], [m.x + 18, y])]; // prettier-ignore
   const resistor = (y: number): DiagramShape[] => [{ kind: 'box', x: m.x - 12, y: y - 5, width: 24, height: 10 }];
+  const opens = protective(device);
+  if (opens)
+    return [...resistor(level('in')), line([m.x - 20, level('in')], [m.x + 20, level('in')]), word(opens.rating ? `${opens.rating.si} A` : '? A', m.x, level('in') - 9)]; // prettier-ignore
   switch (device.kind) {
     case 'battery':
       return [line([m.x - 6, m.y - 12], [m.x - 6, m.y + 12]), line([m.x + 2, m.y - 6], [m.x + 2, m.y + 6])];
     case 'alternator':
       return circle(12, 'G');
-    case 'fuse':
-      return [...resistor(level('in')), line([m.x - 20, level('in')], [m.x + 20, level('in')]), word(device.rating ? `${device.rating.si} A` : '? A', m.x, level('in') - 9)]; // prettier-ignore
     case 'relay':
       return [...contact(level('30')), { kind: 'box', x: m.x - 10, y: level('30') + 9, width: 20, height: 9 }];
     case 'keySwitch':

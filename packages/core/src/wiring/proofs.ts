@@ -1,4 +1,4 @@
-import { deviceName } from '../harness/devices/index.ts';
+import { deviceName, protective } from '../harness/devices/index.ts';
 import { mostDropOf } from '../harness/harness.ts';
 import type { Job } from '../job/job.ts';
 import { partWord } from './circuit-words.ts';
@@ -32,8 +32,9 @@ export function proofsOf(job: Pick<Job, 'wiring' | 'parts'>, pumps: readonly Pum
   const dry = devices.flatMap((d): Proof[] => {
     if (d.kind === 'stud' || (d.kind === 'connector' && d.place === 'bulkhead'))
       return [{ key: `insulation-${d.id}`, group: 'dry', what: `${deviceName(d)} against the plate`, how: 'Wires off on both sides, battery off: meter from it to bare metal of the plate.', least: figure('resistance', INSULATED) }]; // prettier-ignore
-    if (d.kind === 'fuse' && d.rating)
-      return [{ key: `fuse-${d.id}`, group: 'dry', what: `${deviceName(d)} is the one planned`, how: 'Read it; no larger one is put in to try.', expect: figure('current', d.rating.si) }]; // prettier-ignore
+    const rating = protective(d)?.rating;
+    if (rating)
+      return [{ key: `fuse-${d.id}`, group: 'dry', what: `${deviceName(d)} is the one planned`, how: 'Read it; no larger one is put in to try.', expect: figure('current', rating.si) }]; // prettier-ignore
     return [];
   });
   const relays = devices.filter((d) => d.kind === 'relay');

@@ -1,6 +1,7 @@
 import type { FieldPath } from '../fields/field-path.ts';
 import { measured } from '../fields/measured.ts';
 import { conductor } from '../units/wire-gauge.ts';
+import { protects } from '../harness/devices/index.ts';
 import type { Harness } from '../harness/harness.ts';
 import type { SizeChange } from './sizes.ts';
 
@@ -11,7 +12,7 @@ export function resized(harness: Harness, changes: readonly SizeChange[]): Harne
     ...harness,
     devices: (harness.devices ?? []).map((d) => {
       const change = by.get(d.id);
-      return change?.kind === 'fuse' && d.kind === 'fuse' ? { ...d, rating: measured(change.amps, 'A') } : d;
+      return change?.kind === 'fuse' && protects(d) ? { ...d, rating: measured(change.amps, 'A') } : d;
     }),
     wires: (harness.wires ?? []).map((w) => {
       const change = by.get(w.id);

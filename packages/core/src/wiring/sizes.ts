@@ -1,6 +1,6 @@
 import { gaugeArea, wireGauges } from '../units/wire-gauge.ts';
 import { ampacityIn, carries, isMore } from '../harness/ampacity.ts';
-import { kindOfDevice, type DeviceOf } from '../harness/devices/index.ts';
+import { kindOfDevice, protective, type Protective } from '../harness/devices/index.ts';
 import { FUSE_FACTOR, fuseFor } from '../harness/fuse.ts';
 import { mostDropOf, type Harness, type Wire } from '../harness/harness.ts';
 import { devicesOf, linkId, temperatureOf, wiresOf } from '../harness/in-circuit.ts';
@@ -51,7 +51,7 @@ export function sizeHarness(
   const through = (id: string, amps: (d: PumpDraw) => number) =>
     Math.abs(draws.reduce((sum, d) => sum + (d.port.shares.get(id) ?? 0) * amps(d), 0));
   /** A fuse that stands will do where it leaves its pumps in hand and no wire behind it is known to carry less. */
-  const keeps = ({ id, rating }: DeviceOf<'fuse'>): boolean => {
+  const keeps = ({ id, rating }: Protective): boolean => {
     if (!rating || rating.si < FUSE_FACTOR * through(linkId(id, 0), (d) => d.mostAmps) * (1 - TIGHT)) return false;
     return wiresOf(harness).every((w) => {
       const carried = carries(w);
@@ -60,14 +60,15 @@ export function sizeHarness(
   };
   const changes: SizeChange[] = [];
   const fuses = new Map<string, number>();
-  for (const device of devicesOf(harness)) {
-    if (device.kind !== 'fuse') continue;
+  for (const any of devicesOf(harness)) {
+    const device = protective(any);
+    if (!device) continue;
     const amps = through(linkId(device.id, 0), (d) => d.mostAmps);
     if (amps <= TIGHT) {
       if (device.rating) fuses.set(device.id, device.rating.si);
       continue;
     }
-    const size = keeps(device) ? device.rating!.si : fuseFor(amps);
+    const size = keeps(device) ? device.rating!.si : fuseFor(amps, kindOfDevice(any).fuseSizes);
     if (size === undefined) return { ok: false, why: 'fuse', id: device.id, amps };
     fuses.set(device.id, size);
     if (device.rating?.si !== size) changes.push({ kind: 'fuse', id: device.id, amps: size, was: device.rating?.si });

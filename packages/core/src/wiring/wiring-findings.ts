@@ -10,7 +10,7 @@ import type { CircuitFault } from '../harness/circuit.ts';
 import { crimpsOf, type CrimpFinding } from './crimps.ts';
 import { cutOff, truthTable, type CutOffRow } from '../harness/cut-off.ts';
 import { DRIVING } from '../harness/cut-off-state.ts';
-import { kindOfDevice } from '../harness/devices/index.ts';
+import { kindOfDevice, protects } from '../harness/devices/index.ts';
 import { firstFuseOf, mostDropOf, type Harness } from '../harness/harness.ts';
 import { devicesOf, linkId, linksOf, pumpPlaces, wiresOf } from '../harness/in-circuit.ts';
 import { protectionsOf, type Protections } from './protection.ts';
@@ -192,7 +192,7 @@ function wireFindings(
     const ends = [wire.from, wire.to].map((e) => byId.get(e.device)!);
     const sources = ends.filter((d) => kindOfDevice(d).source !== undefined).length;
     // a short lead from a source to a fuse is bare by necessity, a cable between sources has none
-    const isLead = sources > 0 && ends.some((d) => d.kind === 'fuse') && (wire.length?.si ?? 0) <= firstFuseOf(harness);
+    const isLead = sources > 0 && ends.some(protects) && (wire.length?.si ?? 0) <= firstFuseOf(harness);
     return {
       wire: wire.id,
       amps,

@@ -11,6 +11,24 @@ export function driveWorking({ job, drive, fuel, tank }: Findings): Working | un
   const volume = tank.full ?? job.survey.tank.capacity?.si;
   if (!drive || !end || !fuel || volume === undefined) return undefined;
   const { circuit, around } = drive.end;
+  const sheds = circuit.shedBefore + circuit.shedAfter;
+  const coolers: Working['terms'] =
+    sheds > 0
+      ? [
+          {
+            symbol: 'UA_cooler',
+            name: 'what coolers shed per kelvin over the air',
+            figure: figure('conductance', sheds),
+            source: 'of the parts',
+          },
+          {
+            symbol: 'P_cooler',
+            name: 'that they take away, at the end',
+            figure: figure('power', drive.heat.shed),
+            source: 'computed',
+          },
+        ]
+      : [];
   const from = (key: AssumptionKey) => originOfAssumed(job.assumptions, key);
   return {
     key: 'drive',
@@ -54,6 +72,7 @@ export function driveWorking({ job, drive, fuel, tank }: Findings): Working | un
         figure: figure('temperature', circuit.bayTemperature),
         ...from('bayTemperature'),
       },
+      ...coolers,
       {
         symbol: 'U',
         name: 'heat the tank gives off',

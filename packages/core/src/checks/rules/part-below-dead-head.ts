@@ -1,14 +1,16 @@
 import { figure } from '../../units/quantity.ts';
-import { circuits, partsOfKind, quoted, worstPressure } from '../../reckoning/reading.ts';
-import type { Rule } from '../snag.ts';
+import { isLine, kindOf } from '../../parts/kinds.ts';
+import { circuits, quoted, worstPressure } from '../../reckoning/reading.ts';
+import type { Rule, SnagReport } from '../snag.ts';
 
-/** Filters and rails must survive the pump's dead-head pressure, before a regulator and behind a bypass one that may stick. */
+/** What is rated must survive the pump's dead-head pressure, before a regulator and behind a bypass one that may stick. */
 export const partBelowDeadHead: Rule = {
   key: 'part-below-dead-head',
   check: (findings) =>
-    partsOfKind(findings.job, 'filter', 'filterRegulator', 'rail').flatMap((part) => {
-      const worst = worstPressure(findings, part.id);
-      if (!part.maximumPressure || worst === undefined || part.maximumPressure.si >= worst) return [];
+    circuits(findings.job).parts.flatMap((part): SnagReport[] => {
+      const rated = isLine(part) ? undefined : kindOf(part).rated?.(part); // hoses and lines have rules of their own
+      const worst = rated === undefined ? undefined : worstPressure(findings, part.id);
+      if (rated === undefined || worst === undefined || rated >= worst) return [];
       const run = circuits(findings.job);
       const blocked = run.seesDeadHead(part.id);
       const behind = blocked && !run.isPumpSide(part.id);
@@ -19,7 +21,7 @@ export const partBelowDeadHead: Rule = {
           part: part.id,
           path: ['parts', part.id, 'maximumPressure'],
           what: `${quoted(part)} is rated below ${blocked ? 'the pump’s dead-head pressure' : 'the pressure it sees'}.`,
-          figure: { label: 'rated', ...figure('pressure', part.maximumPressure.si) },
+          figure: { label: 'rated', ...figure('pressure', rated) },
           limit: { label: blocked ? 'dead-head pressure' : 'highest pressure', ...figure('pressure', worst) },
           why: behind
             ? 'A bypass regulator that sticks shut puts the full pump on it, and what bursts sprays fuel.'

@@ -1,3 +1,4 @@
+import { kindOfDevice, protects } from '../../harness/devices/index.ts';
 import type { Findings } from '../../reckoning/findings.ts';
 import { deviceWord } from '../../wiring/circuit-words.ts';
 import { circuits, partsOfKind, quoted, quotedId } from '../../reckoning/reading.ts';
@@ -51,7 +52,7 @@ function sharedBy(
 ): { device: string; with: string } | undefined {
   const pumps = wiring?.pumps ?? [];
   const own = pumps.findIndex((p) => p.part === part);
-  const isShared = (id: string) => (job.wiring?.devices ?? []).some((d) => d.id === id && (d.kind === 'fuse' || d.kind === 'relay')); // prettier-ignore
+  const isShared = (id: string) => (job.wiring?.devices ?? []).some((d) => d.id === id && (protects(d) || kindOfDevice(d).coil !== undefined)); // prettier-ignore
   for (const other of pumps.slice(0, Math.max(0, own))) {
     const device = pumps[own]!.through.find((id) => other.through.includes(id) && isShared(id));
     if (device) return { device, with: other.part };

@@ -1,4 +1,5 @@
 import { choice, flag, quantity, TYPICAL } from '../../fields/property.ts';
+import { bladeFuses } from '../fuse.ts';
 import { defineDevice } from './define-device.ts';
 
 export const contact = (si: number) =>
@@ -42,6 +43,7 @@ export const fuse = defineDevice(
       },
     ],
     fuse: (d) => d.rating?.si ?? null,
+    fuseSizes: bladeFuses,
     buys: (d) => (d.rating ? `blade fuse ${d.rating.si} A, ISO 8820-3, with holder` : 'blade fuse with holder'),
   },
 );

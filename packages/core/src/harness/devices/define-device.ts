@@ -77,6 +77,8 @@ export interface DeviceBehaviour<T> {
   load?(device: T): { readonly from: string; readonly to: string; readonly part?: string; readonly amps?: number } | undefined; // prettier-ignore
   /** What it opens at, A; null: a fuse that nobody has read. */
   fuse?(device: T): number | null;
+  /** Sizes that what opens is sold in, A, each its `rating`. */
+  readonly fuseSizes?: readonly number[];
   /** Is bought as. */
   buys?(device: T): string | undefined;
 }

@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import type { Measured } from '../../fields/measured.ts';
 import { fuse, inertiaSwitch, keySwitch, oilSwitch, relay } from './contacts.ts';
+import { breaker } from './breaker.ts';
 import { controlUnit, pumpController } from './controls.ts';
 import type { CommonOfDevice, DeviceKindDefinition, DeviceRecord } from './define-device.ts';
 import { connector, earthPoint, splice, stud } from './joints.ts';
@@ -12,6 +14,7 @@ export const deviceKinds = {
   battery,
   alternator,
   fuse,
+  breaker,
   relay,
   keySwitch,
   inertiaSwitch,
@@ -55,6 +58,12 @@ export const kindOfDevice = (
 
 export const isDevice = <K extends DeviceKind>(device: Device, ...kinds: K[]): device is DeviceOf<K> & Device =>
   (kinds as DeviceKind[]).includes(device.kind);
+
+/** What opens when too much passes: what stands behind it is protected. */
+export type Protective = CommonOfDevice & { readonly kind: DeviceKind; readonly rating?: Measured | undefined };
+export const protective = (device: Device): Protective | undefined =>
+  kindOfDevice(device).fuse ? (device) : undefined;
+export const protects = (device: Device): boolean => protective(device) !== undefined;
 
 /** As a person calls it. */
 export const deviceName = (device: Device): string => device.label?.trim() || deviceKinds[device.kind].name;

@@ -25,6 +25,12 @@ const symbols: Record<SymbolKey, () => ReactNode> = {
       <path d="M0 -15V15" {...LINE} strokeDasharray="4 3" />
     </>
   ),
+  cooler: () => (
+    <>
+      <path d="M0 -15 15 0 0 15 -15 0Z" {...BODY} />
+      <path d="M0 -3V-11M-3 -8 0 -12 3 -8M0 3V11M-3 8 0 12 3 8" {...LINE} strokeWidth={1.3} />
+    </>
+  ),
   pump: () => (
     <>
       <circle r={15} {...BODY} />

@@ -1,7 +1,7 @@
 import { needTitle } from '@endrel/core/reckoning/needs';
 import { partsAside, partsOnRun } from '@endrel/core/parts/graph';
 import { partName } from '@endrel/core/parts/kinds';
-import { Suspense, useMemo } from 'react';
+import { Suspense } from 'react';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
 import type { JobView } from '../job/use-job-view.ts';
 import { AddPart } from './AddPart.tsx';

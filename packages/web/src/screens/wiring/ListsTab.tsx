@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { deviceKinds, deviceName, kindOfDevice } from '@endrel/core/harness/devices/index';
+import { deviceKinds, deviceName, kindOfDevice, protects } from '@endrel/core/harness/devices/index';
 import { diagramSvg, sayConductor } from '@endrel/core/wiring/diagram';
 import { rollProperties, schemeProperties } from '@endrel/core/harness/harness';
 import { devicesOf } from '@endrel/core/harness/in-circuit';
@@ -163,7 +163,7 @@ function Wires({ view }: { view: JobView }) {
 function Fuses() {
   const { harness, found } = useWiring();
   const units = useDisplayUnits();
-  const listed = devicesOf(harness).filter((d) => d.kind === 'fuse' || d.kind === 'relay');
+  const listed = devicesOf(harness).filter((d) => protects(d) || d.kind === 'relay');
   return (
     <section aria-label="Fuses and relays">
       <h2 className="border-b border-ink pb-1 text-lg">Fuses and relays</h2>
