@@ -206,6 +206,37 @@ export async function giveFile(page: Page, button: string | RegExp, file: string
   await chooser.setFiles(file);
 }
 
+/** Waits until the browser's own storage holds a text in one of its stores: what is kept there in a pause is then kept. */
+export const onDisk = (page: Page, store: 'jobs' | 'results' | 'typed', text: string) =>
+  expect
+    .poll(
+      () =>
+        page.evaluate(async (name) => {
+          const database = await new Promise<IDBDatabase>((resolve, reject) => {
+            const opening = indexedDB.open('endrel');
+            opening.onsuccess = () => resolve(opening.result);
+            opening.onerror = () => reject(new Error(String(opening.error)));
+          });
+          const all = database.transaction(name).objectStore(name).getAll();
+          const rows = await new Promise<unknown[]>((resolve) => (all.onsuccess = () => resolve(all.result)));
+          database.close();
+          return JSON.stringify(rows);
+        }, store),
+      { intervals: [20] },
+    )
+    .toContain(text);
+
+/** Holds up what the page fetches until it is let go. @returns lets it go. */
+export async function heldUp(page: Page, what: RegExp): Promise<() => void> {
+  let letGo: () => void = () => undefined;
+  const gone = new Promise<void>((resolve) => (letGo = resolve));
+  await page.context().route(what, async (route) => {
+    await gone;
+    await route.continue();
+  });
+  return letGo;
+}
+
 export const saved = (page: Page) => expect(page.locator('[data-save="saved"]')).toBeVisible();
 export const part = (page: Page, name: RegExp | string) =>
   page.getByRole('group', { name: /^The run (at|in one line)/ }).getByRole('button', { name });

@@ -177,7 +177,7 @@ test('a thread is found without a job: candidates, what to measure next, and the
   await expect(page.getByLabel('Outside diameter, at the large end')).toHaveAttribute('aria-invalid', 'true');
   for (const name of ['Which thread is it?', 'From port to port', 'The shop’s shelf']) {
     await tab(page, name);
-    await page.waitForTimeout(300);
+    await expect(page.getByRole('tab', { name, exact: true })).toHaveAttribute('aria-selected', 'true');
     await expectAccessible(page);
   }
 });

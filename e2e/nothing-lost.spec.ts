@@ -5,7 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { chromium } from '@playwright/test';
 import pg from 'pg';
-import { expect, expectAccessible, fill, openJob, saved, test } from './endrel.ts';
+import { expect, expectAccessible, fill, onDisk, openJob, saved, test } from './endrel.ts';
 
 test('a value that the server refuses stays in its field with the reason, after a reload too; all else is saved', async ({
   page,
@@ -68,9 +68,7 @@ test('what was typed just before the browser is killed is there when it is start
     await page.getByLabel(/^Tank depth/).pressSequentially('9 1/');
     await page.getByLabel(/^Outlet height/).fill('');
     await page.getByLabel(/^Outlet height/).pressSequentially('31 mm');
-    // some 10 ms do, as npm run bench measures; a machine that stands still for a moment gets more, and it is still well
-    // before the 600 ms after which a value is handed over
-    await new Promise((resolve) => setTimeout(resolve, 300));
+    await onDisk(page, 'typed', '31 mm'); // some 10 ms, long before a value is handed over
     execFileSync('pkill', ['-9', '-f', profile]);
     const after = await start();
     const again = await after.newPage();
@@ -138,7 +136,7 @@ test('text typed before a crash does not overwrite what somebody else did since:
 }) => {
   await openJob(page, 'Mail van 4', 'Survey');
   await page.getByLabel(/^Tank depth/).fill('9 1/16'); // a value in mm, handed over after a pause: the page goes before that
-  await page.waitForTimeout(150);
+  await onDisk(page, 'typed', '9 1/16');
   await page.goto('about:blank');
   await page.close({ runBeforeUnload: false });
   const other = await (await browser.newContext({ baseURL: server.address })).newPage();
@@ -178,7 +176,7 @@ test('half a row of a table survives a reload, and is gone from the new row once
   await cell('pressure').fill('650 kPa');
   await cell('pressure').press('Tab');
   await cell('current').fill('9');
-  await page.waitForTimeout(150);
+  await onDisk(page, 'typed', '"text":"9"');
   await page.reload();
   await expect(cell('pressure')).toHaveValue('650 kPa');
   await expect(cell('current')).toHaveValue(/^9/);

@@ -1,7 +1,7 @@
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { BrowserContext } from '@playwright/test';
-import { expect, fill, saved, tab, test, type Page, toStage } from './endrel.ts';
+import { expect, fill, onDisk, saved, tab, test, toStage, type Page } from './endrel.ts';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -29,12 +29,13 @@ test('once opened, the application opens without its server, with every stage, a
   await page.getByRole('link', { name: 'Mail van 4' }).click();
   await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
   await kept(context);
-  await page.waitForTimeout(1500); // the job is kept in a pause
+  await onDisk(page, 'jobs', 'Mail van 4'); // kept in a pause
+  await onDisk(page, 'results', 'revision');
   await server.stop();
 
   // the list says at once that the server is away, and shows what is kept here
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible({ timeout: 3000 });
+  await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible({ timeout: 15_000 });
   const list = page.getByRole('list', { name: 'Jobs kept in this browser' });
   await expect(list.getByRole('listitem')).toHaveCount(1);
   await expect(list).toContainText('Pellit Post van');

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, openJob, part, snags, test, type Page } from './endrel.ts';
+import { expect, heldUp, openJob, part, snags, test } from './endrel.ts';
 
 test('the list shows each job with its next measurement and its worst snag', async ({ page }) => {
   await page.goto('/');
@@ -29,12 +29,6 @@ test('working opens for rail pressure, demand and margin, with formula, values, 
   await expect(page.getByLabel('System voltage, running')).toBeFocused();
 });
 
-const computeLater = (page: Page) =>
-  page.route(/calc\.worker.*\.js$/, async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 2000));
-    await route.continue();
-  });
-
 test('the keyboard alone walks the run, the snags and the missing measurements', async ({ page }) => {
   await openJob(page, 'Tarrow 30', 'Run');
   await part(page, /^Fine filter on the pickup/).focus();
@@ -62,17 +56,19 @@ test('the keyboard alone walks the run, the snags and the missing measurements',
 });
 
 test('a key pressed before anything is computed acts when it is', async ({ page }) => {
-  await computeLater(page);
+  const letGo = await heldUp(page, /calc\.worker.*\.js$/);
   await openJob(page, 'Beach patrol buggy', 'Run');
   await page.keyboard.press('m');
+  letGo();
   await expect(page.getByLabel(/^Tank depth/)).toBeFocused();
 });
 
 test('keys pressed before anything is computed act when it is', async ({ page }) => {
-  await computeLater(page);
+  const letGo = await heldUp(page, /calc\.worker.*\.js$/);
   await openJob(page, 'Tarrow 30', 'Run');
   await page.keyboard.press('n');
   await page.keyboard.press('n');
+  letGo();
   await expect(snags(page).locator('[data-snag]').nth(1).getByRole('button').first()).toBeFocused();
 });
 

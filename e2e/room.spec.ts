@@ -3,14 +3,16 @@ import {
   expect,
   expectAccessible,
   fill,
+  heldUp,
+  onDisk,
   openJob,
   part,
   saved,
   snags,
   tab,
   test,
-  type Page,
   toStage,
+  type Page,
 } from './endrel.ts';
 
 const STAGES = ['Brief', 'Survey', 'Layout', 'Pump & hanger', 'Joints', 'Gauge', 'Wiring', 'Cards'] as const;
@@ -351,16 +353,14 @@ test('before a job is judged nothing says that it is sound, and where it cannot 
   await snags(page).getByRole('button', { name: 'Reckon again' }).click();
   await expect(snags(page)).toContainText('No snags found');
   await saved(page);
-  await page.waitForTimeout(1500); // what was said is kept in a pause
+  await onDisk(page, 'results', 'revision'); // what was said is kept in a pause
   // at the next visit it stands there at once, in pencil, while the worker is held up
-  await context.route(/calc\.worker/, async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 2500));
-    await route.continue();
-  });
+  const letGo = await heldUp(page, /calc\.worker/);
   await page.reload();
   await expect(page.locator('[data-reckoning="kept"]')).toBeVisible();
   await expect(snags(page)).toContainText('As of the last visit');
   await expect(part(page, /^Hanger pump/)).toBeVisible();
+  letGo();
   await expect(page.locator('[data-reckoning="judged"]')).toBeVisible();
 }); // prettier-ignore
 

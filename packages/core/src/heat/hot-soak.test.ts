@@ -31,7 +31,8 @@ describe('the hot soak', () => {
     const capacity = 400 + 1.4 * volume * 744 * 2113;
     const at = steps.find((s) => s.time === 300)!;
     const wanted = celsius(90) - 40 * Math.exp((-300 * 2.5) / capacity);
-    expect(at.rail).to.be.closeTo(wanted, 1);
+    // the volume and heat of the fuel in it are taken at one temperature here
+    expect(at.rail).to.be.closeTo(wanted, 0.2);
   });
   it('loses the pressure without a check valve or with a regulator that bleeds, and half of it in the time told', () => {
     const held = soak(cleanJob());

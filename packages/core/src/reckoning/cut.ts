@@ -59,7 +59,7 @@ export function without(keys: readonly string[], within: Readonly<Record<string,
     of: (held) => {
       if (!isHeld(held)) return held;
       const left = entriesOf(held, (key) => !gone.has(key)).map(([key, value]) => [key, cut(key, value)]);
-      return guarded(Object.fromEntries(left), (key) => gone.has(key), 'a record');
+      return guarded(Object.fromEntries(left) as Held, (key) => gone.has(key), 'a record');
     },
   };
 }

@@ -83,8 +83,6 @@ export function protectionsOf(
     }
     if (!fed.has(way.a) && !fed.has(way.b)) return undefined;
     if (isFuseLink(id)) return undefined;
-    // the end that is nearer to the source decides: it is fed as soon as anything is
-    const [a, b] = [before(way.a), before(way.b)];
-    return a.fuses.length <= b.fuses.length ? a : b;
+    return before(way.a); // what stands before one end stands before the other: the way itself joins them
   }
 }

@@ -20,7 +20,15 @@ describe('rule part-below-dead-head', () => {
   it('any part that says what it is made for is held to it: a cooler of 50 kPa before the rail', () => {
     const put = (rating: number) =>
       changed(cleanJob(), (j) =>
-        act(j, { act: 'insertPart', joint: Object.values(j.joints).find((joint) => [joint.a, joint.b].some((end) => end.part === 'rail-1' && end.port === 'in'))!.id, in: 'in', out: 'out', part: { kind: 'fuelCooler', id: 'fuel-cooler-1', maximumPressure: { si: rating, unit: 'kPa' } } }),
+        act(j, {
+          act: 'insertPart',
+          joint: Object.values(j.joints).find((joint) =>
+            [joint.a, joint.b].some((end) => end.part === 'rail-1' && end.port === 'in'),
+          )!.id,
+          in: 'in',
+          out: 'out',
+          part: { kind: 'fuelCooler', id: 'fuel-cooler-1', maximumPressure: { si: rating, unit: 'kPa' } },
+        }),
       );
     const [snag] = snagsOfRule(put(50e3), 'part-below-dead-head');
     expect(snag).to.include({ grade: 'stop', part: 'fuel-cooler-1' });

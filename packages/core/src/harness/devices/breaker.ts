@@ -15,8 +15,14 @@ export const breaker = defineDevice(
     rating: quantity('breaker', 'current', 'A', { maximum: 100, likely: [5, 40], needed: true }),
     resets: choice(
       'it resets',
-      { byHand: 'by hand (SAE J553 type III)', withPowerOff: 'once power is off (type II)', byItself: 'by itself (type I)' },
-      { hint: 'One that resets by itself feeds a short again and again: for a pump one that is reset by hand is usual.' },
+      {
+        byHand: 'by hand (SAE J553 type III)',
+        withPowerOff: 'once power is off (type II)',
+        byItself: 'by itself (type I)',
+      },
+      {
+        hint: 'One that resets by itself feeds a short again and again: for a pump one that is reset by hand is usual.',
+      },
     ),
     resistance: quantity('its resistance', 'resistance', 'Ω', {
       maximum: 2,

@@ -61,8 +61,7 @@ export const isDevice = <K extends DeviceKind>(device: Device, ...kinds: K[]): d
 
 /** What opens when too much passes: what stands behind it is protected. */
 export type Protective = CommonOfDevice & { readonly kind: DeviceKind; readonly rating?: Measured | undefined };
-export const protective = (device: Device): Protective | undefined =>
-  kindOfDevice(device).fuse ? (device) : undefined;
+export const protective = (device: Device): Protective | undefined => (kindOfDevice(device).fuse ? device : undefined);
 export const protects = (device: Device): boolean => protective(device) !== undefined;
 
 /** As a person calls it. */
