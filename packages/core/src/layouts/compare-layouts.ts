@@ -230,7 +230,7 @@ export function recommend(laid: readonly LaidOut[]): Recommendation | undefined 
   }
   const [chosen] = left;
   if (!chosen) return undefined;
-  const { job } = chosen.assessment.findings;
+  const { asLeft: job } = chosen.assessment.findings;
   if (!decided)
     return { key: chosen.key, reason: 'nothing that can be computed tells it from the others', despite: [] };
   const { criterion, fell } = decided;

@@ -60,7 +60,7 @@ describe('layouts compared', () => {
   });
   for (const job of Object.values(demoJobs).filter((j) => j !== demoJobs.beachBuggy))
     it(`${job.name}: its own school is the job as it stands, in the order it was built in`, () =>
-      expect(layOutAndSolve(job, job.layout.key!).assessment.findings.job).to.deep.equal(job));
+      expect(layOutAndSolve(job, job.layout.key!).assessment.findings.asLeft).to.deep.equal(job));
   it('says the reason that decided, with figures that bear it out', () => {
     for (const job of [demoJobs.mailVan, demoJobs.sprintCar, demoJobs.flatBedTender, demoJobs.rescuePickup]) {
       const laid = all(job);

@@ -38,7 +38,7 @@ describe('a page that follows its job in the worker', () => {
   /** Until that job is spoken of. */
   const spoken = (of: Job) =>
     new Promise<void>((resolve) => {
-      heard = () => said.at(-1)?.findings.job === of && resolve();
+      heard = () => said.at(-1)?.findings.asLeft === of && resolve();
       heard();
     });
   beforeEach(() => (said.length = 0));
@@ -53,7 +53,7 @@ describe('a page that follows its job in the worker', () => {
     await spoken(second);
     expect(calls).to.deep.equal(['hold', 'act']);
     expect(isSame(said[1], assess(second))).to.equal(true);
-    expect(said[1]!.findings.job).to.equal(second);
+    expect(said[1]!.findings.asLeft).to.equal(second);
     expect(said[1]!.findings.tank).to.equal(said[0]!.findings.tank);
     expect(said[1]!.findings.solution).to.not.equal(said[0]!.findings.solution);
   });

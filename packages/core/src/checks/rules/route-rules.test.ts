@@ -276,7 +276,7 @@ describe('routes feed the run', () => {
     expect(line.length.si).to.be.closeTo(findings.routes.lines[0]!.length!, 1e-4);
     expect(line.bends).to.be.closeTo((4 * 43.03 + 2 * 35.8) / 90, 0.02);
     expect(findings.solution).to.not.equal(undefined);
-    expect(findings.job.parts[FEED]).to.not.have.property('length');
+    expect(findings.asLeft.parts[FEED]).to.not.have.property('length');
     const stays = assess(islandShuttle).findings.job;
     expect((stays.parts[FEED] as { length: { si: number } }).length.si).to.be.closeTo(4.6, 1e-9);
     const height = Object.values(stays.joints).find((j) => j.a.part === FEED && j.b.part === 'hose-2')!.height;

@@ -25,7 +25,7 @@ interface RunPanelProps {
 export function RunPanel({ view, strip, onWorking }: RunPanelProps) {
   const assessment = useAssessment();
   const latest = useJob();
-  const job = assessment?.findings.job ?? latest; // drawn once for an edit, with what it leads to
+  const job = assessment?.findings.asLeft ?? latest; // drawn once for an edit, with what it leads to
   const { isOpen, isNarrow } = strip;
   const [pressed, setPressed] = useState<{ readonly joint: string; readonly at: Place }>();
   const onJoint = useCallback((joint: string, at: Place) => setPressed({ joint, at }), []);

@@ -15,7 +15,7 @@ import { AddPart } from './AddPart.tsx';
 /** The run as a whole, while no part of it is chosen: what it brings at each point, what it is made of, what is still open. */
 export function RunSummary({ assessment, view }: { assessment: Assessment; view: JobView }) {
   const { findings } = assessment;
-  const { job, solution } = findings;
+  const { asLeft: job, solution } = findings;
   const units = useDisplayUnits();
   const parts = partsOnRun(job);
   const joints = Object.keys(job.joints).length;
