@@ -22,8 +22,11 @@ const timesFolder = mkdtempSync(path.join(os.tmpdir(), 'endrel-times-'));
 const times = path.join(timesFolder, 'times.jsonl');
 writeFileSync(times, '');
 
-/** Runs a command, shows its output once it is done, so that two beside each other do not mix, and returns it with the exit code. */
-function runShown(name, [program, ...args], env = {}) {
+/**
+ * Runs a command and returns its output with the exit code. It is shown as it comes where nothing runs beside it, else once it is done, so
+ * that two do not mix.
+ */
+function runShown(name, [program, ...args], { env = {}, isAlone = false } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(program, args, {
       cwd: projectRoot,
@@ -32,11 +35,16 @@ function runShown(name, [program, ...args], env = {}) {
     });
     const since = Date.now();
     let output = '';
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output += chunk));
+    if (isAlone) console.log(`\n== ${name}`);
+    for (const stream of [child.stdout, child.stderr])
+      stream.on('data', (chunk) => {
+        output += chunk;
+        if (isAlone) process.stdout.write(chunk);
+      });
     child.on('error', reject);
     child.on('close', (code) => {
       console.log(`\n== ${name}, ${Math.round((Date.now() - since) / 1000)} s`);
-      process.stdout.write(output);
+      if (!isAlone) process.stdout.write(output);
       resolve({ code, output });
     });
   });
@@ -53,7 +61,7 @@ async function check(name, command) {
 
 /** A suite that counts its own tests. One that dies without failing a test counts as a failure. */
 async function suite(name, command, words, env) {
-  const { code, output } = await runShown(name, command, env);
+  const { code, output } = await runShown(name, command, { env, isAlone: env !== undefined });
   const [passed, failed] = words.map((word) => numberBefore(output, word));
   totals.passed += passed;
   totals.failed += code !== 0 && failed === 0 ? 1 : failed;

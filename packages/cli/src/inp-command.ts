@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { solveNetwork } from '@endrel/core/hydraulics/solve-network';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { writeInp } from '@endrel/core/networks/write-inp';

@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { assess, type Assessment } from '@endrel/core/assessment/assess';
 import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/read-job-file';
 import { resultsOf } from '@endrel/core/run/solve-run';

@@ -1,4 +1,4 @@
-import { needTitle } from '../src/reckoning/needs.ts';
+import { needTitle } from '../src/reckoning/need-title.ts';
 import { readFileSync } from 'node:fs';
 import { expect } from 'chai';
 import { assess } from '../src/assessment/assess.ts';

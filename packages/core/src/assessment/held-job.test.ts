@@ -5,7 +5,8 @@ import { assess } from './assess.ts';
 import { demoJobs } from '../demo/index.ts';
 import { isSame } from '../acts/is-same.ts';
 import { restoring } from '../acts/touched.ts';
-import { followed, HeldJob } from './held-job.ts';
+import { HeldJob } from './held-job.ts';
+import { followed } from './assessment-change.ts';
 import { casesOf, seedOf, PATIENCE } from '../../test/search.ts';
 
 describe('a job that is held where it is reckoned', () => {

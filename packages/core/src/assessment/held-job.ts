@@ -1,22 +1,10 @@
 import { assess, type Assessment } from './assess.ts';
-import type { Snag } from '../checks/snag.ts';
 import type { Act } from '../acts/act.ts';
 import { applyAct } from '../acts/apply-act.ts';
 import { isSame } from '../acts/is-same.ts';
 import type { Job } from '../job/job.ts';
-import type { Findings } from '../reckoning/findings.ts';
+import type { AssessmentChange, Said } from './assessment-change.ts';
 import { steps } from '../reckoning/steps.ts';
-import { routedJob } from '../routes/routed-job.ts';
-
-type Said = Omit<Findings, 'job' | 'asLeft'>;
-
-/** What an edit made other in what is said of a job: all that it does not name stays as it was. */
-export interface AssessmentChange {
-  readonly findings: Partial<Said>;
-  /** Findings that there are no longer. */
-  readonly gone: readonly (keyof Said)[];
-  readonly snags?: readonly Snag[];
-}
 
 /** A job where it is reckoned: it is told of acts, and answers only what they made other. */
 export class HeldJob {
@@ -66,13 +54,4 @@ function changeOf(before: Assessment, after: Assessment): AssessmentChange {
     gone: other.filter((key) => is![key] === undefined),
     snags: isSame(before.snags, after.snags) ? undefined : after.snags,
   };
-}
-
-/** What is said of a job once a change has come: whatever did not change is the very same object. */
-export function followed(before: Assessment, job: Job, change: AssessmentChange): Assessment {
-  const found: Said = { ...before.findings, ...change.findings };
-  for (const key of change.gone) delete found[key];
-  const findings: Findings = { ...found, asLeft: job, job: routedJob(job, found.routes) };
-  const same = (snag: Snag) => before.snags.find((was) => was.id === snag.id && isSame(was, snag));
-  return { findings, snags: change.snags?.map((snag) => same(snag) ?? snag) ?? before.snags };
 }

@@ -2,7 +2,7 @@ import { assess, type Assessment } from '../assessment/assess.ts';
 import type { Grade } from '../checks/snag.ts';
 import type { SymbolKey } from '../parts/define-part.ts';
 import type { Job } from '../job/job.ts';
-import { needTitle } from '../reckoning/needs.ts';
+import { needTitle } from '../reckoning/need-title.ts';
 import { kindOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import { type Line, lineOfZone } from '../run/zones.ts';

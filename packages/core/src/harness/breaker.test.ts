@@ -5,7 +5,7 @@ import { partRows } from '../cards/parts-card.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf } from '../reckoning/findings.ts';
-import { needTitle } from '../reckoning/needs.ts';
+import { needTitle } from '../reckoning/need-title.ts';
 import { sayIn } from '../units/unit-system.ts';
 
 /** What stands before its pump. */

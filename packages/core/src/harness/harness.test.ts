@@ -1,4 +1,4 @@
-import { needTitle } from '../reckoning/needs.ts';
+import { needTitle } from '../reckoning/need-title.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { simpleWiring, wire } from '../../test/simple-wiring.ts';

@@ -4,7 +4,8 @@ import { findingsOf } from './findings.ts';
 import { applyAct } from '../acts/apply-act.ts';
 import { valueAt } from '../acts/at-path.ts';
 import { blankJob, type Job } from '../job/job.ts';
-import { needsOf, needTitle } from './needs.ts';
+import { needsOf } from './needs.ts';
+import { needTitle } from './need-title.ts';
 
 const names = (job: Job) => needsOf(job).map((n) => needTitle(job, n));
 

@@ -1,5 +1,5 @@
 import { briefProperties, isBoosted } from '../job/brief.ts';
-import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
+import { kindOf, propertiesOf, type Part } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { Job } from '../job/job.ts';
 import type { Stage } from '../job/stage.ts';
@@ -11,7 +11,7 @@ import { gaugeProperties } from '../job/gauge.ts';
 import { hangerProperties } from '../job/hanger.ts';
 import { surveyProperties } from '../job/survey.ts';
 import { tankProperties } from '../job/tank.ts';
-import { deviceKinds, deviceName, protective, protects } from '../harness/devices/index.ts';
+import { deviceKinds, protective, protects } from '../harness/devices/index.ts';
 import { wireProperties } from '../harness/harness.ts';
 import { truthTable } from '../harness/cut-off.ts';
 import { pumpFeeds } from '../harness/pump-feeds.ts';
@@ -30,16 +30,6 @@ export interface Need {
   readonly isMeasured: boolean;
   /** true: the flow cannot be computed without it. */
   readonly blocksSolution: boolean;
-}
-
-/** “Feed hose: hose length”, “Wire 9: length”: the need with whose it is. */
-export function needTitle(job: Pick<Job, 'parts' | 'wiring'>, { path, name, part, asks = name }: Need): string {
-  const [root, list, id] = path;
-  if (part !== undefined) return job.parts[part] ? `${partName(job.parts[part])}: ${asks}` : asks;
-  if (root !== 'wiring') return asks;
-  if (list === 'wires') return `Wire ${(job.wiring?.wires ?? []).findIndex((w) => w.id === id) + 1}: ${asks}`;
-  const device = job.wiring?.devices?.find((d) => d.id === id);
-  return device ? `${deviceName(device)}: ${asks}` : asks;
 }
 
 /** Everything still unmeasured that a result waits for, in the order of the work. */

@@ -10,7 +10,7 @@ import { forgetAll, reckonings } from '../memory/remembered.ts';
 import { partName } from '../parts/kinds.ts';
 import { applyAct } from '../acts/apply-act.ts';
 import { proofsOf } from '../wiring/proofs.ts';
-import { needTitle } from './needs.ts';
+import { needTitle } from './need-title.ts';
 import { steps } from './steps.ts';
 import { defineStep } from './define-step.ts';
 import { each, guardReads, without } from './cut.ts';

@@ -1,7 +1,8 @@
 import { expect } from 'chai';
 import { cleanJob } from '../../test/rule-cases.ts';
 import { measured } from '../fields/measured.ts';
-import { needsOf, needTitle } from '../reckoning/needs.ts';
+import { needsOf } from '../reckoning/needs.ts';
+import { needTitle } from '../reckoning/need-title.ts';
 import { findingsOf } from '../reckoning/findings.ts';
 import { describeStrappingFault, readStrappingCsv } from './read-strapping-csv.ts';
 import { surveyedTank } from './surveyed-tank.ts';

@@ -3,7 +3,7 @@ import type { Act } from '@endrel/core/acts/act';
 import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import { routedJob } from '@endrel/core/routes/routed-job';
-import { followed, type AssessmentChange } from '@endrel/core/assessment/held-job';
+import { followed, type AssessmentChange } from '@endrel/core/assessment/assessment-change';
 
 /** Where a job is held and reckoned. */
 export interface Reckoner {

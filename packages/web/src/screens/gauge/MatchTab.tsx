@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { Suspense } from 'react';
 import type { GaugeFindings } from '@endrel/core/gauge/gauge-findings';
 import { gaugeProperties } from '@endrel/core/job/gauge';

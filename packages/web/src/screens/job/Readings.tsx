@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { ChevronDown } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
 import type { Assessment } from '@endrel/core/assessment/assess';

@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Need } from '@endrel/core/reckoning/needs';

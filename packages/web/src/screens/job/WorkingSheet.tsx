@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { Dialog } from 'radix-ui';
 import { workingsOf } from '@endrel/core/working/workings';
 import type { Working } from '@endrel/core/working/working';

@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { partsAside } from '@endrel/core/parts/graph';
 import { useState, type ReactNode } from 'react';
 import { partName } from '@endrel/core/parts/kinds';

@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import { partsAside, partsOnRun } from '@endrel/core/parts/graph';
 import { partName } from '@endrel/core/parts/kinds';
 import { Suspense } from 'react';

@@ -1,4 +1,4 @@
-import { needTitle } from '@endrel/core/reckoning/needs';
+import { needTitle } from '@endrel/core/reckoning/need-title';
 import type { Assessment } from '@endrel/core/assessment/assess';
 import { partsOnRun } from '@endrel/core/parts/graph';
 import { kindOf } from '@endrel/core/parts/kinds';
