@@ -1,13 +1,10 @@
 import type { Job } from '../job/job.ts';
-import { partName, portOf } from '../parts/kinds.ts';
-
-/** Names for the sentences of acts. */
-export const nameOf = (job: Job, id: string): string =>
-  job.parts[id] ? partName(job.parts[id]) : 'a part that is gone';
+import { partOrGone } from '../job/field-words.ts';
+import { portOf } from '../parts/kinds.ts';
 
 /** “the inlet of Fine filter” */
 export const portWord = (job: Job, part: string, port: string): string =>
-  `the ${(job.parts[part] && portOf(job.parts[part], port)?.name) ?? port} of ${nameOf(job, part)}`;
+  `the ${(job.parts[part] && portOf(job.parts[part], port)?.name) ?? port} of ${partOrGone(job, part)}`;
 
 export const withArticle = (word: string): string => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`;
 

@@ -5,7 +5,14 @@ import type { Findings } from '../reckoning/findings.ts';
 import { routedJob } from '../routes/routed-job.ts';
 import type { Assessment } from './assess.ts';
 
+/** What is said of a job, without the job itself: what crosses from a worker at an edit, and what a browser keeps. */
 export type Said = Omit<Findings, 'job' | 'asLeft'>;
+
+/** What is said of a job with the job put to it. */
+export const saidOf = (asLeft: Job, said: Said, snags: readonly Snag[]): Assessment => ({
+  findings: { ...said, asLeft, job: routedJob(asLeft, said.routes) },
+  snags,
+});
 
 /** What an edit made other in what is said of a job: all that it does not name stays as it was. */
 export interface AssessmentChange {
@@ -19,7 +26,6 @@ export interface AssessmentChange {
 export function followed(before: Assessment, job: Job, change: AssessmentChange): Assessment {
   const found: Said = { ...before.findings, ...change.findings };
   for (const key of change.gone) delete found[key];
-  const findings: Findings = { ...found, asLeft: job, job: routedJob(job, found.routes) };
   const same = (snag: Snag) => before.snags.find((was) => was.id === snag.id && isSame(was, snag));
-  return { findings, snags: change.snags?.map((snag) => same(snag) ?? snag) ?? before.snags };
+  return saidOf(job, found, change.snags?.map((snag) => same(snag) ?? snag) ?? before.snags);
 }

@@ -27,8 +27,12 @@ export const asWords = (key: string | number): string =>
     .replace(/([a-z])([A-Z])/g, '$1 $2')
     .toLowerCase();
 
+/** What a part is called, by its id; undefined where there is none. */
 export const partIn = ({ parts }: Pick<Held, 'parts'>, id: string): string | undefined =>
   Object.hasOwn(parts, id) ? partName(parts[id]!) : undefined;
+
+/** The same for a sentence: what is no longer there says so. */
+export const partOrGone = (job: Pick<Held, 'parts'>, id: string): string => partIn(job, id) ?? 'a part that is gone';
 
 interface Row {
   readonly id: string;

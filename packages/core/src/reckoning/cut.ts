@@ -37,48 +37,38 @@ export function guarded<T extends object>(left: T, isCut: (key: string) => boole
 }
 
 const isHeld = (held: unknown): held is Held => typeof held === 'object' && held !== null;
-const entriesOf = (held: unknown, keep: (key: string) => boolean): [string, unknown][] =>
-  isHeld(held) ? Object.entries(held).filter(([key]) => keep(key)) : [];
+
+/** Of an object the fields that are kept, each whole or as its own cut leaves it. */
+function leaving(keeps: (key: string) => boolean, within: Readonly<Record<string, Cut | true>>, what: string): Cut {
+  const cut = (key: string, value: unknown) => {
+    const own = Object.hasOwn(within, key) ? within[key]! : true;
+    return own === true ? value : own.of(value);
+  };
+  return {
+    of(held) {
+      if (!isHeld(held)) return held;
+      const kept = Object.entries(held).filter(([key]) => keeps(key));
+      const left: Held = Object.fromEntries(kept.map(([key, value]) => [key, cut(key, value)]));
+      return guarded(left, (key) => !keeps(key), what);
+    },
+  };
+}
 
 /** Those fields alone. */
 export function only(...keys: readonly string[]): Cut {
   const kept = new Set(keys);
-  return {
-    of: (held) =>
-      isHeld(held)
-        ? guarded(Object.fromEntries(entriesOf(held, (key) => kept.has(key))), (key) => !kept.has(key), keys.join(', '))
-        : held,
-  };
+  return leaving((key) => kept.has(key), {}, keys.join(', '));
 }
 
 /** All but those fields. @param within - cuts of fields that stay. */
 export function without(keys: readonly string[], within: Readonly<Record<string, Cut>> = {}): Cut {
   const gone = new Set(keys);
-  const cut = (key: string, value: unknown) => (Object.hasOwn(within, key) ? within[key]!.of(value) : value);
-  return {
-    of: (held) => {
-      if (!isHeld(held)) return held;
-      const left = entriesOf(held, (key) => !gone.has(key)).map(([key, value]) => [key, cut(key, value)]);
-      return guarded(Object.fromEntries(left) as Held, (key) => gone.has(key), 'a record');
-    },
-  };
+  return leaving((key) => !gone.has(key), within, 'a record');
 }
 
 /** Fields by name, each cut by itself or, where it says `true`, whole; those not named are cut away. */
-export function fields(shape: Readonly<Record<string, Cut | true>>): Cut {
-  const kept = only(...Object.keys(shape));
-  const cut = (key: string, value: unknown) => (shape[key] === true ? value : shape[key]!.of(value));
-  return {
-    of: (held) => {
-      if (!isHeld(held)) return held;
-      return kept.of(
-        Object.fromEntries(
-          entriesOf(held, (key) => Object.hasOwn(shape, key)).map(([key, value]) => [key, cut(key, value)]),
-        ),
-      );
-    },
-  };
-}
+export const fields = (shape: Readonly<Record<string, Cut | true>>): Cut =>
+  leaving((key) => Object.hasOwn(shape, key), shape, Object.keys(shape).join(', '));
 
 /** Every member of a record or list cut alike; each is cut once, however often it is met. */
 export function each(cut: Cut): Cut {

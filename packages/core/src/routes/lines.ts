@@ -1,7 +1,8 @@
 import { isClampedHose } from '../fittings/usual-port.ts';
 import type { Job } from '../job/job.ts';
 import { VENT, type LineRoute } from '../job/routes.ts';
-import { isLine, kindOf, partName, type PartOf } from '../parts/kinds.ts';
+import { partIn } from '../job/field-words.ts';
+import { isLine, kindOf, type PartOf } from '../parts/kinds.ts';
 import { hoseConstruction, tightestBend } from '../ratings/hose-construction.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import { endOf } from '../run/joints.ts';
@@ -21,7 +22,7 @@ import { length, sub, unit, type Vec } from './vector.ts';
 
 /** What a routed line is called. */
 export const lineName = ({ parts }: Pick<Job, 'parts'>, line: string): string =>
-  line === VENT ? 'Vent' : parts[line] ? partName(parts[line]) : line;
+  line === VENT ? 'Vent' : (partIn({ parts }, line) ?? line);
 
 /** A line of the run where it goes. SI. */
 export interface RoutedLine {

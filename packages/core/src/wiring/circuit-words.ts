@@ -1,6 +1,6 @@
 import type { Job } from '../job/job.ts';
 import type { FieldPath } from '../fields/field-path.ts';
-import { partName } from '../parts/kinds.ts';
+import { partIn } from '../job/field-words.ts';
 import type { WiringFindings } from './wiring-findings.ts';
 import { deviceName } from '../harness/devices/index.ts';
 import type { SizeChange } from './sizes.ts';
@@ -54,8 +54,8 @@ export const onWayOf = (
   new Set((wiring?.pumps ?? []).filter((p) => parts.includes(p.part)).flatMap((p) => p.through));
 
 /** A part of the run as a circuit’s findings know it, by its id. */
-export const partWord = ({ parts }: Pick<Job, 'parts'>, id: string): string => (parts[id] ? partName(parts[id]) : id);
+export const partWord = (job: Parameters<typeof partIn>[0], id: string): string => partIn(job, id) ?? id;
 
 /** The pumps that something feeds, in words. */
 export const pumpWords = (job: Pick<Job, 'parts'>, parts: readonly string[]): string =>
-  parts.map((id) => `“${job.parts[id] ? partName(job.parts[id]) : id}”`).join(' and ');
+  parts.map((id) => `“${partWord(job, id)}”`).join(' and ');

@@ -2,8 +2,7 @@ import type { Assessment } from '@endrel/core/assessment/assess';
 import type { Act } from '@endrel/core/acts/act';
 import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
-import { routedJob } from '@endrel/core/routes/routed-job';
-import { followed, type AssessmentChange } from '@endrel/core/assessment/assessment-change';
+import { followed, type AssessmentChange, saidOf } from '@endrel/core/assessment/assessment-change';
 
 /** Where a job is held and reckoned. */
 export interface Reckoner {
@@ -70,6 +69,6 @@ export class JobFollower {
 
   async #handOver(job: Job): Promise<Assessment> {
     const { findings, snags } = await this.#reckoner.hold(job);
-    return { findings: { ...findings, asLeft: job, job: routedJob(job, findings.routes) }, snags }; // the worker's is a copy
+    return saidOf(job, findings, snags); // the worker's is a copy
   }
 }

@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Assessment } from '@endrel/core/assessment/assess';
+import type { Said } from '@endrel/core/assessment/assessment-change';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { FieldPath } from '@endrel/core/fields/field-path';
 import type { Kept } from './kept.ts';
@@ -23,7 +24,7 @@ export interface KeptResult {
   readonly revision: number;
   readonly build: string;
   readonly assessment: {
-    readonly findings: Omit<Assessment['findings'], 'job' | 'asLeft'>;
+    readonly findings: Said;
     readonly snags: Assessment['snags'];
   };
 }

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import type { Assessment } from '@endrel/core/assessment/assess';
-import { routedJob } from '@endrel/core/routes/routed-job';
+import { saidOf } from '@endrel/core/assessment/assessment-change';
 import type { StoredJob } from '@endrel/core/contract/api';
 import type { Reckoning } from '../calc/use-followed.ts';
 import { database } from './browser-database.ts';
@@ -14,7 +14,7 @@ export async function loadResult({ id, revision, document }: StoredJob): Promise
     const kept = await (await database()).get('results', id);
     if (kept?.build !== BUILD || kept.revision !== revision) return undefined;
     const { findings, snags } = kept.assessment;
-    return { findings: { ...findings, asLeft: document, job: routedJob(document, findings.routes) }, snags };
+    return saidOf(document, findings, snags);
   } catch {
     return undefined; // it is reckoned anew
   }

@@ -10,7 +10,7 @@ import { defineAct } from '../define-act.ts';
 import { freshId } from '../fresh-id.ts';
 import { GraphEdit, throughPorts } from '../graph-edit.ts';
 import { refused } from '../refused.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 /** What parts a line into two, and joins them again: where it is entered, where it goes on, and its second way. */
 const splits = {
@@ -55,7 +55,7 @@ export const addBeside = defineAct(
         ? { ...edit.job, wiring: relaysForOthers(edit.job, edit.job.wiring ?? {}) }
         : edit.job;
     },
-    describe: (job, act) => `put another beside ${nameOf(job, act.id)}`,
+    describe: (job, act) => `put another beside ${partOrGone(job, act.id)}`,
   },
 );
 

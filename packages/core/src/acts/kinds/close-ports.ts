@@ -4,7 +4,7 @@ import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { GraphEdit } from '../graph-edit.ts';
 import { withPort } from '../part-fields.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 /** Caps or plugs every open port of a part. */
 export const closePorts = defineAct(
@@ -18,6 +18,6 @@ export const closePorts = defineAct(
           edit.put(withPort(edit.part(act.id), port, { ...known, closed: act.with }));
       return edit.job;
     },
-    describe: (job, act) => `${act.with === 'capped' ? 'cap' : 'plug'} the open ports of ${nameOf(job, act.id)}`,
+    describe: (job, act) => `${act.with === 'capped' ? 'cap' : 'plug'} the open ports of ${partOrGone(job, act.id)}`,
   },
 );

@@ -1,7 +1,7 @@
 import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { editing } from '../graph-edit.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 export const disconnect = defineAct(
   'disconnect',
@@ -10,7 +10,9 @@ export const disconnect = defineAct(
     apply: (job, act) => editing(job, (edit) => edit.removeJoint(edit.joint(act.joint).id)),
     describe: (job, act) => {
       const joint = job.joints[act.joint];
-      return joint ? `undo the joint of ${nameOf(job, joint.a.part)} and ${nameOf(job, joint.b.part)}` : 'undo a joint';
+      return joint
+        ? `undo the joint of ${partOrGone(job, joint.a.part)} and ${partOrGone(job, joint.b.part)}`
+        : 'undo a joint';
     },
   },
 );

@@ -3,7 +3,7 @@ import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { editing, onRun, throughPorts } from '../graph-edit.ts';
 import { refused } from '../refused.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 /** What was set aside, or stands elsewhere on the run, goes in at a joint. */
 export const movePart = defineAct(
@@ -20,6 +20,6 @@ export const movePart = defineAct(
         edit.put(onRun(edit.part(act.id)));
         edit.insert(act.id, act.joint, ...ends);
       }),
-    describe: (job, act) => `move ${nameOf(job, act.id)}`,
+    describe: (job, act) => `move ${partOrGone(job, act.id)}`,
   },
 );

@@ -1,7 +1,7 @@
 import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { editing } from '../graph-edit.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 /** The same, but kept with its measurements. */
 export const setAside = defineAct(
@@ -9,6 +9,6 @@ export const setAside = defineAct(
   { id },
   {
     apply: (job, act) => editing(job, (edit) => edit.setAside(act.id)),
-    describe: (job, act) => `set ${nameOf(job, act.id)} aside`,
+    describe: (job, act) => `set ${partOrGone(job, act.id)} aside`,
   },
 );

@@ -4,7 +4,7 @@ import { kindOf, partName, partSchema, portOf, type Part } from '../../parts/kin
 import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { editing, takingOver, throughPorts, type GraphEdit } from '../graph-edit.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 /** Another part in its place; what fits is kept. */
 export const swapPart = defineAct(
@@ -12,7 +12,7 @@ export const swapPart = defineAct(
   { id, by: partSchema },
   {
     apply: (job, act) => editing(job, (edit) => swap(edit, act.id, act.by)),
-    describe: (job, act) => `swap ${nameOf(job, act.id)} for ${partName(act.by)}`,
+    describe: (job, act) => `swap ${partOrGone(job, act.id)} for ${partName(act.by)}`,
   },
 );
 

@@ -1,7 +1,7 @@
 import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { editing } from '../graph-edit.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 /** Taken out, and what was on either side joined up. */
 export const takeOut = defineAct(
@@ -13,6 +13,6 @@ export const takeOut = defineAct(
         edit.unjoin(edit.part(act.id).id);
         edit.remove(act.id);
       }),
-    describe: (job, act) => `take out ${nameOf(job, act.id)}`,
+    describe: (job, act) => `take out ${partOrGone(job, act.id)}`,
   },
 );

@@ -4,7 +4,7 @@ import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { editing, onRun } from '../graph-edit.ts';
 import { refused } from '../refused.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 /** What was set aside goes onto a free port. */
 export const takeUp = defineAct(
@@ -18,6 +18,6 @@ export const takeUp = defineAct(
         edit.put(onRun(edit.part(act.id)));
         edit.connect(act.to, { part: act.id, port: act.port });
       }),
-    describe: (job, act) => `take up ${nameOf(job, act.id)}`,
+    describe: (job, act) => `take up ${partOrGone(job, act.id)}`,
   },
 );

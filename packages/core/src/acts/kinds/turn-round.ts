@@ -5,14 +5,14 @@ import { id } from '../act-fields.ts';
 import { defineAct } from '../define-act.ts';
 import { editing, throughPorts, type GraphEdit } from '../graph-edit.ts';
 import { refused } from '../refused.ts';
-import { nameOf } from '../words.ts';
+import { partOrGone } from '../../job/field-words.ts';
 
 export const turnRound = defineAct(
   'turnRound',
   { id },
   {
     apply: (job, act) => editing(job, (edit) => turn(edit, act.id)),
-    describe: (job, act) => `turn ${nameOf(job, act.id)} round`,
+    describe: (job, act) => `turn ${partOrGone(job, act.id)} round`,
   },
 );
 

@@ -6,7 +6,7 @@ import { commonProperties } from '../../parts/define-part.ts';
 import { jointProperties, jointSchema } from '../../parts/joint.ts';
 import { partName, partSchema, portName, propertiesOf } from '../../parts/kinds.ts';
 import { defineRoot, type Held, type Named } from '../define-root.ts';
-import { asWords, partIn } from '../field-words.ts';
+import { asWords, partIn, partOrGone } from '../field-words.ts';
 
 export const MOST_PARTS = 200;
 export const MOST_JOINTS = 400;
@@ -51,7 +51,7 @@ export const joints = defineRoot(atMost(z.record(idSchema, jointSchema), MOST_JO
 /** “joint of Feed hose and Fuel rail, clamp” */
 function sayJointField(job: Held, id: string, keys: FieldPath): string {
   const joint = Object.hasOwn(job.joints, id) ? job.joints[id] : undefined;
-  const name = (part: string) => partIn(job, part) ?? 'a part that is gone';
+  const name = (part: string) => partOrGone(job, part);
   const names: Named = jointProperties;
   const whole = joint ? `joint of ${name(joint.a.part)} and ${name(joint.b.part)}` : 'a joint that is gone';
   return [whole, ...keys.map((key) => names[key]?.name ?? asWords(key))].join(', ');
