@@ -6,6 +6,7 @@ import { ScreenFault, ScreenLoading } from '../../components/ScreenState.tsx';
 import { JobSessionProvider, useAssessment, useJob, useReckoning, useSession } from '../../session/session-context.tsx';
 import { markFailed, takeFailed } from '../../session/failed-places.ts';
 import { Boundary } from '../../components/Boundary.tsx';
+import { whenQuiet } from '../../components/when-quiet.ts';
 import type { FieldPath } from '@endrel/core/fields/field-path';
 import type { Stage } from '@endrel/core/job/stage';
 import { showUndone } from './show-undone.ts';
@@ -64,13 +65,13 @@ function JobFrame() {
     flipStrip: strip.flip,
     goToThreads: () => void navigate('/threads'),
   });
-  useEffect(() => {
-    const rest = async () => {
-      for (const fetch of [preloadRun, preloadDialogs, preloadStages]) await fetch();
-    };
-    const timer = setTimeout(() => void rest().catch(() => undefined), QUIET);
-    return () => clearTimeout(timer);
-  }, []);
+  useEffect(
+    () =>
+      whenQuiet(async () => {
+        for (const fetch of [preloadRun, preloadDialogs, preloadStages]) await fetch();
+      }),
+    [],
+  );
   const StageScreen = stageScreens[view.stage];
   const job = useJob();
   useElsewhere(view);
@@ -153,8 +154,6 @@ function OtherStage({ view }: { view: JobView }) {
     </button>
   );
 }
-
-const QUIET = 1500; // ms after a job is there until the other stages are fetched
 
 /** Drawn with the stage itself: a field that was asked for can be looked for now. */
 function Arrived({ view }: { view: JobView }) {
