@@ -22,6 +22,19 @@ export default tseslint.config(
       },
     },
     rules: {
+      // prettier keeps the width; what it cannot part is a sentence, which stays whole
+      'max-len': [
+        'error',
+        {
+          code: 120,
+          comments: 150,
+          ignoreTrailingComments: true,
+          ignoreStrings: true,
+          ignoreTemplateLiterals: true,
+          ignoreRegExpLiterals: true,
+          ignorePattern: 'prettier-ignore|className=|eslint-disable',
+        },
+      ],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
