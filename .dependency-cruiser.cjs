@@ -5,8 +5,8 @@
 const floors = [
   ['units', 'numerics', 'memory'],
   ['fields', 'hydraulics', 'threads'],
-  ['fluids', 'harness', 'meshes', 'networks', 'pumps'],
-  ['attachments', 'ratings'],
+  ['drawings', 'fluids', 'harness', 'meshes', 'networks', 'pumps'],
+  ['attachments', 'documents', 'ratings'],
   ['fittings'],
   ['parts'],
   ['job'],

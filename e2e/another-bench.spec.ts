@@ -42,7 +42,11 @@ test('over plain http from another bench a job is made, filled in, saved, undone
   await expect(part(page, /^Hanger pump/)).toBeVisible();
 });
 
-test('a tab that was copied, and one that was closed before it was saved, keep apart and lose nothing', async ({ page, context, server }) => {
+test('a tab that was copied, and one that was closed before it was saved, keep apart and lose nothing', async ({
+  page,
+  context,
+  server,
+}) => {
   await openJob(page, 'Tarrow 30', 'Survey');
   const other = await context.newPage();
   await other.goto(page.url());
@@ -57,7 +61,7 @@ test('a tab that was copied, and one that was closed before it was saved, keep a
   await expect(page.getByLabel(/^Tank depth/).first()).toHaveValue('219 mm', { timeout: 15_000 });
   await server.restart();
   await saved(page);
-}); // prettier-ignore
+});
 
 test('twelve tabs of one browser save, and hear of each other', async ({ page, context, server }) => {
   test.slow();
@@ -102,7 +106,8 @@ test('a copy that a browser kept goes when the job is deleted for good elsewhere
   await saved(page);
   await expect.poll(kept).toBe(true);
   await page.goto('/');
-  const send = (method: string, path: string, body?: string) => fetch(`${server.address}/api/jobs/${id}${path}`, { method, body, headers: { 'Content-Type': 'application/json' } }); // prettier-ignore
+  const send = (method: string, path: string, body?: string) =>
+    fetch(`${server.address}/api/jobs/${id}${path}`, { method, body, headers: { 'Content-Type': 'application/json' } });
   await send('PUT', '/away', '{"away":true}');
   expect((await send('DELETE', '')).status).toBe(200);
   await expect.poll(kept).toBe(false);

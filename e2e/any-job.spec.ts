@@ -31,7 +31,10 @@ function anyJob(i: number): Job {
 const withEverythingBeside = (job: Job): Job =>
   (Object.keys(partKinds) as PartKind[])
     .filter((kind) => kind !== 'tank')
-    .reduce((done, kind) => applyAct(done, { act: 'addPart', part: { kind, id: `beside-${kind.toLowerCase()}` } as Part }), job); // prettier-ignore
+    .reduce(
+      (done, kind) => applyAct(done, { act: 'addPart', part: { kind, id: `beside-${kind.toLowerCase()}` } as Part }),
+      job,
+    );
 
 async function opened(page: Page, address: string, job: Job): Promise<string> {
   const made = await fetch(`${address}/api/jobs`, {
@@ -60,7 +63,12 @@ const UNIT = /^(?:[a-zµ]{1,2}[A-Z][a-z]?|kWh|inHg)$/;
 
 /** Keys and ids of the program that stand in a text which a person reads: `hoseEnd`, `flare37`, `pump-1`, `row-ae24711c`. */
 function rawIn(text: string, { parts, joints, wiring }: Job): string[] {
-  const ids = new Set([...Object.keys(parts), ...Object.keys(joints), ...(wiring?.devices ?? []).map((d) => d.id), ...(wiring?.wires ?? []).map((w) => w.id)]); // prettier-ignore
+  const ids = new Set([
+    ...Object.keys(parts),
+    ...Object.keys(joints),
+    ...(wiring?.devices ?? []).map((d) => d.id),
+    ...(wiring?.wires ?? []).map((w) => w.id),
+  ]);
   const named = new Set(Object.values(parts).flatMap((p) => (p.label ?? '').split(/\s+/)));
   const words = text.split(/[\s,;:.()“”"]+/);
   return [
@@ -113,7 +121,11 @@ async function walk(page: Page, id: string, job: Job): Promise<string[]> {
   return wrong;
 }
 
-const sizes = { desk: { width: 1280, height: 800 }, narrow: { width: 1024, height: 768 }, phone: { width: 390, height: 844 } }; // prettier-ignore
+const sizes = {
+  desk: { width: 1280, height: 800 },
+  narrow: { width: 1024, height: 768 },
+  phone: { width: 390, height: 844 },
+};
 
 test('every stage and tab of random jobs is drawn, at a desk and on a telephone, and nothing scrolls the whole page away', async ({
   page,
@@ -131,7 +143,10 @@ test('every stage and tab of random jobs is drawn, at a desk and on a telephone,
   }
   await goTo(page, '/');
   await expect(page.getByRole('button', { name: 'New job' })).toBeVisible();
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), 'the list on a telephone').toBeLessThanOrEqual(0); // prettier-ignore
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+    'the list on a telephone',
+  ).toBeLessThanOrEqual(0);
 });
 
 test('with every kind of part beside the run all is drawn, the demo job itself at 1024 px too', async ({

@@ -4,8 +4,10 @@ const paste = (page: Page, text: string) =>
   page.evaluate((plain) => {
     const data = new DataTransfer();
     data.setData('text/plain', plain);
-    document.activeElement!.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
-  }, text); // prettier-ignore
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  }, text);
 
 test('wires are typed into a table: Enter goes down, a block is pasted, a column filled down, each one step of undo', async ({
   page,

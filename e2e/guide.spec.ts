@@ -46,7 +46,6 @@ test('a newcomer is led from New job to cards by the guide', async ({ page }) =>
     ['Engine feed hose', '420 mm'],
     ['Return hose', '260 mm'],
   ] as const)
-    // prettier-ignore
     await fill(page, new RegExp(`^(Hose |Line )?length, ${name}`, 'i'), length);
   await part(page, /^Return drop/).click();
   await fill(page, /^Tube length/, '215 mm');
@@ -56,7 +55,10 @@ test('a newcomer is led from New job to cards by the guide', async ({ page }) =>
   await fill(page, /^Set pressure/, '4 bar');
   await expect(snags(page)).not.toContainText('is not set to the pressure that the engine wants');
   await expect(page.getByRole('button', { name: /Working of the pump margin/ })).toBeVisible();
-  await page.getByRole('button', { name: /Working of the pressure/ }).first().click(); // prettier-ignore
+  await page
+    .getByRole('button', { name: /Working of the pressure/ })
+    .first()
+    .click();
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
 

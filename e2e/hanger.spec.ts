@@ -22,11 +22,16 @@ test('a tank is measured, tilted and turned; a section that crosses itself is na
   await page.getByRole('button', { name: 'Turn it left' }).click();
 
   await page.getByLabel(/^Tank shape/).selectOption('prism');
-  for (const [across, up] of [['0', '0'], ['200', '200'], ['200', '0'], ['0', '200 mm']]) {
+  for (const [across, up] of [
+    ['0', '0'],
+    ['200', '200'],
+    ['200', '0'],
+    ['0', '200 mm'],
+  ]) {
     await page.getByLabel('New corner across').fill(across!);
     await page.getByLabel('New corner up').fill(up!);
     await page.getByLabel('New corner up').press('Tab');
-  } // prettier-ignore
+  }
   await expect(snags(page)).toContainText('meets the side from point 3 at (100, 100) mm');
   await expect(page.getByLabel('Corner 4 up')).toHaveValue('200 mm');
   await fill(page, 'Corner 2 up', '0');
@@ -39,7 +44,10 @@ test('a tank is measured, tilted and turned; a section that crosses itself is na
 function boxStl(size: number, lid: boolean): string {
   const v = [0, 1, 2, 3, 4, 5, 6, 7].map((n) => [n & 1 ? size : 0, n & 2 ? size : 0, n & 4 ? size : 0]);
   const quads = [[0, 2, 3, 1], [0, 1, 5, 4], [1, 3, 7, 5], [3, 2, 6, 7], [2, 0, 4, 6], ...(lid ? [[4, 5, 7, 6]] : [])]; // prettier-ignore
-  const facets = quads.flatMap(([a, b, c, d]) => [[a, b, c], [a, c, d]]); // prettier-ignore
+  const facets = quads.flatMap(([a, b, c, d]) => [
+    [a, b, c],
+    [a, c, d],
+  ]);
   const corner = (n: number) => `vertex ${v[n]!.join(' ')}`;
   return `solid box\n${facets.map((f) => `facet normal 0 0 0\nouter loop\n${f.map((n) => corner(n!)).join('\n')}\nendloop\nendfacet`).join('\n')}\nendsolid box\n`;
 }

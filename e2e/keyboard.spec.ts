@@ -91,10 +91,15 @@ test('a fitter takes a new job to a card without a mouse', async ({ page }) => {
   await page.keyboard.press('c');
   const row = page.getByRole('row', { name: /Feed line/ }).last();
   await expect(row).toContainText('3200 mm');
-  await expect(page.getByText('bore −6', { exact: false }).or(page.getByText('bore 8', { exact: false })).first()).toBeVisible(); // prettier-ignore
+  await expect(
+    page
+      .getByText('bore −6', { exact: false })
+      .or(page.getByText('bore 8', { exact: false }))
+      .first(),
+  ).toBeVisible();
   await tabTo(page, /^As CSV$/, 40);
   const [csv] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Enter')]);
-  expect(csv.suggestedFilename()).toBe('parts-and-cuts.csv');
+  expect(csv.suggestedFilename()).toBe('cards.csv');
 });
 
 test('Esc restores a field, Esc again leaves it, and then letters are keys', async ({ page }) => {

@@ -59,7 +59,8 @@ test('two tabs of a job, the server away, one of them closed: what was typed in 
 
 test('what was typed just before the browser is killed is there when it is started again', async ({ server }) => {
   const profile = await mkdtemp(path.join(os.tmpdir(), 'endrel-profile-'));
-  const start = () => chromium.launchPersistentContext(profile, { executablePath: process.env.CHROMIUM, baseURL: server.address }); // prettier-ignore
+  const start = () =>
+    chromium.launchPersistentContext(profile, { executablePath: process.env.CHROMIUM, baseURL: server.address });
   try {
     const before = await start();
     const page = await before.newPage();
@@ -111,7 +112,9 @@ test('a job that cannot be read shows as such in the list, can be had as a file,
 });
 
 test('a long history comes in pages', async ({ page, server }) => {
-  const { jobs } = (await (await page.request.get(`${server.address}/api/jobs`)).json()) as { jobs: { id: string; name: string }[] }; // prettier-ignore
+  const { jobs } = (await (await page.request.get(`${server.address}/api/jobs`)).json()) as {
+    jobs: { id: string; name: string }[];
+  };
   const job = jobs.find((j) => j.name.startsWith('Mail van 4'))!.id;
   for (let known = 1; known < 62; known++) {
     const act = { act: 'set', path: ['survey', 'tank', 'depth'], value: { si: 0.2 + known / 1e4, unit: 'mm' } };

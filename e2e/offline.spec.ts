@@ -98,7 +98,11 @@ test('the application can be installed', async ({ page, context }) => {
   await kept(context);
   const manifest = await page.evaluate(async () => {
     const link = document.querySelector<HTMLLinkElement>('link[rel="manifest"]')!;
-    return (await (await fetch(link.href)).json()) as { name: string; display: string; icons: { src: string; sizes: string }[] }; // prettier-ignore
+    return (await (await fetch(link.href)).json()) as {
+      name: string;
+      display: string;
+      icons: { src: string; sizes: string }[];
+    };
   });
   expect(manifest).toMatchObject({ name: 'Endrel', display: 'standalone' });
   for (const size of ['192x192', '512x512']) {

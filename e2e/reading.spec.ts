@@ -81,7 +81,7 @@ test('a part of the page that cannot be fetched says so, and is asked for again'
   await expect(part(page, /^Suction hose/)).toBeVisible();
 });
 
-test('the card prints without the screen around it, and comes as CSV', async ({ page }, info) => {
+test('the cards print without the screen around them, and come as CSV and PDF', async ({ page }, info) => {
   await openJob(page, 'Mail van 4', 'Cards');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -92,8 +92,14 @@ test('the card prints without the screen around it, and comes as CSV', async ({ 
   const csv = await readFile(file, 'utf8');
   expect(csv).toContain('buy,Hanger pump,');
   expect(csv).toContain('cut,Engine feed hose,');
+  const [pdf] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As PDF' }).click(),
+  ]);
+  expect(pdf.suggestedFilename()).toBe('cards-a4.pdf');
+  expect((await readFile(await pdf.path())).subarray(0, 5).toString()).toBe('%PDF-');
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('heading', { name: 'Parts and cuts' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'To buy or find' })).toBeVisible();
   for (const hidden of [
     page.getByRole('navigation', { name: 'Stages' }),
     snags(page),
@@ -101,7 +107,8 @@ test('the card prints without the screen around it, and comes as CSV', async ({ 
     page.getByRole('radiogroup'),
   ])
     await expect(hidden).toBeHidden();
-  await expect(page.getByRole('article').getByText(/Mail van 4.*revision 1/)).toBeVisible();
+  for (const sheet of await page.getByRole('article').all())
+    await expect(sheet.getByText(/Mail van 4.*revision 1/)).toBeVisible();
 });
 
 test('layouts are compared side by side and one is laid out without losing a part', async ({ page }) => {

@@ -331,18 +331,25 @@ test('seven operating points, demand and margin stand in the window without a cu
     const points = page.getByRole('radiogroup', { name: 'Operating point' });
     await expect(points.getByRole('radio')).toHaveCount(7);
     expect(await points.evaluate((e) => e.scrollWidth - e.clientWidth), `${width} px`).toBeLessThanOrEqual(0);
-    const edges = await page.locator('[data-reckoning] .label, [data-reckoning] .figure').evaluateAll((all) =>
-      all.filter((e) => e.getBoundingClientRect().bottom < 110).map((e) => e.getBoundingClientRect().right),
-    );
+    const edges = await page
+      .locator('[data-reckoning] .label, [data-reckoning] .figure')
+      .evaluateAll((all) =>
+        all.filter((e) => e.getBoundingClientRect().bottom < 110).map((e) => e.getBoundingClientRect().right),
+      );
     expect(Math.max(...edges), `${width} px`).toBeLessThanOrEqual(width);
     for (const text of await points.getByText(/^wants/).all()) {
-      const [own, cell] = await text.evaluate((e) => [e, e.closest('.border-r')!].map((x) => x.getBoundingClientRect().right));
+      const [own, cell] = await text.evaluate((e) =>
+        [e, e.closest('.border-r')!].map((x) => x.getBoundingClientRect().right),
+      );
       expect(own!, `${width} px`).toBeLessThanOrEqual(cell!);
     }
   }
-}); // prettier-ignore
+});
 
-test('before a job is judged nothing says that it is sound, and where it cannot be judged the page says why', async ({ page, context }) => {
+test('before a job is judged nothing says that it is sound, and where it cannot be judged the page says why', async ({
+  page,
+  context,
+}) => {
   await context.route(/calc\.worker/, (route) => route.abort());
   await page.goto('/');
   await page.getByRole('link', { name: 'Mail van 4' }).click();
@@ -362,15 +369,17 @@ test('before a job is judged nothing says that it is sound, and where it cannot 
   await expect(part(page, /^Hanger pump/)).toBeVisible();
   letGo();
   await expect(page.locator('[data-reckoning="judged"]')).toBeVisible();
-}); // prettier-ignore
+});
 
 test('a new job with nothing measured is not “no snags”', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('Job', { exact: true }).fill('Empty');
   await page.getByRole('button', { name: 'Start the job' }).click();
-  await expect(snags(page).getByRole('heading', { level: 2 })).toHaveText(/^Not judged yet: \d+ to measure, \d to choose$/);
-}); // prettier-ignore
+  await expect(snags(page).getByRole('heading', { level: 2 })).toHaveText(
+    /^Not judged yet: \d+ to measure, \d to choose$/,
+  );
+});
 
 test.describe('on a telephone', () => {
   test.use({ viewport: { width: 390, height: 844 } });

@@ -47,7 +47,10 @@ test('a hose is found: ends, clocking and length; taken in one act, and undone',
   await expect(use).toBeVisible({ timeout: 30_000 });
   await use.click();
   await expect(page.getByLabel(/^Hose length/)).not.toHaveValue('400 mm');
-  await expect(snags(page).getByText('is shorter than the way between its ends').locator('visible=true')).toHaveCount(0, { timeout: 15_000 }); // prettier-ignore
+  await expect(snags(page).getByText('is shorter than the way between its ends').locator('visible=true')).toHaveCount(
+    0,
+    { timeout: 15_000 },
+  );
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByLabel(/^Hose length/)).toHaveValue('400 mm');
 });
@@ -63,7 +66,6 @@ test('an exhaust that comes too near is a snag in the gutter, in the views and t
     ['Left', [550, 550]],
     ['Up', [310, 310]],
   ] as const)
-    // prettier-ignore
     for (const i of [0, 1]) {
       const input = zone.getByLabel(new RegExp(`^${field}`)).nth(i);
       await input.fill(`${values[i]} mm`);
@@ -116,7 +118,11 @@ test('a tube is bent on paper: table, marks, files out and in, a wrong bend, a p
   await input.setInputFiles({ name: 'broken.csv', mimeType: 'text/csv', buffer: broken });
   await expect(bench.getByRole('alert')).toContainText('Row 3: x: “ten” is not a number');
   await expect(table.getByRole('row')).toHaveCount(4);
-  await input.setInputFiles({ name: 'huge.csv', mimeType: 'text/csv', buffer: Buffer.from(`x,y,z\n${'1,2,3\n'.repeat(100_000)}`) }); // prettier-ignore
+  await input.setInputFiles({
+    name: 'huge.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`x,y,z\n${'1,2,3\n'.repeat(100_000)}`),
+  });
   await expect(bench.getByRole('alert')).toContainText('more than 2000 rows');
   await saved(page);
 });

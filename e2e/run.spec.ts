@@ -254,7 +254,12 @@ for (const [name, made] of Object.entries(oddRuns))
     const ids = await run
       .locator('[data-part]')
       .evaluateAll((all) => all.map((part) => part.getAttribute('data-part')!));
-    expect(ids.sort()).toEqual(Object.values(job.parts).filter((p) => !p.aside).map((p) => p.id).sort()); // prettier-ignore
+    expect(ids.sort()).toEqual(
+      Object.values(job.parts)
+        .filter((p) => !p.aside)
+        .map((p) => p.id)
+        .sort(),
+    );
     for (const part of ids) {
       const drawn = run.locator(`[data-part="${part}"]`);
       if (job.parts[part]!.kind !== 'tank') await drawn.click();
@@ -263,6 +268,8 @@ for (const [name, made] of Object.entries(oddRuns))
     }
     await page.keyboard.press('ArrowLeft');
     await expect(run.locator('[aria-pressed="true"]')).toBeFocused();
-    await expect(page.getByRole('button', { name: 'Working of the pressure at full load', exact: false }).first()).not.toContainText('–'); // prettier-ignore
+    await expect(
+      page.getByRole('button', { name: 'Working of the pressure at full load', exact: false }).first(),
+    ).not.toContainText('–');
     await expect(snags(page).locator('[data-snag^="run-does-not-solve"], [data-snag^="open-port"]')).toHaveCount(0);
   });

@@ -32,7 +32,6 @@ test('a circuit is laid out with one press, measured, sized, and brings what it 
     [13, '300 mm'],
     [14, '600 mm'],
   ] as const) {
-    // prettier-ignore
     await choose(page, wire(number));
     await fill(page, /^Length($| –)/, length);
   }
@@ -41,7 +40,9 @@ test('a circuit is laid out with one press, measured, sized, and brings what it 
   await expect(sizes.getByRole('button', { name: 'Use them' })).toBeVisible({ timeout: 15_000 });
   await sizes.getByRole('button', { name: 'Use them' }).click();
   await expect(sizes).toContainText('What stands will do', { timeout: 15_000 });
-  await expect(page.getByRole('region', { name: 'Where the volts go' })).toContainText(/0\.4\d V lost, of at most 0\.50 V wanted/); // prettier-ignore
+  await expect(page.getByRole('region', { name: 'Where the volts go' })).toContainText(
+    /0\.4\d V lost, of at most 0\.50 V wanted/,
+  );
   await saved(page);
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(sizes.getByRole('button', { name: 'Use them' })).toBeVisible({ timeout: 15_000 });
@@ -93,7 +94,7 @@ test('lists leave as CSV, SVG and PDF; a device goes with its wires and comes ba
   expect(svg).toContain('<svg');
   expect(svg.match(/<polyline/g)!.length).toBeGreaterThan(20);
   await page.getByLabel('Sheet').selectOption('letter');
-  const pdf = await file('Diagram and lists, PDF');
+  const pdf = await file('As PDF');
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   expect(pdf.length).toBeGreaterThan(10_000);
   await tab(page, 'Circuit');

@@ -134,14 +134,20 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
       await page.keyboard.press('Enter');
       await page.waitForTimeout(120);
     }
-    const times = await page.evaluate(() => performance.getEntriesByName('endrel: edit to consequences').map((m) => m.duration)); // prettier-ignore
+    const times = await page.evaluate(() =>
+      performance.getEntriesByName('endrel: edit to consequences').map((m) => m.duration),
+    );
     everything.push(...times);
     if (times.length > 0) say(`edit to consequences: ${job.name.split(':')[0]}`, times, '');
     await page.close();
   }
   say('edit to consequences, all demo jobs', everything, 'limit 15 ms, worst 50 ms');
 
-  say('a key until it is kept on the disk', await keysKept(browser, `${address}/jobs/${jobs[0].id}/survey`), 'limit 100 ms'); // prettier-ignore
+  say(
+    'a key until it is kept on the disk',
+    await keysKept(browser, `${address}/jobs/${jobs[0].id}/survey`),
+    'limit 100 ms',
+  );
 
   // what a first visit fetches
   const kB = (bytes) => `${(bytes / 1000).toFixed(0).padStart(4)} kB`;
@@ -150,8 +156,14 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
     ['a job on Brief', `/jobs/${jobs[0].id}/brief`, 250],
   ]) {
     const { script, all, files } = await weigh(browser, address + path);
-    const largest = files.filter(([name]) => name.endsWith('.js')).slice(0, 3).map(([name, size]) => `${name.replace(/.*\/|-[^-]*$/g, '')} ${kB(size).trim()}`).join(', '); // prettier-ignore
-    console.log(`${`first load of ${what}, compressed script`.padEnd(58)}${kB(script)} of ${kB(all)} in all   limit ${limit} kB; ${largest}`); // prettier-ignore
+    const largest = files
+      .filter(([name]) => name.endsWith('.js'))
+      .slice(0, 3)
+      .map(([name, size]) => `${name.replace(/.*\/|-[^-]*$/g, '')} ${kB(size).trim()}`)
+      .join(', ');
+    console.log(
+      `${`first load of ${what}, compressed script`.padEnd(58)}${kB(script)} of ${kB(all)} in all   limit ${limit} kB; ${largest}`,
+    );
   }
   const worker = readdirSync(assets).find((name) => /^calc\.worker.*\.js\.br$/.test(name));
   console.log(`${'its worker, fetched beside the page'.padEnd(58)}${kB(statSync(`${assets}/${worker}`).size)}`);

@@ -71,18 +71,26 @@ async function run(server: MeasuredServer, jobs: readonly string[], editors: num
   const blocked = server.blocked();
   console.log(`\n${editors} editors, ${seconds} s, ${jobs.length} jobs`);
   for (const [what, times] of Object.entries(outcome.times))
-    console.log(`  ${what.padEnd(8)}${String(times.length).padStart(6)} times   p50 ${ms(at(times, 0.5))}   p99 ${ms(at(times, 0.99))}   worst ${ms(at(times, 1))}`); // prettier-ignore
+    console.log(
+      `  ${what.padEnd(8)}${String(times.length).padStart(6)} times   p50 ${ms(at(times, 0.5))}   p99 ${ms(at(times, 0.99))}   worst ${ms(at(times, 1))}`,
+    );
   const third = Math.floor(memory.length / 3);
   const mean = (part: readonly number[]) => part.reduce((sum, m) => sum + m, 0) / part.length;
-  console.log(`  memory at each tenth: ${Array.from({ length: 10 }, (_, i) => Math.round(memory[Math.floor((i * memory.length) / 10)] ?? NaN)).join(' ')} MB`); // prettier-ignore
-  console.log(`  memory: ${mean(memory.slice(third, 2 * third)).toFixed(0)} MB in the second third, ${mean(memory.slice(2 * third)).toFixed(0)} MB in the last; event loop stood still for ${blocked.toFixed(0)} ms at most`); // prettier-ignore
+  console.log(
+    `  memory at each tenth: ${Array.from({ length: 10 }, (_, i) => Math.round(memory[Math.floor((i * memory.length) / 10)] ?? NaN)).join(' ')} MB`,
+  );
+  console.log(
+    `  memory: ${mean(memory.slice(third, 2 * third)).toFixed(0)} MB in the second third, ${mean(memory.slice(2 * third)).toFixed(0)} MB in the last; event loop stood still for ${blocked.toFixed(0)} ms at most`,
+  );
   let lost = 0;
   const { rows } = await server.database.query<{ job_id: string; act_id: string }>(
     'select job_id, act_id from job_changes where act_id is not null',
   );
   const stored = new Set(rows.map((row) => `${row.job_id} ${row.act_id}`));
   for (const [job, act] of outcome.acknowledged) if (!stored.has(`${job} ${act}`)) lost++;
-  console.log(`  ${outcome.acknowledged.length} acts acknowledged, ${lost} lost, ${outcome.faults.length} answers that were faults`); // prettier-ignore
+  console.log(
+    `  ${outcome.acknowledged.length} acts acknowledged, ${lost} lost, ${outcome.faults.length} answers that were faults`,
+  );
   for (const fault of outcome.faults.slice(0, 5)) console.log(`    ${fault}`);
 }
 

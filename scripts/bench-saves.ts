@@ -70,9 +70,18 @@ await withMeasuredServer(async (server) => {
     say(what, server.blocked());
   };
   console.log('saves, at the server (limits: 10 ms, and 20 ms for which the event loop may stand still)');
-  await measure('warming up', many(20, (n) => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: length(n) }))); // prettier-ignore
-  await measure('a measurement', many(SAVES, (n) => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: length(n) }))); // prettier-ignore
-  await measure('a hose of the run', many(SAVES, (n) => ({ act: 'setOnPart', id: 'hose-1', key: 'length', value: length(n) }))); // prettier-ignore
+  await measure(
+    'warming up',
+    many(20, (n) => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: length(n) })),
+  );
+  await measure(
+    'a measurement',
+    many(SAVES, (n) => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: length(n) })),
+  );
+  await measure(
+    'a hose of the run',
+    many(SAVES, (n) => ({ act: 'setOnPart', id: 'hose-1', key: 'length', value: length(n) })),
+  );
   await measure('a strapping table of 400 rows', many(SAVES, table));
   await measure('twenty strapping tables at once', many(100, table), 20);
   await ask(
@@ -83,7 +92,12 @@ await withMeasuredServer(async (server) => {
     'a job file that carries such an attachment',
     Array.from({ length: 6 }, (_, i) => jobWithMesh(i + 10)),
   );
-  const pump = (n: number) => ({ method: 'POST', path: '/api/pumps', type: 'application/json', body: JSON.stringify({ name: `Pump ${n}`, tables: fullPump }) }); // prettier-ignore
+  const pump = (n: number) => ({
+    method: 'POST',
+    path: '/api/pumps',
+    type: 'application/json',
+    body: JSON.stringify({ name: `Pump ${n}`, tables: fullPump }),
+  });
   await ask(
     'the largest pump',
     Array.from({ length: MOST_PUMPS }, (_, n) => pump(n)),

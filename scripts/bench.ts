@@ -237,8 +237,20 @@ const DESIGNS = 100_000;
 }
 // an edit's findings, as the page's worker reckons them: the job arrives as a copy
 const edits: [string, (n: number) => Act, Job?][] = [
-  ['a wire', (n) => ({ act: 'set', path: ['wiring', 'wires', 'wire-20', 'length'], value: { si: 2 + (n % 997) / 1000, unit: 'm' } }), demoJobs.rescuePickup], // prettier-ignore
-  ['a wire’s colour', (n) => ({ act: 'set', path: ['wiring', 'wires', 'wire-20', 'colour'], value: `red ${n}` }), demoJobs.rescuePickup], // prettier-ignore
+  [
+    'a wire',
+    (n) => ({
+      act: 'set',
+      path: ['wiring', 'wires', 'wire-20', 'length'],
+      value: { si: 2 + (n % 997) / 1000, unit: 'm' },
+    }),
+    demoJobs.rescuePickup,
+  ],
+  [
+    'a wire’s colour',
+    (n) => ({ act: 'set', path: ['wiring', 'wires', 'wire-20', 'colour'], value: `red ${n}` }),
+    demoJobs.rescuePickup,
+  ],
   ['a note', (n) => ({ act: 'setOnPart', id: 'hose-1', key: 'note', value: `note ${n}` })],
   ['a gauge field', (n) => ({ act: 'set', path: ['gauge', 'gaugeFull'], value: { si: 140 + (n % 30), unit: 'Ω' } })],
   [
@@ -297,7 +309,13 @@ const end = (text: string): Port => {
   return read.value;
 };
 const [one, other] = [end('male flare37 -6'), end('female npt 3/8')];
-const hoseForms = [0, 30, 45, 60, 90, 120, 150, 180].map((a) => ({ angle: (a * Math.PI) / 180, leg1: 0.024, radius: 0.028, leg2: 0.03, inserted: 0 })); // prettier-ignore
+const hoseForms = [0, 30, 45, 60, 90, 120, 150, 180].map((a) => ({
+  angle: (a * Math.PI) / 180,
+  leg1: 0.024,
+  radius: 0.028,
+  leg2: 0.03,
+  inserted: 0,
+}));
 const [seatA, seatB] = [
   { at: [0, 0, 0], out: [1, 0, 0], zero: [0, 0, 1] },
   { at: [0.04, 0.26, 0.03], out: [1, 0, 0], zero: [0, 0, 1] },
@@ -308,9 +326,19 @@ const laidOut = time(() => {
   forgetAll();
   routeFindings(demoJobs.islandShuttle);
 }, 6);
-rows.push({ what: 'routes and clearances of a job, nothing remembered', microseconds: laidOut, against: 'aim 100 ms', ratio: laidOut / 1e5 }); // prettier-ignore
+rows.push({
+  what: 'routes and clearances of a job, nothing remembered',
+  microseconds: laidOut,
+  against: 'aim 100 ms',
+  ratio: laidOut / 1e5,
+});
 const chains = time(() => void search.find(one, other, { swivel: true, angle: Math.PI / 2 }), 4);
-rows.push({ what: `best five chains, ${stock.length} adapters`, microseconds: chains, against: 'aim 50 ms', ratio: chains / 5e4 }); // prettier-ignore
+rows.push({
+  what: `best five chains, ${stock.length} adapters`,
+  microseconds: chains,
+  against: 'aim 50 ms',
+  ratio: chains / 5e4,
+});
 const planning = findingsOf(demoJobs.rescuePickup);
 rows.push({
   what: `chains of ${planning.joints.length} joints, none remembered`,

@@ -26,7 +26,9 @@ for (let i = 0; i < starts; i++) {
   const folder = temporaryData();
   const found = await interruptedFirstStart(folder.data, (i / Math.max(1, starts - 1)) * LONGEST);
   folder.remove();
-  console.log(`first start killed after ${Math.round(found.killedAfter)} ms: ${found.jobs} jobs, ${found.locks} locks left`); // prettier-ignore
+  console.log(
+    `first start killed after ${Math.round(found.killedAfter)} ms: ${found.jobs} jobs, ${found.locks} locks left`,
+  );
   failed ||= found.jobs !== 6 || found.locks > 0;
 }
 process.exit(failed ? 1 : 0);

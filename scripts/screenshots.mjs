@@ -1,4 +1,4 @@
-// npm run screenshots: one current picture of each main view in docs/screenshots, from the demo data.
+// npm run screenshots [-- NAME …]: one current picture of each main view in docs/screenshots, from the demo data.
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { withDemoApp } from './lib/demo-app.mjs';
@@ -33,12 +33,14 @@ const views = [
   ['survey-phone', 'buggy', 'survey', undefined, { width: 390, height: 844 }],
 ];
 
+const wanted = process.argv.slice(2);
 await ensurePackages();
 await withDemoApp(async ({ address, browser }) => {
   const folder = path.join(projectRoot, 'docs/screenshots');
   mkdirSync(folder, { recursive: true });
   const { jobs } = await (await fetch(`${address}/api/jobs`)).json();
   for (const [file, name, below, act, viewport = { width: 1280, height: 800 }] of views) {
+    if (wanted.length > 0 && !wanted.includes(file)) continue;
     const page = await browser.newPage({ viewport, locale: 'en-GB' });
     const job = name && jobs.find((j) => j.name.includes(name)).id;
     await page.goto(`${address}${job ? `/jobs/${job}/${below}` : `/${below ?? ''}`}`);

@@ -48,7 +48,8 @@ function stopWithNpm() {
   setInterval(() => process.ppid !== parent && void stop(0), 500).unref();
 }
 
-const passedOn = (names) => Object.fromEntries(names.filter((name) => process.env[name]).map((name) => [name, process.env[name]])); // prettier-ignore
+const passedOn = (names) =>
+  Object.fromEntries(names.filter((name) => process.env[name]).map((name) => [name, process.env[name]]));
 
 const MOST_RESTARTS = 5; // of the server in a minute: more is no accident
 

@@ -16,7 +16,18 @@ const SLOWEST = 10; // files that are named
 let database;
 
 const node = (...args) => [process.execPath, ...args];
-const mocha = (glob) => node('--import', 'tsx', 'node_modules/mocha/bin/mocha.js', '--parallel', '--jobs', String(CORES), '--reporter', 'scripts/lib/files-reporter.cjs', glob); // prettier-ignore
+const mocha = (glob) =>
+  node(
+    '--import',
+    'tsx',
+    'node_modules/mocha/bin/mocha.js',
+    '--parallel',
+    '--jobs',
+    String(CORES),
+    '--reporter',
+    'scripts/lib/files-reporter.cjs',
+    glob,
+  );
 /** Where the runs say how long each file took. */
 const timesFolder = mkdtempSync(path.join(os.tmpdir(), 'endrel-times-'));
 const times = path.join(timesFolder, 'times.jsonl');

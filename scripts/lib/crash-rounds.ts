@@ -149,7 +149,9 @@ export async function crashRounds(
     const took = performance.now() - began;
     slowest = Math.max(slowest, took);
     const saved = editors.reduce((sum, e) => sum + e.acknowledged.length, 0);
-    say(`round ${round + 1}: ${victim} killed, ready again after ${(took / 1000).toFixed(1)} s; ${saved} acts acknowledged`); // prettier-ignore
+    say(
+      `round ${round + 1}: ${victim} killed, ready again after ${(took / 1000).toFixed(1)} s; ${saved} acts acknowledged`,
+    );
   }
   await sleep(300);
   for (const editor of editors) editor.end();

@@ -13,7 +13,10 @@ export const npm = ['npm', 'start', '--'];
 export function temporaryData(): { readonly data: string; remove(): void } {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'endrel-start-'));
   chmodSync(folder, 0o755);
-  return { data: path.join(folder, 'data'), remove: () => rmSync(folder, { recursive: true, force: true, maxRetries: 5 }) }; // prettier-ignore
+  return {
+    data: path.join(folder, 'data'),
+    remove: () => rmSync(folder, { recursive: true, force: true, maxRetries: 5 }),
+  };
 }
 
 const read = (file: string): string => {
@@ -108,7 +111,9 @@ export class StartedApp {
   async ready(patience: number): Promise<number> {
     const started = performance.now();
     for (;;) {
-      const answer = await fetch(`${this.address}/api/health`, { signal: AbortSignal.timeout(2500) }).catch(() => undefined); // prettier-ignore
+      const answer = await fetch(`${this.address}/api/health`, { signal: AbortSignal.timeout(2500) }).catch(
+        () => undefined,
+      );
       await answer?.body?.cancel();
       const took = performance.now() - started;
       if (answer?.ok) return took;
@@ -130,7 +135,8 @@ export function launch(
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let output = '';
-  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (output = (output + String(chunk)).slice(-20_000))); // prettier-ignore
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (chunk) => (output = (output + String(chunk)).slice(-20_000)));
   return { child, output: () => output };
 }
 

@@ -16,7 +16,9 @@ export async function weigh(browser: Browser, address: string): Promise<Weight> 
   context.on('response', (response) => {
     if (response.url().endsWith('/feed')) return; // it never ends
     const size = response.request().sizes();
-    waiting.push(size.then(({ responseBodySize }) => void files.set(response.url(), responseBodySize)).catch(() => undefined)); // prettier-ignore
+    waiting.push(
+      size.then(({ responseBodySize }) => void files.set(response.url(), responseBodySize)).catch(() => undefined),
+    );
   });
   const page = await context.newPage();
   await page.goto(address);

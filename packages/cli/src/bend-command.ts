@@ -18,14 +18,25 @@ export interface BendOptions {
 
 const radius: QuantityField = { kind: 'length', name: 'centre-line radius', unit: 'mm', minimum: mm(1), maximum: 2 };
 
-const outside: QuantityField = { kind: 'length', name: 'outside diameter', unit: 'mm', minimum: mm(1), maximum: mm(100) }; // prettier-ignore
+const outside: QuantityField = {
+  kind: 'length',
+  name: 'outside diameter',
+  unit: 'mm',
+  minimum: mm(1),
+  maximum: mm(100),
+};
 
 /** What a usual hand bender for this tube cannot do. */
 function cautions(table: BendTable, clr: number, tube: number): string[] {
   const short = shortStraights(table, benderOf({}, tube), [0, 0]);
   return [
-    ...(clr < TIGHTEST_BEND * tube ? [`a bend of ${inMm(clr)} mm is tighter than ${TIGHTEST_BEND} times the tube’s outside: it flattens or kinks`] : []), // prettier-ignore
-    ...short.map((s) => `straight ${s.straight + 1} is ${inMm(s.is).toFixed(1)} mm; a usual bender needs ${inMm(s.needs).toFixed(1)} mm`), // prettier-ignore
+    ...(clr < TIGHTEST_BEND * tube
+      ? [`a bend of ${inMm(clr)} mm is tighter than ${TIGHTEST_BEND} times the tube’s outside: it flattens or kinks`]
+      : []),
+    ...short.map(
+      (s) =>
+        `straight ${s.straight + 1} is ${inMm(s.is).toFixed(1)} mm; a usual bender needs ${inMm(s.needs).toFixed(1)} mm`,
+    ),
   ];
 }
 

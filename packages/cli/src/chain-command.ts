@@ -21,7 +21,13 @@ type Options = Partial<
   Record<'fuel' | 'ethanol' | 'min-bore' | 'angle' | 'pressure' | 'max-length' | 'max-flats', string>
 > & { readonly json?: boolean; readonly swivel?: boolean; readonly 'no-taper'?: boolean };
 
-const length = (name: string, most: number): QuantityField => ({ kind: 'length', name, unit: 'mm', minimum: 0, maximum: mm(most) }); // prettier-ignore
+const length = (name: string, most: number): QuantityField => ({
+  kind: 'length',
+  name,
+  unit: 'mm',
+  minimum: 0,
+  maximum: mm(most),
+});
 const pressure: QuantityField = { kind: 'pressure', name: 'pressure', unit: 'kPa', minimum: 0, maximum: kPa(100_000) };
 
 const wantNames: Record<ChainWant | 'together', string> = {
@@ -45,7 +51,15 @@ export function chainCommand(operands: readonly string[], options: Options, outp
   const search = new ChainSearch(genericAdapters().map((adapter) => ({ adapter, onShelf: 0 })));
   const chains = search.find(from, to, wants);
   if (options.json) {
-    const none = chains.length > 0 ? {} : { obstacles: obstacles(search, from, to, wants).map(({ want, nearest }) => ({ want: wantNames[want], nearest: report(nearest) })) }; // prettier-ignore
+    const none =
+      chains.length > 0
+        ? {}
+        : {
+            obstacles: obstacles(search, from, to, wants).map(({ want, nearest }) => ({
+              want: wantNames[want],
+              nearest: report(nearest),
+            })),
+          };
     output.out(jsonText({ chains: chains.map(report), ...none }));
     return 0;
   }
@@ -113,4 +127,4 @@ const report = ({ links, seals, cost, bore, length: long, loss }: Chain) => ({
 const say = ({ links, cost }: Chain): string =>
   links.length === 0
     ? 'they mate as they are'
-    : `${links.map(({ adapter, in: i, out: o }) => `${adapter.name} (${sayPort(adapter.ports[i]!)} to ${sayPort(adapter.ports[o]!)})`).join(', then ')}; cost ${cost.toFixed(1)}`; // prettier-ignore
+    : `${links.map(({ adapter, in: i, out: o }) => `${adapter.name} (${sayPort(adapter.ports[i]!)} to ${sayPort(adapter.ports[o]!)})`).join(', then ')}; cost ${cost.toFixed(1)}`;

@@ -13,7 +13,8 @@ export async function circuitCommand(operands: readonly string[], json: boolean,
   const solved = solvePlainCircuit(circuit);
   if (!solved.ok) throw new BadInput(`${file}: ${sayCircuitFault(solved.fault)}`);
   const { volts, amps } = solved.value;
-  const rounded = (values: ReadonlyMap<string, number>) => Object.fromEntries([...values].map(([id, v]) => [id, Number(v.toFixed(9)) + 0])); // prettier-ignore
+  const rounded = (values: ReadonlyMap<string, number>) =>
+    Object.fromEntries([...values].map(([id, v]) => [id, Number(v.toFixed(9)) + 0]));
   if (json) output.out(jsonText({ nodes: rounded(volts), currents: rounded(amps) }));
   else {
     for (const [node, v] of volts) output.out(`${node}: ${v.toFixed(4)} V`);

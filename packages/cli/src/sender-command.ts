@@ -21,7 +21,8 @@ export function senderCommand(
 function rangeOption(name: string, text: string | undefined): ResistanceRange {
   if (/^\s*[-–]|(?:-|–|to|:)\s*[-–]/.test(text ?? ''))
     throw new BadInput(`--${name}: “${text}” holds a negative resistance; ohms cannot be negative`);
-  const [, empty = '', full = ''] = /^\s*([\d.]+(?:e\d+)?)\s*(?:-|–|to|:)\s*([\d.]+(?:e\d+)?)\s*(?:ohms?|Ω)?\s*$/i.exec(text ?? '') ?? []; // prettier-ignore
+  const [, empty = '', full = ''] =
+    /^\s*([\d.]+(?:e\d+)?)\s*(?:-|–|to|:)\s*([\d.]+(?:e\d+)?)\s*(?:ohms?|Ω)?\s*$/i.exec(text ?? '') ?? [];
   const [atEmpty, atFull] = [parseNumber(empty), parseNumber(full)];
   for (const read of [atEmpty, atFull])
     if (!read.ok && read.fault.code === 'tooLarge')

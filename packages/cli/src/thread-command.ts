@@ -18,7 +18,13 @@ type Options = Partial<
   Record<'od' | 'bore' | 'pitch' | 'crests' | 'count' | 'over' | 'taper' | 'seat' | 'error' | 'readings', string>
 > & { readonly json?: boolean };
 
-const length = (name: string, minimum: number, maximum: number): QuantityField => ({ kind: 'length', name, unit: 'mm', minimum: mm(minimum), maximum: mm(maximum) }); // prettier-ignore
+const length = (name: string, minimum: number, maximum: number): QuantityField => ({
+  kind: 'length',
+  name,
+  unit: 'mm',
+  minimum: mm(minimum),
+  maximum: mm(maximum),
+});
 const diameter = length('diameter', 3, 60);
 const span = length('length', 1, 100);
 const caliper = length('reading error', 0.001, 1);
@@ -29,7 +35,12 @@ export async function threadCommand(operands: readonly string[], options: Option
   if (options.readings !== undefined) {
     const read = readReadingsCsv(Papa.parse<string[]>(await readText(options.readings, LARGEST_READINGS_CSV)).data);
     if (!read.ok)
-      throw new BadInput(`${options.readings}: ${read.fault.slice(0, 5).map((f) => (f.row === 0 ? f.message : `row ${f.row}: ${f.message}`)).join('; ')}${read.fault.length > 5 ? `; and ${read.fault.length - 5} more` : ''}`); // prettier-ignore
+      throw new BadInput(
+        `${options.readings}: ${read.fault
+          .slice(0, 5)
+          .map((f) => (f.row === 0 ? f.message : `row ${f.row}: ${f.message}`))
+          .join('; ')}${read.fault.length > 5 ? `; and ${read.fault.length - 5} more` : ''}`,
+      );
     const results = read.value.map(({ name, reading }) => ({ case: name, ...report(reading) }));
     output.out(options.json ? jsonText({ results }) : results.map((r) => `${r.case}: ${lines(r)}`).join('\n'));
     return 0;

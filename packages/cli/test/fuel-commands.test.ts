@@ -15,11 +15,19 @@ async function json(...args: string[]): Promise<Record<string, number | string |
 describe('endrel fuel', () => {
   it('tells a blend at a temperature', async () => {
     const e85 = await json('fuel', '--ethanol', '85', '--rvp', '60kPa', '--at', '50C');
-    expect(Object.keys(e85)).to.deep.equal(['density_kg_m3', 'viscosity_mPa_s', 'vapour_kPa', 'boils_C', 'stoichiometric', 'volume_multiplier']); // prettier-ignore
+    expect(Object.keys(e85)).to.deep.equal([
+      'density_kg_m3',
+      'viscosity_mPa_s',
+      'vapour_kPa',
+      'boils_C',
+      'stoichiometric',
+      'volume_multiplier',
+    ]);
     // reference G: 9.81413 and 1.42624 of E85
     expect(e85.stoichiometric).to.be.closeTo(9.81413, 1e-4);
     expect(e85.volume_multiplier).to.be.closeTo(1.42624, 1e-4);
-    const at = async (ethanol: string) => (await json('fuel', '--ethanol', ethanol, '--rvp', '60kPa', '--at', '37.8C')).vapour_kPa as number; // prettier-ignore
+    const at = async (ethanol: string) =>
+      (await json('fuel', '--ethanol', ethanol, '--rvp', '60kPa', '--at', '37.8C')).vapour_kPa as number;
     expect((await at('10')) - (await at('0'))).to.be.within(5, 10);
     expect(await at('E85')).to.be.within(33, 45);
   });
@@ -71,9 +79,37 @@ describe('endrel jet', () => {
   });
   it('says what limits it: too much lift, or vapour in its throat', async () => {
     expect(await json(...usual, '--lift', '3m')).to.include({ suction_L_h: 0, limit: 'air' });
-    const hot = await json('jet', '--nozzle', '1.5mm', '--throat', '6mm', '--motive', '250L/h', '--kind', 'moulded', '--rvp', '60kPa', '--at', '48C'); // prettier-ignore
+    const hot = await json(
+      'jet',
+      '--nozzle',
+      '1.5mm',
+      '--throat',
+      '6mm',
+      '--motive',
+      '250L/h',
+      '--kind',
+      'moulded',
+      '--rvp',
+      '60kPa',
+      '--at',
+      '48C',
+    );
     expect(hot.limit).to.equal('cavitation');
-    const diesel = await json('jet', '--nozzle', '1.5mm', '--throat', '6mm', '--motive', '250L/h', '--kind', 'moulded', '--fuel', 'diesel', '--at', '48C'); // prettier-ignore
+    const diesel = await json(
+      'jet',
+      '--nozzle',
+      '1.5mm',
+      '--throat',
+      '6mm',
+      '--motive',
+      '250L/h',
+      '--kind',
+      'moulded',
+      '--fuel',
+      'diesel',
+      '--at',
+      '48C',
+    );
     expect(diesel.limit).to.equal('none');
     expect((await endrel(...usual, '--lift', '3m')).out).to.include('does not lift');
   });

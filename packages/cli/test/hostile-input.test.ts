@@ -39,9 +39,21 @@ const many = (count: number, row: (i: number) => string) => Array.from({ length:
 /** What is asked, and what the one line of complaint has to name; a `read` one is no fault. */
 const cases: [what: string, make: () => string[], complaint: RegExp | 'read'][] = [
   ['a mark of byte order before JSON', () => ['network', put('bom.json', `\ufeff${JSON.stringify(network)}`)], 'read'],
-  ['a mark of byte order before a job', () => ['solve', put('bom.endrel.json', `\ufeff${JSON.stringify(demoJobs.mailVan)}`)], 'read'], // prettier-ignore
-  ['a mark of byte order before CSV', () => ['tank', 'volume', put('bom.csv', `\ufeff${table}`), '--level', '100mm'], 'read'], // prettier-ignore
-  ['carriage returns alone in CSV', () => ['tank', 'volume', put('cr.csv', table.replaceAll('\n', '\r')), '--level', '100mm'], 'read'], // prettier-ignore
+  [
+    'a mark of byte order before a job',
+    () => ['solve', put('bom.endrel.json', `\ufeff${JSON.stringify(demoJobs.mailVan)}`)],
+    'read',
+  ],
+  [
+    'a mark of byte order before CSV',
+    () => ['tank', 'volume', put('bom.csv', `\ufeff${table}`), '--level', '100mm'],
+    'read',
+  ],
+  [
+    'carriage returns alone in CSV',
+    () => ['tank', 'volume', put('cr.csv', table.replaceAll('\n', '\r')), '--level', '100mm'],
+    'read',
+  ],
   ['carriage returns alone in a network', () => ['network', put('cr.inp', inp.replaceAll('\n', '\r'))], 'read'],
   [
     '1e999 in JSON',
@@ -49,15 +61,39 @@ const cases: [what: string, make: () => string[], complaint: RegExp | 'read'][] 
     /links\.0\.length_m is not a finite number/,
   ],
   ['-5 in JSON', () => ['network', put('neg.json', withLength('-5'))], /links\.0\.length_m cannot be negative/],
-  ['1e999 in CSV', () => ['tank', 'volume', put('inf.csv', 'level_mm,volume_L\n0,0\n100,1e999\n'), '--level', '50mm', '--json'], /“1e999” in row 2 is larger than any number/], // prettier-ignore
-  ['-5 in CSV', () => ['tank', 'volume', put('neg.csv', 'level_mm,volume_L\n0,0\n100,-5\n'), '--level', '50mm'], /“-5” in row 2.*cannot be negative/], // prettier-ignore
-  ['1e999 as an option', () => ['tank', 'volume', put('a.csv', table), '--level', '1e999mm'], /“1e999” is larger than any number/], // prettier-ignore
-  ['1e999 as ohms', () => ['sender', 'match', '--sender', '1e999-33', '--gauge', '0-90'], /“1e999” is larger than any number/], // prettier-ignore
+  [
+    '1e999 in CSV',
+    () => ['tank', 'volume', put('inf.csv', 'level_mm,volume_L\n0,0\n100,1e999\n'), '--level', '50mm', '--json'],
+    /“1e999” in row 2 is larger than any number/,
+  ],
+  [
+    '-5 in CSV',
+    () => ['tank', 'volume', put('neg.csv', 'level_mm,volume_L\n0,0\n100,-5\n'), '--level', '50mm'],
+    /“-5” in row 2.*cannot be negative/,
+  ],
+  [
+    '1e999 as an option',
+    () => ['tank', 'volume', put('a.csv', table), '--level', '1e999mm'],
+    /“1e999” is larger than any number/,
+  ],
+  [
+    '1e999 as ohms',
+    () => ['sender', 'match', '--sender', '1e999-33', '--gauge', '0-90'],
+    /“1e999” is larger than any number/,
+  ],
   ['-5 as a body', () => ['hanger', 'opening', '--bodies', '-5,39'], /cannot be negative|cannot be under/],
   ['-5 as ohms', () => ['sender', 'match', '--sender', '240-33', '--gauge', '-5-90'], /ohms cannot be negative/],
   ['an option that there is not', () => ['solve', 'x', '--nonsense'], /nonsense/],
-  ['a node called __proto__', () => ['network', put('proto.json', JSON.stringify(network).replaceAll('"a"', '"__proto__"'))], /name that cannot be used/], // prettier-ignore
-  ['a node called constructor in EPANET’s file', () => ['network', put('proto.inp', inp.replace(' a 0', ' constructor 0').replace('p a b', 'p constructor b'))], /name that cannot be used/], // prettier-ignore
+  [
+    'a node called __proto__',
+    () => ['network', put('proto.json', JSON.stringify(network).replaceAll('"a"', '"__proto__"'))],
+    /name that cannot be used/,
+  ],
+  [
+    'a node called constructor in EPANET’s file',
+    () => ['network', put('proto.inp', inp.replace(' a 0', ' constructor 0').replace('p a b', 'p constructor b'))],
+    /name that cannot be used/,
+  ],
   ['1e308 in JSON', () => ['network', put('huge.json', withLength('1e308'))], /links\.0\.length_m is beyond/],
   ['an escape to the terminal', () => ['network', put('esc.json', withLength('"\\u001b[31mred"'))], /length_m/],
   ['a command that is a screenful', () => ['x'.repeat(9000)], /^.{1,500}$/],
@@ -67,11 +103,54 @@ const cases: [what: string, make: () => string[], complaint: RegExp | 'read'][] 
   ['a folder', () => ['solve', folder], /cannot be read/],
   ['brackets, 200 000 deep', () => ['solve', put('deep.json', '['.repeat(200_000))], /nested deeper/],
   ['a nested network', () => ['network', put('deep2.json', '['.repeat(200_000))], /not JSON/],
-  ['300 000 points of a curve', () => ['network', put('curve.json', { ...network, curves: [{ id: 'c', points_Lh_kPa: Array.from({ length: 300_000 }, (_, i) => [i, 3e5 - i]) }] })], /has more than 500 points/], // prettier-ignore
-  ['100 000 demands', () => ['network', put('demands.json', { ...network, scenarios: [{ id: 's', demands_L_h: Object.fromEntries(Array.from({ length: 100_000 }, (_, i) => [`x${i}`, 1])) }] })], /has more than 20000 entries/], // prettier-ignore
-  ['300 000 points in an input file', () => ['network', put('curve.inp', `${inp}[CURVES]\n${many(300_000, (i) => ` c ${i} ${i}`)}\n`)], /line 60012: more than 60000 rows/], // prettier-ignore
-  ['100 000 demands in an input file', () => ['network', put('demands.inp', `${inp}[DEMANDS]\n${many(100_000, () => ' b 1')}\n`)], /more than 60000 rows/], // prettier-ignore
-  ['5000 rows of a strapping table', () => ['tank', 'volume', put('long.csv', many(5000, (i) => `${i},${i}`)), '--level', '5mm'], /more than 4000 rows/], // prettier-ignore
+  [
+    '300 000 points of a curve',
+    () => [
+      'network',
+      put('curve.json', {
+        ...network,
+        curves: [{ id: 'c', points_Lh_kPa: Array.from({ length: 300_000 }, (_, i) => [i, 3e5 - i]) }],
+      }),
+    ],
+    /has more than 500 points/,
+  ],
+  [
+    '100 000 demands',
+    () => [
+      'network',
+      put('demands.json', {
+        ...network,
+        scenarios: [
+          { id: 's', demands_L_h: Object.fromEntries(Array.from({ length: 100_000 }, (_, i) => [`x${i}`, 1])) },
+        ],
+      }),
+    ],
+    /has more than 20000 entries/,
+  ],
+  [
+    '300 000 points in an input file',
+    () => ['network', put('curve.inp', `${inp}[CURVES]\n${many(300_000, (i) => ` c ${i} ${i}`)}\n`)],
+    /line 60012: more than 60000 rows/,
+  ],
+  [
+    '100 000 demands in an input file',
+    () => ['network', put('demands.inp', `${inp}[DEMANDS]\n${many(100_000, () => ' b 1')}\n`)],
+    /more than 60000 rows/,
+  ],
+  [
+    '5000 rows of a strapping table',
+    () => [
+      'tank',
+      'volume',
+      put(
+        'long.csv',
+        many(5000, (i) => `${i},${i}`),
+      ),
+      '--level',
+      '5mm',
+    ],
+    /more than 4000 rows/,
+  ],
   ['100 MB of readings', () => ['thread', '--readings', large('readings.csv', 100)], /larger than/],
   ['readings of nothing', () => ['thread', '--readings', put('none.csv', '')], /needs a heading and a reading/],
   ['1e999 as a diameter', () => ['thread', '--od', '1e999mm'], /“1e999” is larger than any number/],

@@ -15,7 +15,12 @@ interface ThreadAnswer {
 }
 const thread = async (...args: string[]) => JSON.parse((await endrel('thread', ...args, '--json')).out) as ThreadAnswer;
 interface ChainAnswer {
-  chains: { cost: number; joints: number; bore_mm: number; parts: { name: string; ports: string[]; angle_deg: number; material: string }[] }[]; // prettier-ignore
+  chains: {
+    cost: number;
+    joints: number;
+    bore_mm: number;
+    parts: { name: string; ports: string[]; angle_deg: number; material: string }[];
+  }[];
   obstacles?: { want: string }[];
 }
 const chain = async (...args: string[]) => JSON.parse((await endrel('chain', ...args, '--json')).out) as ChainAnswer;
@@ -47,7 +52,9 @@ describe('endrel thread', () => {
   it('reads a whole table of readings in the reference’s columns', async () => {
     const file = new URL('../../core/test/reference/J_threads/readings.csv', import.meta.url).pathname;
     const rows = (await readFile(file, 'utf8')).trim().split('\n').length - 1;
-    const { results } = JSON.parse((await endrel('thread', '--readings', file, '--json')).out) as { results: { case: string }[] }; // prettier-ignore
+    const { results } = JSON.parse((await endrel('thread', '--readings', file, '--json')).out) as {
+      results: { case: string }[];
+    };
     expect([results.length, results[0]!.case]).to.deep.equal([rows, 't01']);
     expect((await endrel('thread', '--readings', file)).out.split('\n').length).to.be.greaterThan(rows);
   });
@@ -69,7 +76,16 @@ describe('endrel thread', () => {
 
 describe('endrel chain', () => {
   it('finds a 90° adapter from a −6 flare to 3/8 NPT for E85, bored 8 mm or more', async () => {
-    const { chains } = await chain('male flare37 -6', 'female npt 3/8', '--fuel', 'E85', '--min-bore', '8mm', '--angle', '90deg'); // prettier-ignore
+    const { chains } = await chain(
+      'male flare37 -6',
+      'female npt 3/8',
+      '--fuel',
+      'E85',
+      '--min-bore',
+      '8mm',
+      '--angle',
+      '90deg',
+    );
     expect(chains.length).to.equal(5);
     const [best] = chains;
     expect([best!.joints, best!.parts.length, best!.parts[0]!.angle_deg]).to.deep.equal([2, 1, 90]);

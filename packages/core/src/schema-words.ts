@@ -21,7 +21,7 @@ function words(issue: z.core.$ZodRawIssue): string | undefined {
       if (typeof input === 'number' && !Number.isFinite(input)) return 'is not a finite number';
       return `is not ${kinds[issue.expected] ?? issue.expected}`;
     case 'invalid_value':
-      return `is not one of ${issue.values.slice(0, MOST_NAMED).map(String).join(', ')}${issue.values.length > MOST_NAMED ? ' …' : ''}`; // prettier-ignore
+      return `is not one of ${issue.values.slice(0, MOST_NAMED).map(String).join(', ')}${issue.values.length > MOST_NAMED ? ' …' : ''}`;
     case 'unrecognized_keys':
       return `holds something that is not known here: ${issue.keys.slice(0, MOST_NAMED).join(', ').slice(0, 200)}`;
     case 'too_big':

@@ -76,16 +76,49 @@ function routeEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): A
   switch (Math.floor(spread * 5)) {
     case 0: {
       const ref = pick(linePorts(job), place) as PortRef | undefined;
-      return ref ? setOnPort(job, ref, 'place', { ...at, heading: { si: 6 * key - 3, unit: '°' } }) : { act: 'set', path: ['routes', 'tankFloor'], value: where(0) }; // prettier-ignore
+      return ref
+        ? setOnPort(job, ref, 'place', { ...at, heading: { si: 6 * key - 3, unit: '°' } })
+        : { act: 'set', path: ['routes', 'tankFloor'], value: where(0) };
     }
     case 1:
-      return { act: 'routeLine', id: line, changes: [{ key: 'through', value: [{ id: `place-${nth}`, ...at, clip: size < 0.5 }] }], title: 'a way' }; // prettier-ignore
+      return {
+        act: 'routeLine',
+        id: line,
+        changes: [{ key: 'through', value: [{ id: `place-${nth}`, ...at, clip: size < 0.5 }] }],
+        title: 'a way',
+      };
     case 2:
-      return { act: 'routeLine', id: line, changes: [{ key: name, value: anyValue(property, size, key) }], title: 'a line' }; // prettier-ignore
+      return {
+        act: 'routeLine',
+        id: line,
+        changes: [{ key: name, value: anyValue(property, size, key) }],
+        title: 'a line',
+      };
     case 3:
-      return { act: 'addRow', path: ['routes', 'zones'], row: { id: `zone-${nth}`, kind: pick(Object.keys(zoneKinds), key), shape: size < 0.5 ? 'box' : 'pipe', radius: { si: 0.03, unit: 'mm' }, a: at, b: { rearward: where(3), left: where(4), up: where(5) } } }; // prettier-ignore
+      return {
+        act: 'addRow',
+        path: ['routes', 'zones'],
+        row: {
+          id: `zone-${nth}`,
+          kind: pick(Object.keys(zoneKinds), key),
+          shape: size < 0.5 ? 'box' : 'pipe',
+          radius: { si: 0.03, unit: 'mm' },
+          a: at,
+          b: { rearward: where(3), left: where(4), up: where(5) },
+        },
+      };
     default:
-      return { act: 'set', path: ['routes', 'vent'], value: size < 0.3 ? undefined : { start: { ...at, tilt: { si: 1, unit: '°' } }, finish: { rearward: where(3), left: where(4), up: where(5) } } }; // prettier-ignore
+      return {
+        act: 'set',
+        path: ['routes', 'vent'],
+        value:
+          size < 0.3
+            ? undefined
+            : {
+                start: { ...at, tilt: { si: 1, unit: '°' } },
+                finish: { rearward: where(3), left: where(4), up: where(5) },
+              },
+      };
   }
 }
 
@@ -108,7 +141,9 @@ function rowEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act
 /** A joint of the run, a port that is free, and ports of any kind: what acts on the graph choose among. */
 const jointsOf = (job: Job) => Object.keys(job.joints);
 const freePorts = (job: Job) =>
-  circuitsOf(job).parts.flatMap((p) => portsOf(job, p).flatMap((port) => (port.peer ? [] : [{ part: p.id, port: port.port }]))); // prettier-ignore
+  circuitsOf(job).parts.flatMap((p) =>
+    portsOf(job, p).flatMap((port) => (port.peer ? [] : [{ part: p.id, port: port.port }])),
+  );
 
 /** An edit of the run itself. */
 function graphEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): Act {
@@ -152,7 +187,15 @@ function besideEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): 
   if (spread < 0.4)
     return { act: 'tapIn', joint, part: { kind: 'gauge', id: `added-${nth}` }, port: 'port', tee: `tee-${nth}` };
   const { ports: _ports, ...like } = pick(parts, place);
-  return { act: 'addBeside', id: like.id, part: { ...like, id: `added-${nth}` } as Part, by: size < 0.5 ? 'tee' : 'y', ownPickup: key < 0.5, checkValves: size < 0.3, isWired: key < 0.3 }; // prettier-ignore
+  return {
+    act: 'addBeside',
+    id: like.id,
+    part: { ...like, id: `added-${nth}` } as Part,
+    by: size < 0.5 ? 'tee' : 'y',
+    ownPickup: key < 0.5,
+    checkValves: size < 0.3,
+    isWired: key < 0.3,
+  };
 }
 
 /** An edit of the circuit: a field of a wire or device, a wire's end, a device more or less, another layout. */
@@ -165,19 +208,40 @@ function wiringEdit(job: Job, [, place, key, size, spread]: Dice, nth: number): 
     const terminals = Object.keys(kindOfDevice(device).terminals(device));
     return { device: device.id, terminal: pick(terminals, (at * 7.13) % 1) };
   };
-  if (devices.length === 0 || spread < 0.06) return { act: 'set', path: ['wiring'], value: template.build(job, job.wiring ?? {}) }; // prettier-ignore
+  if (devices.length === 0 || spread < 0.06)
+    return { act: 'set', path: ['wiring'], value: template.build(job, job.wiring ?? {}) };
   if (spread < 0.14) return { act: 'addRow', path: ['wiring', 'devices'], row: { id: `device-${nth}`, kind } };
-  if (spread < 0.3) return { act: 'addRow', path: ['wiring', 'wires'], row: { id: `wire-new-${nth}`, from: end(place), to: end(key), area: { si: 1e-6 + size * 5e-6, unit: 'mm²' }, length: { si: size, unit: 'm' } } }; // prettier-ignore
+  if (spread < 0.3)
+    return {
+      act: 'addRow',
+      path: ['wiring', 'wires'],
+      row: {
+        id: `wire-new-${nth}`,
+        from: end(place),
+        to: end(key),
+        area: { si: 1e-6 + size * 5e-6, unit: 'mm²' },
+        length: { si: size, unit: 'm' },
+      },
+    };
   if (spread < 0.36) return { act: 'removeRow', path: ['wiring', 'devices'], id: pick(devices, place).id };
   if (spread < 0.42 && wires.length > 0)
     return { act: 'removeRow', path: ['wiring', 'wires'], id: pick(wires, place).id };
-  if (spread < 0.5 && wires.length > 0) return { act: 'set', path: ['wiring', 'wires', pick(wires, place).id, size < 0.5 ? 'from' : 'to'], value: end(key) }; // prettier-ignore
+  if (spread < 0.5 && wires.length > 0)
+    return {
+      act: 'set',
+      path: ['wiring', 'wires', pick(wires, place).id, size < 0.5 ? 'from' : 'to'],
+      value: end(key),
+    };
   const device = pick(devices, place);
   const isWire = spread < 0.78 && wires.length > 0;
   const row = isWire ? pick(wires, place) : device;
   const properties: Record<string, Property> = isWire ? wireProperties : deviceKinds[device.kind].properties;
   const [name, property] = pick(Object.entries(properties), key) ?? ['label', undefined];
-  return { act: 'set', path: ['wiring', isWire ? 'wires' : 'devices', row.id, name], value: property && anyValue(property, size, (spread * 13) % 1) }; // prettier-ignore
+  return {
+    act: 'set',
+    path: ['wiring', isWire ? 'wires' : 'devices', row.id, name],
+    value: property && anyValue(property, size, (spread * 13) % 1),
+  };
 }
 
 /** The edit that these dice are on this job. */

@@ -25,7 +25,8 @@ const parsed = (text: string): unknown => {
     return undefined;
   }
 };
-const facet = (z: number) => `facet normal 0 0 1\n outer loop\n  vertex 0 0 ${z}\n  vertex 1 0 ${z}\n  vertex 0 1 ${z}\n endloop\nendfacet\n`; // prettier-ignore
+const facet = (z: number) =>
+  `facet normal 0 0 1\n outer loop\n  vertex 0 0 ${z}\n  vertex 1 0 ${z}\n  vertex 0 1 ${z}\n endloop\nendfacet\n`;
 
 /** Every way in for a file: a good one, and what is made of any text: a value, or why not in words. */
 const imports: Record<
@@ -112,11 +113,11 @@ const hostile: Record<string, (good: string) => string> = {
   nothing: () => '',
   blanks: () => ' \n\t\r\n ',
   NUL: () => '\0'.repeat(1000),
-  'null': () => 'null',
+  null: () => 'null',
   'an empty object': () => '{}',
   'an array': () => '[]',
   'one very long line': () => 'x'.repeat(1_000_000),
-  'brackets': () => '['.repeat(100_000),
+  brackets: () => '['.repeat(100_000),
   'prototype keys': (good) => good.replace('{', '{"__proto__":{"x":1},"constructor":1,'),
   'a formula': (good) => good.replace(/\d+/, '=HYPERLINK("x")'),
   'numbers beyond all': (good) => good.replace(/\d+(\.\d+)?/g, '1e999'),
@@ -127,7 +128,7 @@ const hostile: Record<string, (good: string) => string> = {
   'twice over': (good) => good + good,
   'odd characters': (good) => good.replace(/[a-z]/, '\u000b').replace(/[a-z]/, '\ud800'),
   'the mark of byte order in the middle': (good) => `${good.slice(0, 20)}\ufeff${good.slice(20)}`,
-}; // prettier-ignore
+};
 
 /** Every number in it is one. */
 function expectFinite(value: unknown): void {
@@ -137,7 +138,10 @@ function expectFinite(value: unknown): void {
 
 function expectJudged(outcome: { value: unknown } | { why: string }): void {
   if ('value' in outcome) expectFinite(outcome.value);
-  else expect(outcome.why).to.match(/\S/).and.not.match(/undefined|\[object/); // prettier-ignore
+  else
+    expect(outcome.why)
+      .to.match(/\S/)
+      .and.not.match(/undefined|\[object/);
 }
 
 describe('a hostile file', () => {

@@ -6,7 +6,8 @@ const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 const at = (part: string, port: string) => ({ part, port });
 const plug = (job: Job, ...ports: [part: string, port: string][]) =>
   act(job, ...ports.map(([part, port]) => ({ act: 'setPort', part, port, state: { closed: 'plugged' } }) as const));
-const before = (job: Job, part: string) => Object.values(job.joints).find((j) => j.b.part === part && j.b.port === 'in')!.id; // prettier-ignore
+const before = (job: Job, part: string) =>
+  Object.values(job.joints).find((j) => j.b.part === part && j.b.port === 'in')!.id;
 
 /** A rail fed in its middle by a side port, both its ends plugged. */
 export const railFedInMiddle = (): Job =>
@@ -21,9 +22,20 @@ export const blockByAnyPorts = (): Job =>
     const joint = before(job, 'hose-2');
     act(
       job,
-      { act: 'insertPart', joint, part: { kind: 'block', id: 'block-1', ways: 4, bore: mm(8) }, in: 'port-3', out: 'port-2' },
-      { act: 'attachPart', to: at('block-1', 'port-1'), part: { kind: 'gauge', id: 'gauge-1', label: 'Shop gauge' }, port: 'port' },
-    ); // prettier-ignore
+      {
+        act: 'insertPart',
+        joint,
+        part: { kind: 'block', id: 'block-1', ways: 4, bore: mm(8) },
+        in: 'port-3',
+        out: 'port-2',
+      },
+      {
+        act: 'attachPart',
+        to: at('block-1', 'port-1'),
+        part: { kind: 'gauge', id: 'gauge-1', label: 'Shop gauge' },
+        port: 'port',
+      },
+    );
     plug(job, ['block-1', 'port-4']);
   });
 
@@ -41,7 +53,11 @@ export const railsLoopedBack = (): Job =>
     const into = Object.values(job.joints).find((j) => j.b.part === 'regulator-1' && j.b.port === 'in')!;
     const y = into.a.part;
     const branches = Object.values(job.joints).filter((j) => j.b.part === y);
-    act(job, { act: 'disconnect', joint: into.id }, ...branches.map((j) => ({ act: 'disconnect', joint: j.id }) as const)); // prettier-ignore
+    act(
+      job,
+      { act: 'disconnect', joint: into.id },
+      ...branches.map((j) => ({ act: 'disconnect', joint: j.id }) as const),
+    );
     act(job, { act: 'takeOut', id: y });
     branches.forEach((j, i) => act(job, { act: 'connect', a: j.a, b: at('regulator-1', i === 0 ? 'in' : 'out') }));
   });

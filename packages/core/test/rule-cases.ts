@@ -213,7 +213,8 @@ function expectField(job: Job, [root, ...rest]: FieldPath): void {
   if (root === 'parts') {
     const part = job.parts[rest[0]!];
     expect(part, where).to.not.equal(undefined);
-    if (rest.length > 1) expect(Object.keys({ ...propertiesOf(part!.kind), ...commonProperties, ports: 0 }), where).to.include(rest[1]); // prettier-ignore
+    if (rest.length > 1)
+      expect(Object.keys({ ...propertiesOf(part!.kind), ...commonProperties, ports: 0 }), where).to.include(rest[1]);
   } else if (root === 'wiring') expectWiringField(job, rest.map(String), where);
   else if (root === 'joints') expect(job.joints, where).to.have.property(String(rest[0]));
   else
@@ -225,7 +226,10 @@ function expectField(job: Job, [root, ...rest]: FieldPath): void {
 /** A device's or a wire's field. */
 function expectWiringField({ wiring }: Job, [rows, id, key]: string[], where: string): void {
   const device = wiring?.devices?.find((d) => d.id === id);
-  const fields: object = rows === 'devices' && device ? { ...deviceKinds[device.kind].properties, ...commonDeviceProperties } : { ...wireProperties, from: 0, to: 0 }; // prettier-ignore
+  const fields: object =
+    rows === 'devices' && device
+      ? { ...deviceKinds[device.kind].properties, ...commonDeviceProperties }
+      : { ...wireProperties, from: 0, to: 0 };
   if (rows === 'wires')
     expect(
       wiring?.wires?.some((w) => w.id === id),

@@ -17,8 +17,10 @@ export interface SimpleWiring {
   behind?: { fuse: string; relay: string };
 }
 
-const measured = (si: number | undefined, unit: string): Measured | undefined => (si === undefined ? undefined : { si, unit }); // prettier-ignore
-const known = <T extends object>(record: T): T => Object.fromEntries(Object.entries(record).filter(([, v]) => v !== undefined)) as T; // prettier-ignore
+const measured = (si: number | undefined, unit: string): Measured | undefined =>
+  si === undefined ? undefined : { si, unit };
+const known = <T extends object>(record: T): T =>
+  Object.fromEntries(Object.entries(record).filter(([, v]) => v !== undefined)) as T;
 
 /** A pump behind a fuse and a relay that the control unit pulls, with all resistance of contacts in the fuse. */
 export function simpleWiring(given: SimpleWiring, onto: Harness = {}): Harness {
@@ -34,7 +36,12 @@ export function simpleWiring(given: SimpleWiring, onto: Harness = {}): Harness {
     build.wire(`${key}:15`, `${unit}:feed`);
     build.wire(`${unit}:earth`, `${point}:point`);
   }
-  const fuse = given.behind?.fuse ?? build.device('fuse', known({ rating: measured(given.fuse, 'A'), resistance: measured(given.contacts ?? 0.02, 'Ω') })); // prettier-ignore
+  const fuse =
+    given.behind?.fuse ??
+    build.device(
+      'fuse',
+      known({ rating: measured(given.fuse, 'A'), resistance: measured(given.contacts ?? 0.02, 'Ω') }),
+    );
   const relay = given.behind?.relay ?? build.device('relay', { resistance: none });
   if (!given.behind) {
     build.wire(`${battery}:plus`, `${fuse}:in`, { length: { si: 0, unit: 'm' } });
@@ -50,7 +57,11 @@ export function simpleWiring(given: SimpleWiring, onto: Harness = {}): Harness {
     build.wire(`${relay}:87`, `${plate}:in`, supply);
     build.wire(`${plate}:out`, `${pump}:plus`, { lies: 'tank', length: { si: 0, unit: 'm' }, ...given.inside });
   } else build.wire(`${relay}:87`, `${pump}:plus`, supply);
-  build.wire(`${pump}:minus`, `${earth}:point`, known({ use: 'earth' as const, area: given.earth, length: measured(given.earthLength, 'm') })); // prettier-ignore
+  build.wire(
+    `${pump}:minus`,
+    `${earth}:point`,
+    known({ use: 'earth' as const, area: given.earth, length: measured(given.earthLength, 'm') }),
+  );
   return build.harness;
 }
 

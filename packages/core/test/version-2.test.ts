@@ -94,7 +94,8 @@ describe('a job of version 2', () => {
           close(`${key} suction`, is.suctionMargin, point.suction, 1e-3);
           close(`${key} current`, is.pumpCurrent, point.current, 1e-3);
           close(`${key} duty`, is.duty, point.duty, 1e-4);
-          for (const part of ['lift', 'draw', 'overflow'] as const) close(`${key} pot ${part}`, is.pot?.[part], point.pot?.[part], SOLVER.flow); // prettier-ignore
+          for (const part of ['lift', 'draw', 'overflow'] as const)
+            close(`${key} pot ${part}`, is.pot?.[part], point.pot?.[part], SOLVER.flow);
           for (const [id, [inlet, outlet, through]] of Object.entries(point.parts)) {
             const part = is.parts.find((p) => p.id === id)!;
             close(`${key} ${id} in`, part.inletPressure, inlet, SOLVER.pressure);
@@ -109,7 +110,8 @@ describe('a job of version 2', () => {
       });
 
       it('has the same snags and asks for the same measurements', () => {
-        const named = (list: readonly { rule: string; grade: string; part?: string | undefined }[]) => list.map((x) => `${x.grade} ${x.rule} ${x.part ?? ''}`).sort(); // prettier-ignore
+        const named = (list: readonly { rule: string; grade: string; part?: string | undefined }[]) =>
+          list.map((x) => `${x.grade} ${x.rule} ${x.part ?? ''}`).sort();
         expect(named(snags)).to.deep.equal(
           named(was.snags)
             .map((x) => SAID_BY_CIRCUIT.get(x) ?? x)
@@ -119,13 +121,23 @@ describe('a job of version 2', () => {
         const asked = findings.needs.filter((n) => n.stage !== 'wiring').map((n) => needTitle(job, n));
         const byCircuit = 'whether the pump stops in a crash';
         expect(asked).to.deep.equal(was.needs.filter((n) => n !== byCircuit || !job.wiring));
-        if (was.needs.includes(byCircuit)) expect(findings.needs.map((n) => n.name)).to.include('whether it cuts the pump in a crash'); // prettier-ignore
+        if (was.needs.includes(byCircuit))
+          expect(findings.needs.map((n) => n.name)).to.include('whether it cuts the pump in a crash');
       });
     });
 });
 
 /** What stood on a pump and now stands in the circuit. */
-const HELD_BY_CIRCUIT = new Set(['fuse', 'ownRelay', 'supplyLength', 'earthLength', 'wireTemperature', 'contacts', 'wireCover', 'sensorShielded']); // prettier-ignore
+const HELD_BY_CIRCUIT = new Set([
+  'fuse',
+  'ownRelay',
+  'supplyLength',
+  'earthLength',
+  'wireTemperature',
+  'contacts',
+  'wireCover',
+  'sensorShielded',
+]);
 /** Snags that another rule has taken over. */
 const SAID_BY_CIRCUIT = new Map([['note sensor-misplaced pump-1', 'note signal-off ']]);
 

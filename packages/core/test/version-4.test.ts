@@ -7,7 +7,10 @@ import { truthTable } from '../src/harness/cut-off.ts';
 const folder = new URL('./version-4/', import.meta.url);
 const textOf = (name: string) => readFileSync(new URL(`${name}.json`, folder), 'utf8');
 // what version 4 itself computed of these files
-const golden = JSON.parse(textOf('figures')) as Record<string, Record<string, { rail: number; volts: Record<string, number> }>>; // prettier-ignore
+const golden = JSON.parse(textOf('figures')) as Record<
+  string,
+  Record<string, { rail: number; volts: Record<string, number> }>
+>;
 
 function opened(name: string) {
   const read = readJobFile(textOf(name));
@@ -22,7 +25,8 @@ describe('a job of version 4, whose pumps carried their own wiring', () => {
       for (const [key, was] of Object.entries(points)) {
         const is = findings.solution!.points[key]!;
         expect(is.railPressure, key).to.be.closeTo(was.rail, 60);
-        for (const [id, volts] of Object.entries(was.volts)) expect(is.parts.find((p) => p.id === id)!.voltage, `${key} ${id}`).to.be.closeTo(volts, 1e-3); // prettier-ignore
+        for (const [id, volts] of Object.entries(was.volts))
+          expect(is.parts.find((p) => p.id === id)!.voltage, `${key} ${id}`).to.be.closeTo(volts, 1e-3);
       }
     });
   it('keeps gauges, lengths, the temperature of the copper, contacts, fuse and cover', () => {
@@ -39,7 +43,8 @@ describe('a job of version 4, whose pumps carried their own wiring', () => {
     const { job } = opened('rescuePickup');
     for (const row of truthTable(job.wiring!))
       if (row.failed === undefined && row.wanted !== 'either')
-        for (const runs of Object.values(row.pumps)) expect(runs, row.name).to.equal(row.wanted === 'run' ? 'runs' : 'stands'); // prettier-ignore
+        for (const runs of Object.values(row.pumps))
+          expect(runs, row.name).to.equal(row.wanted === 'run' ? 'runs' : 'stands');
   });
   it('pumps that shared a relay share it', () => {
     const { snags } = opened('twoPumps');

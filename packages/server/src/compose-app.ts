@@ -54,7 +54,21 @@ export async function composeApp(
     await feed.open();
     await judge.loaded(); // who is told that it is ready can save
     const health = new Health(() => ping(database), logger);
-    return { app: createApp({ ...rest, jobs, attachments, feed, health, printer, pumps: new PumpRepository(database), shelf, benders: new BenderRepository(database), shop }), close }; // prettier-ignore
+    return {
+      app: createApp({
+        ...rest,
+        jobs,
+        attachments,
+        feed,
+        health,
+        printer,
+        pumps: new PumpRepository(database),
+        shelf,
+        benders: new BenderRepository(database),
+        shop,
+      }),
+      close,
+    };
   } catch (error) {
     await close();
     throw error;

@@ -54,7 +54,10 @@ function readSecret(name: string, file: string): Buffer {
   try {
     return readFileSync(file);
   } catch (error) {
-    const why = (error as NodeJS.ErrnoException).code === 'EACCES' ? 'this user may not read it (started by root, the server runs as “nobody”)' : (error as Error).message; // prettier-ignore
+    const why =
+      (error as NodeJS.ErrnoException).code === 'EACCES'
+        ? 'this user may not read it (started by root, the server runs as “nobody”)'
+        : (error as Error).message;
     throw new Error(`${name}: ${file}: ${why}`, { cause: error });
   }
 }
@@ -62,7 +65,9 @@ function readSecret(name: string, file: string): Buffer {
 /** Where it can be asked for, as it stands in an address. */
 function addressesOf(host: string, names: readonly string[]): string[] {
   if (host !== '0.0.0.0' && host !== '::') return [host.includes(':') ? `[${host}]` : host, ...names];
-  const own = Object.values(networkInterfaces()).flatMap((all) => (all ?? []).filter((a) => a.family === 'IPv4' && !a.internal)); // prettier-ignore
+  const own = Object.values(networkInterfaces()).flatMap((all) =>
+    (all ?? []).filter((a) => a.family === 'IPv4' && !a.internal),
+  );
   return ['localhost', ...own.map((a) => a.address), ...names];
 }
 

@@ -30,7 +30,11 @@ describe('acts over the API', () => {
   const create = async (document: unknown = demoJobs.mailVan) =>
     (await server.call('POST', '/api/jobs', { document })).body as { id: string; document: Job };
   const send = (job: string, client: string, base: number, ...acts: unknown[]) =>
-    server.call('POST', `/api/jobs/${job}/acts`, { client, known: base, acts: acts.map((act) => ({ id: randomUUID(), base, act })) }); // prettier-ignore
+    server.call('POST', `/api/jobs/${job}/acts`, {
+      client,
+      known: base,
+      acts: acts.map((act) => ({ id: randomUUID(), base, act })),
+    });
   const read = async (job: string) => (await server.call('GET', `/api/jobs/${job}`)).body;
   const outcomes = (body: { outcomes: ActOutcome[] }) => body.outcomes.map((o) => o.outcome);
 
@@ -51,25 +55,37 @@ describe('acts over the API', () => {
 
   it('of a strapping table of 400 rows, a job of 1.9 MB or the largest mesh do not hold up other answers', async () => {
     const { id } = await create();
-    const rows = Array.from({ length: 400 }, (_, i) => ({ level: mm(i + 1), volume: { si: (i + 1) / 1e4, unit: 'L' } }));
+    const rows = Array.from({ length: 400 }, (_, i) => ({
+      level: mm(i + 1),
+      volume: { si: (i + 1) / 1e4, unit: 'L' },
+    }));
     const tables = Array.from({ length: 6 }, (_, t) => ({
       voltage: { si: 9 + t, unit: 'V' },
-      rows: Array.from({ length: 40 }, (__, r) => ({ pressure: { si: r * 1e4, unit: 'kPa' }, flow: { si: (200 - r) / 3.6e6, unit: 'L/h' } })),
+      rows: Array.from({ length: 40 }, (__, r) => ({
+        pressure: { si: r * 1e4, unit: 'kPa' },
+        flow: { si: (200 - r) / 3.6e6, unit: 'L/h' },
+      })),
     }));
-    const parts = Object.fromEntries(Array.from({ length: 80 }, (_, i) => [`more-${i}`, { kind: 'pump', id: `more-${i}`, tables }]));
+    const parts = Object.fromEntries(
+      Array.from({ length: 80 }, (_, i) => [`more-${i}`, { kind: 'pump', id: `more-${i}`, tables }]),
+    );
     const large = JSON.stringify({ document: { ...demoJobs.mailVan, parts: { ...demoJobs.mailVan.parts, ...parts } } });
     expect(large.length).to.be.within(1.2e6, 2e6);
     const loop = monitorEventLoopDelay({ resolution: 5 });
     loop.enable();
     const saved = await send(id, 'a', 1, { act: 'set', path: ['survey', 'tank', 'strapping'], value: rows });
     expect(saved.body.outcomes[0].outcome).to.equal('saved');
-    const made = await fetch(`${server.address}/api/jobs`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: large });
+    const made = await fetch(`${server.address}/api/jobs`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: large,
+    });
     expect(made.status).to.equal(201);
     await made.arrayBuffer();
     loop.disable();
     // 20 ms on an idle machine, as npm run bench measures; it was 12.9 s, and this test asks and answers in one process
     expect(loop.max / 1e6, 'ms that the event loop stood still').to.be.below(1000);
-  }).timeout(20_000); // prettier-ignore
+  }).timeout(20_000);
 
   it('sent twice are done once', async () => {
     const { id } = await create();
@@ -104,7 +120,10 @@ describe('acts over the API', () => {
     expect(await since(1), '501 acts').to.equal(undefined);
     expect(await since(2)).to.have.length(500);
     // random text does not pack: some 4 kB each
-    const long = () => Array.from({ length: 111 }, () => randomUUID()).join('').slice(0, 3990); // prettier-ignore
+    const long = () =>
+      Array.from({ length: 111 }, () => randomUUID())
+        .join('')
+        .slice(0, 3990);
     const before = revision;
     for (let i = 0; i < 2; i++) revision = (await send(id, 'a', revision, ...notes(70, long))).body.revision;
     expect(await since(before), 'over 500 kB').to.equal(undefined);
@@ -132,16 +151,29 @@ describe('acts over the API', () => {
 
   it('that cannot be done are refused by their field, those before them are kept', async () => {
     const { id } = await create();
-    const mixed = await send(id, 'a', 1, depth(240), { act: 'setOnPart', id: 'hose-1', key: 'length', value: 'long' }, outlet(1)); // prettier-ignore
+    const mixed = await send(
+      id,
+      'a',
+      1,
+      depth(240),
+      { act: 'setOnPart', id: 'hose-1', key: 'length', value: 'long' },
+      outlet(1),
+    );
     expect(outcomes(mixed.body)).to.deep.equal(['saved', 'refused']);
     expect(mixed.body.outcomes[1].field).to.match(/^parts[.]hose-1[.]length/);
     expect((await read(id)).document.survey.tank).to.deep.include({ depth: mm(240) });
-    for (const bad of [{ act: 'paint' }, { act: 'set', path: ['survey', 'colour'], value: 1 }, { act: 'takeOut', id: 'x' }, null, 7]) {
+    for (const bad of [
+      { act: 'paint' },
+      { act: 'set', path: ['survey', 'colour'], value: 1 },
+      { act: 'takeOut', id: 'x' },
+      null,
+      7,
+    ]) {
       const { status, body } = await send(id, 'a', 2, bad);
       expect(status).to.equal(200);
       expect(outcomes(body)).to.deep.equal(['refused']);
       expect(body.outcomes[0].message).to.be.a('string').and.not.equal('');
-    } // prettier-ignore
+    }
     expect((await read(id)).revision).to.equal(2);
   });
 
@@ -150,11 +182,14 @@ describe('acts over the API', () => {
     const early = await send(id, 'a', 9, depth(240));
     expect(early.status).to.equal(400);
     expect(early.body.message).to.match(/no revision 9 of this job: the last is 1/);
-    for (const [count, status] of [[101, 400], [100_000, 413]] as const) {
+    for (const [count, status] of [
+      [101, 400],
+      [100_000, 413],
+    ] as const) {
       const many = await send(id, 'a', 1, ...Array<Act>(count).fill(depth(240)));
       expect(many.status).to.equal(status);
       expect(many.body.message).to.match(/[.]$/);
-    } // prettier-ignore
+    }
     expect((await read(id)).revision).to.equal(1);
   });
 
@@ -166,7 +201,10 @@ describe('acts over the API', () => {
     await send(id, 'a', 1, depth(240));
     await send(id, 'b', 2, outlet(30));
     expect(outcomes((await send(id, 'a', 2, undo)).body)).to.deep.equal(['saved']);
-    expect((await read(id)).document.survey.tank).to.deep.include({ depth: before.survey.tank.depth, outletHeight: mm(30) }); // prettier-ignore
+    expect((await read(id)).document.survey.tank).to.deep.include({
+      depth: before.survey.tank.depth,
+      outletHeight: mm(30),
+    });
     await send(id, 'b', 4, depth(260));
     const late = await send(id, 'a', 5, undo);
     expect(late.body.outcomes[0].message).to.match(/changed since/);
@@ -185,7 +223,13 @@ describe('acts over the API', () => {
   it('of 40 clients that lay 40 different things on an empty bench at once meet nowhere', async () => {
     const { id } = await create();
     const answers = await Promise.all(
-      Array.from({ length: 40 }, (_, i) => send(id, `page-${i}`, 1, { act: 'set', path: ['bench', `thing-${i}`], value: { name: `Thing ${i}`, count: 1 } })), // prettier-ignore
+      Array.from({ length: 40 }, (_, i) =>
+        send(id, `page-${i}`, 1, {
+          act: 'set',
+          path: ['bench', `thing-${i}`],
+          value: { name: `Thing ${i}`, count: 1 },
+        }),
+      ),
     );
     expect(answers.map((a) => a.status)).to.deep.equal(Array(40).fill(200));
     expect(answers.flatMap((a) => outcomes(a.body)).filter((o) => o !== 'saved')).to.deep.equal([]);
@@ -197,7 +241,11 @@ describe('acts over the API', () => {
   it('that are sent twice in one request are done once', async () => {
     const { id } = await create();
     const one = { id: randomUUID(), base: 1, act: depth(240) };
-    const { status, body } = await server.call('POST', `/api/jobs/${id}/acts`, { client: 'a', known: 1, acts: [one, one] }); // prettier-ignore
+    const { status, body } = await server.call('POST', `/api/jobs/${id}/acts`, {
+      client: 'a',
+      known: 1,
+      acts: [one, one],
+    });
     expect([status, body.outcomes.map((o: { revision: number }) => o.revision)]).to.deep.equal([200, [2, 2]]);
     expect((await read(id)).revision).to.equal(2);
   });
@@ -205,7 +253,10 @@ describe('acts over the API', () => {
   it('that take seconds let those of others through', async () => {
     const { id } = await create();
     const mesh = await create(); // a job that is heavy to judge: each act lays the whole run out anew
-    const heavy = Array.from({ length: 100 }, (_, i) => ({ act: 'chooseLayout', key: i % 2 ? 'bypassAfterRail' : 'bypassAtTank' })); // prettier-ignore
+    const heavy = Array.from({ length: 100 }, (_, i) => ({
+      act: 'chooseLayout',
+      key: i % 2 ? 'bypassAfterRail' : 'bypassAtTank',
+    }));
     const long = send(mesh.id, 'a', 1, ...heavy).then(() => (isDone = true));
     let isDone = false;
     const waits: number[] = [];
@@ -293,13 +344,20 @@ describe('large things', () => {
 
   it('that are damaged, unsound, too large or not there are refused', async () => {
     const put = (digest: string, content: string) => server.call('PUT', `/api/attachments/${digest}`, content);
-    expect((await put(mesh.digest.replace(/^./, (c) => (c === '0' ? '1' : '0')), text)).body.message).to.match(/not what its digest says/);
+    expect(
+      (
+        await put(
+          mesh.digest.replace(/^./, (c) => (c === '0' ? '1' : '0')),
+          text,
+        )
+      ).body.message,
+    ).to.match(/not what its digest says/);
     const broken = attachMesh({ ...packed, faces: packed.faces.slice(8) });
     expect((await put(broken.mesh.digest, broken.text)).body.message).to.match(/does not hold the triangles/);
     expect((await put(mesh.digest, 'x'.repeat(3e6))).status).to.equal(413);
     expect((await put('no-digest', text)).status).to.equal(404);
     expect((await server.call('GET', `/api/attachments/${'0'.repeat(64)}`)).status).to.equal(404);
-  }); // prettier-ignore
+  });
 
   it('a mesh that a row of version 2 holds inside is kept, also where an act is the first to touch the row', async () => {
     const old = JSON.parse(readFileSync(new URL('../../core/test/version-2/mailVan.json', import.meta.url), 'utf8'));
@@ -311,7 +369,11 @@ describe('large things', () => {
       .insert({ shop_id: shop.id, revision: 1, document: JSON.stringify(old) })
       .returning('id');
     const act = { act: 'setOnPart', id: 'hose-1', key: 'note', value: 'first' };
-    const done = await server.call('POST', `/api/jobs/${job.id}/acts`, { client: 'a', known: 1, acts: [{ id: randomUUID(), base: 1, act }] }); // prettier-ignore
+    const done = await server.call('POST', `/api/jobs/${job.id}/acts`, {
+      client: 'a',
+      known: 1,
+      acts: [{ id: randomUUID(), base: 1, act }],
+    });
     expect(done.body.outcomes[0]).to.include({ outcome: 'saved', revision: 2 });
     const { document } = (await server.call('GET', `/api/jobs/${job.id}`)).body;
     const kept = await server.call('GET', `/api/attachments/${document.survey.tank.mesh.digest}`);
@@ -346,7 +408,11 @@ describe('what is stored of old and in the list', () => {
     const { body } = await server.call('GET', `/api/jobs/${id}`);
     expect(body.document).to.deep.equal(upgraded.ok && JSON.parse(JSON.stringify(upgraded.value.job)));
     const act = { act: 'takeOut', id: 'hose-1' };
-    const done = await server.call('POST', `/api/jobs/${id}/acts`, { client: 'a', known: 4, acts: [{ id: randomUUID(), base: 4, act }] }); // prettier-ignore
+    const done = await server.call('POST', `/api/jobs/${id}/acts`, {
+      client: 'a',
+      known: 4,
+      acts: [{ id: randomUUID(), base: 4, act }],
+    });
     expect(done.body).to.include({ revision: 5 });
     const rows = await list();
     expect(rows.find((r) => r.id === id).facts.run.parts.length).to.be.greaterThan(5);
@@ -357,7 +423,9 @@ describe('what is stored of old and in the list', () => {
       .and.not.match(/cannot be read/); // the list says that itself
     const opened = await server.call('GET', `/api/jobs/${bad}`);
     expect(opened.status).to.equal(422);
-    expect(opened.body.message).to.equal(`What is stored of this job cannot be read: ${unreadable}. It is kept as it is; nothing was changed.`); // prettier-ignore
+    expect(opened.body.message).to.equal(
+      `What is stored of this job cannot be read: ${unreadable}. It is kept as it is; nothing was changed.`,
+    );
   });
 
   it('a database of the version before is brought along: its jobs open, its history shows, acts go on', async () => {
@@ -371,8 +439,15 @@ describe('what is stored of old and in the list', () => {
       .returning('id');
     const patch = JSON.stringify([{ op: 'replace', path: '/name', value: 'x' }]);
     await server.database('job_changes').insert(
-      [1, 2].map((revision) => ({ shop_id: shop.id, job_id: job.id, revision, actor: 'a', summary: `save ${revision}`, patch })),
-    ); // prettier-ignore
+      [1, 2].map((revision) => ({
+        shop_id: shop.id,
+        job_id: job.id,
+        revision,
+        actor: 'a',
+        summary: `save ${revision}`,
+        patch,
+      })),
+    );
     await server.database.migrate.latest();
     const { body } = await server.call('GET', `/api/jobs/${job.id}`);
     expect(body.document.schemaVersion).to.equal(CURRENT_SCHEMA_VERSION);
@@ -380,7 +455,11 @@ describe('what is stored of old and in the list', () => {
     // what was done before acts is read anew, not replayed
     expect((await server.call('GET', `/api/jobs/${job.id}/acts?since=1`)).body).to.not.have.property('since');
     const act = { act: 'setOnPart', id: 'hose-1', key: 'note', value: 'new' };
-    const done = await server.call('POST', `/api/jobs/${job.id}/acts`, { client: 'a', known: 2, acts: [{ id: randomUUID(), base: 2, act }] }); // prettier-ignore
+    const done = await server.call('POST', `/api/jobs/${job.id}/acts`, {
+      client: 'a',
+      known: 2,
+      acts: [{ id: randomUUID(), base: 2, act }],
+    });
     expect(done.body.outcomes[0]).to.include({ outcome: 'saved', revision: 3 });
     const changes = (await server.call('GET', `/api/jobs/${job.id}/changes`)).body.changes;
     expect(changes.map((c: { fields: number }) => c.fields)).to.deep.equal([1, 1, 1]);
@@ -390,8 +469,13 @@ describe('what is stored of old and in the list', () => {
     const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
     const before = (await list()).find((r) => r.id === job.id).facts;
     const act = { act: 'set', path: ['survey', 'tank', 'depth'] };
-    await server.call('POST', `/api/jobs/${job.id}/acts`, { client: 'a', known: 1, acts: [{ id: randomUUID(), base: 1, act }] }); // prettier-ignore
-    const kept = async () => (await server.database('jobs').where({ id: job.id }).first('summary_revision')).summary_revision; // prettier-ignore
+    await server.call('POST', `/api/jobs/${job.id}/acts`, {
+      client: 'a',
+      known: 1,
+      acts: [{ id: randomUUID(), base: 1, act }],
+    });
+    const kept = async () =>
+      (await server.database('jobs').where({ id: job.id }).first('summary_revision')).summary_revision;
     while ((await kept()) < 2) await new Promise((resolve) => setTimeout(resolve, 20));
     const after = (await list()).find((r) => r.id === job.id).facts;
     expect([before.needs, after.needs]).to.deep.equal([0, 1]);
@@ -412,38 +496,66 @@ describe('what is stored of old and in the list', () => {
     await away(true);
     expect((await remove()).status).to.equal(200);
     expect((await list()).some((r) => r.id === job.id)).to.equal(false);
-    for (const path of ['', '/changes', '/acts?since=1']) expect((await server.call('GET', `/api/jobs/${job.id}${path}`)).status).to.equal(404);
+    for (const path of ['', '/changes', '/acts?since=1'])
+      expect((await server.call('GET', `/api/jobs/${job.id}${path}`)).status).to.equal(404);
     expect((await remove()).status).to.equal(404);
     const [gone] = await server.database('jobs').where({ id: job.id }).select('document', 'summary');
     expect(gone).to.deep.equal({ document: {}, summary: null });
     expect((await server.call('GET', '/api/jobs/gone')).body).to.deep.equal([job.id]);
-  }); // prettier-ignore
+  });
 
   it('a telephone number typed into the notes, undone and deleted for good is nowhere afterwards, nor the mesh that only that job named', async () => {
     const number = '0555 019 2277';
-    const packed = packMesh(ruledMesh(Array.from({ length: 8 }, (_, i) => ({ x: i * 0.1, points: roundedRectangle(0.31, 0.25, 0.05) }))), 'own.stl', false);
+    const packed = packMesh(
+      ruledMesh(Array.from({ length: 8 }, (_, i) => ({ x: i * 0.1, points: roundedRectangle(0.31, 0.25, 0.05) }))),
+      'own.stl',
+      false,
+    );
     const { mesh, text } = attachMesh(packed);
     const { body: job } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
     const { body: other } = await server.call('POST', '/api/jobs', { document: demoJobs.mailVan });
     await server.call('PUT', `/api/attachments/${mesh.digest}`, text);
     const set = (path: string[], value: unknown) => ({ act: 'set', path, value });
-    const send = (id: string, known: number, act: unknown) => server.call('POST', `/api/jobs/${id}/acts`, { client: 'a', known, acts: [{ id: randomUUID(), base: known, act }] });
-    for (const [i, act] of [set(['survey', 'notes'], `ring ${number}`), set(['survey', 'notes'], undefined), set(['survey', 'tank', 'mesh'], mesh)].entries())
+    const send = (id: string, known: number, act: unknown) =>
+      server.call('POST', `/api/jobs/${id}/acts`, {
+        client: 'a',
+        known,
+        acts: [{ id: randomUUID(), base: known, act }],
+      });
+    for (const [i, act] of [
+      set(['survey', 'notes'], `ring ${number}`),
+      set(['survey', 'notes'], undefined),
+      set(['survey', 'tank', 'mesh'], mesh),
+    ].entries())
       expect((await send(job.id, i + 1, act)).body.outcomes[0].outcome).to.equal('saved');
     const everywhere = async () => {
       const found: string[] = [];
       for (const table of ['jobs', 'job_changes', 'readable_jobs', 'attachments']) {
-        const { rows } = await server.database.raw(`select count(*)::int as n from ?? as t where t::text like ? or t::text like ?`, [table, `%${number}%`, `%${mesh.digest}%`]);
+        const { rows } = await server.database.raw(
+          `select count(*)::int as n from ?? as t where t::text like ? or t::text like ?`,
+          [table, `%${number}%`, `%${mesh.digest}%`],
+        );
         if (rows[0].n > 0) found.push(table);
       }
       return found;
     };
     expect(await everywhere()).to.deep.equal(['jobs', 'job_changes', 'attachments']);
-    for (const row of ['delete from job_changes where job_id = ?', 'update job_changes set summary = null where job_id = ?'])
-      expect(await server.database.raw(row, [job.id]).then(() => 'allowed', (e: Error) => e.message)).to.match(/append-only/);
+    for (const row of [
+      'delete from job_changes where job_id = ?',
+      'update job_changes set summary = null where job_id = ?',
+    ])
+      expect(
+        await server.database.raw(row, [job.id]).then(
+          () => 'allowed',
+          (e: Error) => e.message,
+        ),
+      ).to.match(/append-only/);
     await server.call('PUT', `/api/jobs/${job.id}/away`, { away: true });
     expect((await server.call('DELETE', `/api/jobs/${job.id}`)).status).to.equal(200);
     expect(await everywhere()).to.deep.equal([]);
-    expect((await server.call('GET', `/api/jobs/${other.id}/changes`)).body.changes, 'another job’s history').to.have.length(1);
-  }); // prettier-ignore
+    expect(
+      (await server.call('GET', `/api/jobs/${other.id}/changes`)).body.changes,
+      'another job’s history',
+    ).to.have.length(1);
+  });
 });

@@ -113,7 +113,10 @@ describe('the names of a server', () => {
       expect(ask('127.0.0.1', host).status, host).to.equal(421);
   });
   it('are, once it listens elsewhere, the machine’s own addresses and those that are listed', () => {
-    expect(readConfig({ ...database, ENDREL_NAMES: 'bench.workshop, Van.local' }).names).to.deep.equal(['bench.workshop', 'Van.local']); // prettier-ignore
+    expect(readConfig({ ...database, ENDREL_NAMES: 'bench.workshop, Van.local' }).names).to.deep.equal([
+      'bench.workshop',
+      'Van.local',
+    ]);
     const names = ['bench.workshop'];
     const own = Object.values(networkInterfaces()).flatMap((all) => (all ?? []).filter((a) => a.family === 'IPv4'));
     for (const host of ['bench.workshop:8400', 'BENCH.workshop', 'localhost:1', ...own.map((a) => `${a.address}:8400`)])
@@ -125,7 +128,14 @@ describe('the names of a server', () => {
 
 describe('a page of another site', () => {
   const ask = (method: string, headers: Record<string, string>) =>
-    answerOf((res, next) => void sameOrigin({ method, headers: { host: 'bench.workshop:8400', ...headers } } as unknown as Request, res, next)); // prettier-ignore
+    answerOf(
+      (res, next) =>
+        void sameOrigin(
+          { method, headers: { host: 'bench.workshop:8400', ...headers } } as unknown as Request,
+          res,
+          next,
+        ),
+    );
   it('changes nothing, whatever it sends', () => {
     for (const method of ['POST', 'PUT', 'DELETE', 'PATCH'])
       for (const headers of [
@@ -134,7 +144,6 @@ describe('a page of another site', () => {
         { origin: 'http://bench.workshop' },
         { 'sec-fetch-site': 'cross-site' },
       ] as Record<string, string>[])
-        // prettier-ignore
         expect(ask(method, headers).status, `${method} ${JSON.stringify(headers)}`).to.equal(403);
     for (const origin of ['http://bench.workshop:8400', 'https://bench.workshop:8400'])
       expect(ask('POST', { origin }).passedOn, origin).to.equal(true);

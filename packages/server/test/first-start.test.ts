@@ -9,7 +9,9 @@ import { createDatabase } from '../../../scripts/lib/private-postgres.mjs';
 
 describe('migrations', () => {
   it('are all listed, each under the name of its file, in their order', async () => {
-    const files = readdirSync(new URL('../migrations', import.meta.url)).filter((name) => name !== 'index.ts').sort(); // prettier-ignore
+    const files = readdirSync(new URL('../migrations', import.meta.url))
+      .filter((name) => name !== 'index.ts')
+      .sort();
     expect(await migrationSource.getMigrations([])).to.deep.equal(files);
     for (const name of files) {
       const own = (await import(`../migrations/${name}`)) as { up: () => unknown };
@@ -40,7 +42,9 @@ describe('a first start', function () {
         for (const server of servers) expect(await listed(server)).to.deep.equal(names);
         const [done] = await databases[0]!('knex_migrations').count({ n: '*' }).countDistinct({ different: 'name' });
         expect(done!.n).to.equal(done!.different);
-        const { rows } = await databases[0]!.raw(`select count(*)::int as n from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database())`); // prettier-ignore
+        const { rows } = await databases[0]!.raw(
+          `select count(*)::int as n from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database())`,
+        );
         expect(rows[0].n, 'locks that are left').to.equal(0);
         expect(await databases[0]!('shops').select('name')).to.have.length(1);
       } finally {
@@ -84,7 +88,10 @@ describe('a first start', function () {
       await database.raw(`create function fail() returns trigger language plpgsql as $$ begin
         if (select count(*) from jobs) >= 3 then raise exception 'disk full'; end if; return new; end $$`);
       await database.raw('create trigger fail before insert on jobs for each row execute function fail()');
-      const failed = await serve(database, url, { demo: true }).then(() => 'started', (e: Error) => e.message); // prettier-ignore
+      const failed = await serve(database, url, { demo: true }).then(
+        () => 'started',
+        (e: Error) => e.message,
+      );
       expect(failed).to.include('disk full');
       expect((await database('jobs').count({ n: '*' }))[0]!.n).to.equal('0');
       await database.raw('drop trigger fail on jobs');
@@ -107,7 +114,9 @@ describe('a first start', function () {
         const made = createDatabase(process.env.TEST_DATABASE_ADMIN_URL!, password);
         let killed = 0;
         while (killed === 0) {
-          const { rows } = await admin.raw(`select pg_terminate_backend(pid) from pg_stat_activity where wait_event = 'advisory' and query like '%8400000%'`); // prettier-ignore
+          const { rows } = await admin.raw(
+            `select pg_terminate_backend(pid) from pg_stat_activity where wait_event = 'advisory' and query like '%8400000%'`,
+          );
           killed = (rows as unknown[]).length;
         }
         await admin.raw('select pg_advisory_unlock(8400000)').connection(holder);

@@ -55,8 +55,11 @@ describe('the judging of jobs', () => {
     const jobs = new JudgedJobs();
     const tables = Array.from({ length: 6 }, (_, t) => ({
       voltage: { si: 9 + t, unit: 'V' },
-      rows: Array.from({ length: 40 }, (__, r) => ({ pressure: { si: r * 1e4, unit: 'kPa' }, flow: { si: (200 - r) / 3.6e6, unit: 'L/h' } })),
-    })); // prettier-ignore
+      rows: Array.from({ length: 40 }, (__, r) => ({
+        pressure: { si: r * 1e4, unit: 'kPa' },
+        flow: { si: (200 - r) / 3.6e6, unit: 'L/h' },
+      })),
+    }));
     const pump = (i: number) => ({ act: 'addPart', part: { kind: 'pump', id: `more-${i}`, tables } });
     const each = JSON.stringify(pump(0).part).length;
     const fit = Math.floor((1.9e6 - document.length) / each);
@@ -64,7 +67,12 @@ describe('the judging of jobs', () => {
     let [revision, job] = [1, document];
     const send = async (...acts: unknown[]) => {
       jobs.open('k', revision, job);
-      const { tried } = await jobs.act({ key: 'k', actor: 'a', body: body(revision, ...acts), stored: { revision, done: [], others: [] } }); // prettier-ignore
+      const { tried } = await jobs.act({
+        key: 'k',
+        actor: 'a',
+        body: body(revision, ...acts),
+        stored: { revision, done: [], others: [] },
+      });
       revision += tried!.count;
       job = tried!.document;
       jobs.stored('k', revision, tried!.ticket);
@@ -83,14 +91,21 @@ describe('the judging of jobs', () => {
   it('does an act that is sent twice in one request once', async () => {
     const { act } = holding();
     const one = { id: randomUUID(), base: 1, act: depth(240) };
-    const { tried } = await act(JSON.stringify({ client: 'a', known: 1, acts: [one, one] }), { revision: 1, done: [], others: [] }); // prettier-ignore
+    const { tried } = await act(JSON.stringify({ client: 'a', known: 1, acts: [one, one] }), {
+      revision: 1,
+      done: [],
+      others: [],
+    });
     expect(tried!.outcomes.map((o) => o.outcome === 'saved' && o.revision)).to.deep.equal([2, 2]);
     expect(tried!.count).to.equal(1);
   });
 
   it('lets others in between the acts of one request that takes long', async () => {
     const { jobs, act } = holding();
-    const many = Array.from({ length: 100 }, () => ({ act: 'chooseLayout', key: Math.random() < 2 ? 'bypassAfterRail' : '' })); // prettier-ignore
+    const many = Array.from({ length: 100 }, () => ({
+      act: 'chooseLayout',
+      key: Math.random() < 2 ? 'bypassAfterRail' : '',
+    }));
     const turns: string[] = [];
     const long = act(body(1, ...many), { revision: 1, done: [], others: [] }).then(() => turns.push('long'));
     for (let i = 0; i < 3; i++) {
@@ -120,7 +135,9 @@ describe('the judging of jobs', () => {
       () => act(body(7, depth(250)), stored),
       () => jobs.create('{"name":""}'),
     ]) {
-      const error: unknown = await Promise.resolve().then<unknown>(refused).catch((fault: unknown) => fault); // prettier-ignore
+      const error: unknown = await Promise.resolve()
+        .then<unknown>(refused)
+        .catch((fault: unknown) => fault);
       expect(error).to.be.instanceOf(InvalidError);
       expect((error as InvalidError).message).to.match(/[.]$/);
     }

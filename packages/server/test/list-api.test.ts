@@ -31,9 +31,10 @@ describe('a list of many jobs', () => {
   const find = (query: Record<string, string> = {}) => page(server, query);
   async function pages(query: Record<string, string> = {}): Promise<JobList[]> {
     const all = [await find(query)];
-    for (let after = all[0]!.after; after !== undefined; after = all.at(-1)!.after) all.push(await find({ ...query, after }));
+    for (let after = all[0]!.after; after !== undefined; after = all.at(-1)!.after)
+      all.push(await find({ ...query, after }));
     return all;
-  } // prettier-ignore
+  }
 
   it('comes in pages, the last saved first, each job once', async () => {
     const all = await pages();
@@ -62,11 +63,20 @@ describe('a list of many jobs', () => {
   });
   it('refuses a place that is none, and what it does not know, in words', async () => {
     const id = '0b8f9f2e-7d52-4c6e-9f57-1d0f6f6f2a11';
-    for (const query of ['after=x', `after=2026-01-01T00:00:00.000000_${'-'.repeat(36)}`, `after=2026-02-30T00:00:00.000000_${id}`, `after=2026-99-01T00:00:00.000000_${id}`, 'away=perhaps', 'order=name', `find=${'x'.repeat(201)}`, 'find=a&find=b']) {
+    for (const query of [
+      'after=x',
+      `after=2026-01-01T00:00:00.000000_${'-'.repeat(36)}`,
+      `after=2026-02-30T00:00:00.000000_${id}`,
+      `after=2026-99-01T00:00:00.000000_${id}`,
+      'away=perhaps',
+      'order=name',
+      `find=${'x'.repeat(201)}`,
+      'find=a&find=b',
+    ]) {
       const { status, body } = await server.call('GET', `/api/jobs?${query}`);
       expect([status, body.code], query).to.deep.equal([400, 'invalid']);
     }
-  }); // prettier-ignore
+  });
 });
 
 describe('a row that cannot be read', () => {
@@ -74,7 +84,7 @@ describe('a row that cannot be read', () => {
   const rows: Record<string, { document: string; summary?: string }> = {
     'an array': { document: '[1, 2]' },
     'a text': { document: '"job"' },
-    'null': { document: 'null' },
+    null: { document: 'null' },
     'an object of something else': { document: '{"name": {"first": "x"}, "schemaVersion": "three"}' },
     'a name of a megabyte': { document: JSON.stringify({ schemaVersion: 3, name: 'x'.repeat(2 ** 20) }) },
     'a name with a vertical tab': { document: JSON.stringify({ ...blankJob('a\u000bb') }) },
@@ -84,13 +94,18 @@ describe('a row that cannot be read', () => {
     'a summary that is empty': { document: '[]', summary: '{}' },
     'a summary that is a text': { document: '[]', summary: '"x"' },
     'a good job with a broken summary': { document: JSON.stringify(blankJob('Sound')), summary: '"x"' },
-  }; // prettier-ignore
+  };
   const ids: Record<string, string> = {};
   before(async () => {
     server = await ServerUnderTest.start();
     const [shop] = await server.database('shops').select('id');
     for (const [what, { document, summary }] of Object.entries(rows))
-      ids[what] = (await server.database('jobs').insert({ shop_id: shop.id, revision: 1, document, summary, summary_revision: summary ? 1 : null }).returning('id'))[0].id; // prettier-ignore
+      ids[what] = (
+        await server
+          .database('jobs')
+          .insert({ shop_id: shop.id, revision: 1, document, summary, summary_revision: summary ? 1 : null })
+          .returning('id')
+      )[0].id;
   });
   after(() => server.stop());
 
@@ -126,7 +141,11 @@ describe('a row that cannot be read', () => {
 
 describe('a job that an older Endrel let an act spoil', () => {
   const { mailVan } = demoJobs;
-  const restore = (path: string[], value: unknown, was?: unknown) => ({ act: 'restore', title: 'x', records: [{ path, value, ...(was === undefined ? {} : { was }) }] }); // prettier-ignore
+  const restore = (path: string[], value: unknown, was?: unknown) => ({
+    act: 'restore',
+    title: 'x',
+    records: [{ path, value, ...(was === undefined ? {} : { was }) }],
+  });
   const at = '2026-01-02T03:04:05Z';
   const spoilt: Record<string, [object, Record<string, unknown>]> = {
     'its version set': [restore(['schemaVersion'], 99, mailVan.schemaVersion), { ...mailVan, schemaVersion: 99 }],
@@ -141,7 +160,16 @@ describe('a job that an older Endrel let an act spoil', () => {
     ],
     'a port called “constructor”': [
       { act: 'setPort', part: 'tank-1', port: 'constructor', state: { closed: 'capped' } },
-      { ...mailVan, parts: { ...mailVan.parts, 'tank-1': { ...mailVan.parts['tank-1'], ports: { ...mailVan.parts['tank-1']!.ports, constructor: { closed: 'capped' } } } } }, // prettier-ignore
+      {
+        ...mailVan,
+        parts: {
+          ...mailVan.parts,
+          'tank-1': {
+            ...mailVan.parts['tank-1'],
+            ports: { ...mailVan.parts['tank-1']!.ports, constructor: { closed: 'capped' } },
+          },
+        },
+      },
     ],
   };
   let server: ServerUnderTest;
@@ -159,8 +187,21 @@ describe('a job that an older Endrel let an act spoil', () => {
         const own = { client: 'a', known: 1, acts: [{ id: randomUUID(), base: 1, act: depth }] };
         expect((await server.call('POST', `/api/jobs/${job.id}/acts`, own)).body.revision).to.equal(2);
         const deeper = { ...mailVan.survey, tank: { ...mailVan.survey.tank, depth: depth.value } };
-        await server.database('job_changes').insert({ shop_id: row.shop_id, job_id: job.id, revision: 3, actor: 'the bench', summary: 'x', act, act_id: randomUUID(), client: 'a', fields: '[]' }); // prettier-ignore
-        await server.database('jobs').where({ id: job.id }).update({ revision: 3, document: JSON.stringify({ ...document, survey: deeper }) }); // prettier-ignore
+        await server.database('job_changes').insert({
+          shop_id: row.shop_id,
+          job_id: job.id,
+          revision: 3,
+          actor: 'the bench',
+          summary: 'x',
+          act,
+          act_id: randomUUID(),
+          client: 'a',
+          fields: '[]',
+        });
+        await server
+          .database('jobs')
+          .where({ id: job.id })
+          .update({ revision: 3, document: JSON.stringify({ ...document, survey: deeper }) });
         if (!isKept) await server.database('readable_jobs').where({ job_id: job.id }).delete();
         expect((await server.call('GET', `/api/jobs/${job.id}`)).status).to.equal(422);
         const back = await server.call('POST', `/api/jobs/${job.id}/put-back`);
@@ -169,7 +210,9 @@ describe('a job that an older Endrel let an act spoil', () => {
         expect(again.body.document).to.deep.equal({ ...mailVan, survey: deeper });
         const { body: history } = await server.call('GET', `/api/jobs/${job.id}/changes`);
         expect(history.changes[0].summary).to.include('put back to revision 2');
-        expect((await server.call('POST', `/api/jobs/${job.id}/put-back`)).status, 'only what cannot be read').to.equal(409); // prettier-ignore
+        expect((await server.call('POST', `/api/jobs/${job.id}/put-back`)).status, 'only what cannot be read').to.equal(
+          409,
+        );
       });
 });
 
@@ -186,8 +229,15 @@ describe('what is asked again', () => {
 
       const changes = 3 * CHANGES_PAGE + 5;
       await server.database('job_changes').insert(
-        Array.from({ length: changes - 1 }, (_, i) => ({ shop_id: null, job_id: id, revision: i + 2, actor: 'a', summary: 'x'.repeat(9000), patch: '[]' })).map((row) => ({ ...row, shop_id: server.database('shops').select('id').first() })),
-      ); // prettier-ignore
+        Array.from({ length: changes - 1 }, (_, i) => ({
+          shop_id: null,
+          job_id: id,
+          revision: i + 2,
+          actor: 'a',
+          summary: 'x'.repeat(9000),
+          patch: '[]',
+        })).map((row) => ({ ...row, shop_id: server.database('shops').select('id').first() })),
+      );
       const seen: number[] = [];
       let pages = 0;
       for (let before: number | undefined; pages < 10;) {

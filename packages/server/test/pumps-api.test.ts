@@ -26,8 +26,12 @@ describe('the shop’s own pumps', () => {
     const name = (i: number) => `Racing pump ${i}`;
     const shop = (await server.database('shops').first('id')).id;
     const two = JSON.stringify(tables.slice(0, 1));
-    await server.database('pumps').insert(Array.from({ length: MOST_PUMPS - 3 }, (_, i) => ({ shop_id: shop, name: name(i), tables: two }))); // prettier-ignore
-    const posts = await Promise.all(Array.from({ length: 20 }, (_, i) => server.call('POST', '/api/pumps', { name: `New ${i}`, tables }))); // prettier-ignore
+    await server
+      .database('pumps')
+      .insert(Array.from({ length: MOST_PUMPS - 3 }, (_, i) => ({ shop_id: shop, name: name(i), tables: two })));
+    const posts = await Promise.all(
+      Array.from({ length: 20 }, (_, i) => server.call('POST', '/api/pumps', { name: `New ${i}`, tables })),
+    );
     expect(posts.filter((p) => p.status === 201)).to.have.length(3);
     const full = posts.filter((p) => p.status === 400);
     expect(full).to.have.length(17);

@@ -21,10 +21,12 @@ const get = (url: string, accept: string): Promise<Answer> =>
       .get(url, { headers: { 'accept-encoding': accept } }, (answer) => {
         const chunks: Buffer[] = [];
         answer.on('data', (chunk: Buffer) => chunks.push(chunk));
-        answer.on('end', () => resolve({ status: answer.statusCode!, headers: answer.headers, body: Buffer.concat(chunks) }));
+        answer.on('end', () =>
+          resolve({ status: answer.statusCode!, headers: answer.headers, body: Buffer.concat(chunks) }),
+        );
       })
       .on('error', reject);
-  }); // prettier-ignore
+  });
 
 const script = `export const words = ${JSON.stringify('supply and return '.repeat(400))};\n`;
 
@@ -66,7 +68,9 @@ describe('what the server sends', () => {
     expect(sent.headers['content-encoding']).to.equal('br');
   });
   it('is a long answer compressed, and the same as it would be at length', async () => {
-    const { jobs } = JSON.parse((await get(`${server.address}/api/jobs`, 'identity')).body.toString()) as { jobs: { id: string; name: string }[] }; // prettier-ignore
+    const { jobs } = JSON.parse((await get(`${server.address}/api/jobs`, 'identity')).body.toString()) as {
+      jobs: { id: string; name: string }[];
+    };
     const van = jobs.find((j) => j.name.startsWith('Mail van'))!;
     const plain = await get(`${server.address}/api/jobs/${van.id}`, 'identity');
     for (const [accept, unpacked] of [
@@ -129,7 +133,11 @@ describe('what the server sends', () => {
   ] as const)
     it(`is a sheet of labels as PDF on ${paper}, on as many pages as they take`, async () => {
       const labels = labelsOf(demoJobs.rescuePickup, jointsOf(demoJobs.rescuePickup));
-      const sent = await fetch(`${server.address}/api/print/labels`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ labels, paper }) }); // prettier-ignore
+      const sent = await fetch(`${server.address}/api/print/labels`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ labels, paper }),
+      });
       expect([sent.status, sent.headers.get('content-type')]).to.deep.equal([200, 'application/pdf']);
       const pdf = Buffer.from(await sent.arrayBuffer()).toString('latin1');
       expect(pdf.startsWith('%PDF-')).to.equal(true);
@@ -143,22 +151,69 @@ describe('what the server sends', () => {
     expect((await ask({ labels: [{ head: '1', text: 'x', kind: 'joint' }], paper: 'foolscap' })).status).to.equal(400);
   });
   it('is, of names with arrows and signs, a PDF that has them; signs that no face has are named', async () => {
-    const ask = (text: string) => server.call('POST', '/api/print/labels', { labels: [{ head: '1', text, kind: 'joint' }], paper: 'a4' }); // prettier-ignore
-    for (const text of ['Feed → rail', 'Bulkhead ⌀ 10 mm', 'Größe ≤ 8 µm, Ω, Ж']) expect((await ask(text)).status, text).to.equal(200); // prettier-ignore
-    for (const [text, sign] of [['Tank 油', '油'], ['חומר', 'ח'], ['وقود', 'و'], ['ถัง', 'ถ']] as const) {
+    const ask = (text: string) =>
+      server.call('POST', '/api/print/labels', { labels: [{ head: '1', text, kind: 'joint' }], paper: 'a4' });
+    for (const text of ['Feed → rail', 'Bulkhead ⌀ 10 mm', 'Größe ≤ 8 µm, Ω, Ж'])
+      expect((await ask(text)).status, text).to.equal(200);
+    for (const [text, sign] of [
+      ['Tank 油', '油'],
+      ['חומר', 'ח'],
+      ['وقود', 'و'],
+      ['ถัง', 'ถ'],
+    ] as const) {
       const { status, body } = await ask(text);
       expect([status, body.code], text).to.deep.equal([400, 'invalid']);
       expect(body.message, text).to.include(sign);
     }
-  }); // prettier-ignore
-  it('is no circuit where there is none, and one of 200 wires', async () => {
-    const ask = (harness: object) => server.call('POST', '/api/print/circuit', { title: 'x', paper: 'a4', harness });
-    const wires = Array.from({ length: 200 }, (_, i) => ({ id: `w-${i}`, from: { device: `c-${i % 40}`, terminal: 'out' }, to: { device: `c-${(3 * i + 1) % 40}`, terminal: 'in' } })); // prettier-ignore
-    const none = await ask({ wires });
-    expect([none.status, none.body.message]).to.deep.equal([400, 'There is no circuit to print yet: it has no device that its wires could join.']); // prettier-ignore
-    const devices = Array.from({ length: 40 }, (_, i) => ({ id: `c-${i}`, kind: 'connector' }));
-    expect((await ask({ devices, wires })).status).to.equal(200);
-  }).timeout(30_000);
+  });
+  it('is of sheets with every kind of section, and of none, of none that is known, and of a slip no PDF', async () => {
+    const ask = (...sheets: object[]) => server.call('POST', '/api/print/sheets', { sheets, paper: 'a4' });
+    const point = (x: number, y: number) => ({ x, y });
+    const drawing = {
+      title: 'Two strokes',
+      left: 0,
+      top: 0,
+      width: 100,
+      height: 50,
+      isTrueSize: true,
+      groups: [{ id: 'a', shapes: [{ kind: 'path', points: [point(0, 0), point(100, 50)], weight: 1 }] }],
+    };
+    const sheet = {
+      key: 'all',
+      title: 'Every section → one each',
+      about: ['of today'],
+      stop: 'Do not.',
+      lies: 'upright',
+      sections: [
+        {
+          as: 'table',
+          key: 'row',
+          columns: [{ name: 'What', is: 'words' }],
+          rows: [['plain'], [{ text: 'half', open: 'its length' }]],
+          ticks: true,
+        },
+        { as: 'words', heading: 'Words', text: ['a line'] },
+        { as: 'figures', figures: [{ name: 'Length', value: '9 1/16 in', note: 'between seats' }] },
+        { as: 'steps', about: 'for it', steps: ['Cut ≤ 3 mm.', 'Blow out.'] },
+        { as: 'drawing', drawing },
+        { as: 'caution', text: 'Mind.' },
+      ],
+    };
+    expect((await ask(sheet, { ...sheet, key: 'again', lies: 'across' })).status).to.equal(200);
+    const far = {
+      ...drawing,
+      groups: [{ id: 'a', shapes: [{ kind: 'text', x: 1e9, y: 0, text: 'x', size: 1, anchor: 'start' }] }],
+    };
+    for (const bad of [
+      { ...sheet, lies: 'askew' },
+      { ...sheet, key: '../x' },
+      { ...sheet, sections: [{ as: 'poem' }] },
+      { ...sheet, sections: [{ as: 'drawing', drawing: { ...drawing, width: 0 } }] },
+      { ...sheet, sections: [{ as: 'drawing', drawing: far }] },
+    ])
+      expect((await ask(bad)).status).to.equal(400);
+    expect((await ask()).status).to.equal(400);
+  });
   it('is no PDF for a GET', async () => {
     expect((await fetch(`${server.address}/api/print/template`)).status).to.equal(405);
   });

@@ -19,7 +19,11 @@ describe('the shop’s shelf', () => {
     await server.call('POST', '/api/shelf', { parts: [{ ...first, count: 9, note: 'drawer 2' }] });
     const held = await list();
     expect(held).to.have.length(2);
-    expect(held.find((p) => p.adapter.code === first.adapter.code)).to.deep.equal({ ...first, count: 9, note: 'drawer 2' }); // prettier-ignore
+    expect(held.find((p) => p.adapter.code === first.adapter.code)).to.deep.equal({
+      ...first,
+      count: 9,
+      note: 'drawer 2',
+    });
     const at = `/api/shelf?code=${encodeURIComponent(first.adapter.code)}`;
     expect((await server.call('DELETE', at)).status).to.equal(200);
     expect((await server.call('DELETE', at)).status).to.equal(404);
@@ -43,9 +47,14 @@ describe('the shop’s shelf', () => {
     expect(await list()).to.deep.equal(before);
   });
   it('holds no more than it may, however many are sent at once', async () => {
-    const parts = Array.from({ length: MOST_SHELF - 1 }, (_, i): ShelfPart => ({ adapter: { ...genericAdapters()[i % 50]!, code: `p ${i}` }, count: 1 })); // prettier-ignore
+    const parts = Array.from({ length: MOST_SHELF - 1 }, (_, i): ShelfPart => ({
+      adapter: { ...genericAdapters()[i % 50]!, code: `p ${i}` },
+      count: 1,
+    }));
     expect((await server.call('POST', '/api/shelf', { parts })).status).to.equal(201);
-    const more = await server.call('POST', '/api/shelf', { parts: [{ ...first, adapter: { ...first.adapter, code: 'one more' } }] }); // prettier-ignore
+    const more = await server.call('POST', '/api/shelf', {
+      parts: [{ ...first, adapter: { ...first.adapter, code: 'one more' } }],
+    });
     expect(more.status).to.equal(400);
     expect(more.body.message).to.match(/more than 5000 parts/);
     expect(await list()).to.have.length(MOST_SHELF);

@@ -45,7 +45,10 @@ describe('another part beside one that is there, in one act', () => {
     const job = beside(mailVan, 'pump-1', { isWired: true });
     const { devices = [] } = job.wiring!;
     const [was, is] = [mailVan.wiring!.devices!, devices].map((list) => list.filter((d) => d.kind === 'relay').length);
-    expect([was! + 1, devices.filter((d) => d.kind === 'pumpLoad' && d.part === 'second').length]).to.deep.equal([is, 1]); // prettier-ignore
+    expect([was! + 1, devices.filter((d) => d.kind === 'pumpLoad' && d.part === 'second').length]).to.deep.equal([
+      is,
+      1,
+    ]);
     const found = assess(job).findings;
     expect(found.solution, 'the circuit of both is solved').to.not.equal(undefined);
   });
@@ -64,11 +67,17 @@ describe('another part beside one that is there, in one act', () => {
       return done.ok ? '' : done.fault.message;
     };
     const second = (kind: string) => ({ kind, id: 'second' }) as Part;
-    expect(refusal(mailVan, { act: 'addBeside', id: 'pump-1', part: second('hose'), by: 'tee' })).to.match(/does not go beside/);
+    expect(refusal(mailVan, { act: 'addBeside', id: 'pump-1', part: second('hose'), by: 'tee' })).to.match(
+      /does not go beside/,
+    );
     const loose = tryAct(mailVan, { act: 'addPart', part: { kind: 'filter', id: 'loose' } });
-    expect(loose.ok && refusal(loose.value, { act: 'addBeside', id: 'loose', part: second('filter'), by: 'y' })).to.match(/nothing leads to/);
-    expect(refusal(rescuePickup, { act: 'addBeside', id: 'nowhere', part: second('pump'), by: 'y' })).to.match(/no longer on this job/);
-  }); // prettier-ignore
+    expect(
+      loose.ok && refusal(loose.value, { act: 'addBeside', id: 'loose', part: second('filter'), by: 'y' }),
+    ).to.match(/nothing leads to/);
+    expect(refusal(rescuePickup, { act: 'addBeside', id: 'nowhere', part: second('pump'), by: 'y' })).to.match(
+      /no longer on this job/,
+    );
+  });
 });
 
 describe('an instrument on a joint, in one act', () => {

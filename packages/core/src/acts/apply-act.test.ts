@@ -29,9 +29,19 @@ describe('an act', () => {
     { act: 'set', path: ['survey', 'tank', 'depth'], value: undefined },
     { act: 'addRow', path: ['points', 'own'], row: { id: 'p1', label: 'Hill', load: { si: 0.5, unit: '%' } } },
     { act: 'setOnPart', id: 'hose-1', key: 'length', value: { si: 0.5, unit: 'mm' } },
-    { act: 'setOnParts', title: 'both hoses in 10 mm', changes: ['hose-1', 'hose-2'].map((id) => ({ id, key: 'bore', value: { si: 0.01, unit: 'mm' } })) }, // prettier-ignore
+    {
+      act: 'setOnParts',
+      title: 'both hoses in 10 mm',
+      changes: ['hose-1', 'hose-2'].map((id) => ({ id, key: 'bore', value: { si: 0.01, unit: 'mm' } })),
+    },
     { act: 'setOnJoints', title: 'worm clamp', changes: [{ id: intoRail, key: 'clamp', value: 'worm' }] },
-    { act: 'routeLine', id: 'hose-1', title: 'a 45° end', changes: [{ key: 'startEnd', value: '45' }], length: { si: 0.5, unit: 'mm' } }, // prettier-ignore
+    {
+      act: 'routeLine',
+      id: 'hose-1',
+      title: 'a 45° end',
+      changes: [{ key: 'startEnd', value: '45' }],
+      length: { si: 0.5, unit: 'mm' },
+    },
     { act: 'setPort', part: 'rail-1', port: 'out', state: { closed: 'capped' } },
     { act: 'closePorts', id: 'rail-1', with: 'capped' },
     { act: 'addPart', part: { kind: 'gauge', id: 'gauge-1' } },
@@ -46,9 +56,20 @@ describe('an act', () => {
     { act: 'moveEnd', joint: intoRail, part: 'rail-1', to: { part: 'rail-1', port: 'side-1' } },
     { act: 'chooseLayout', key: 'bypassAfterRail' },
     { act: 'moveRegulator', id: 'regulator-1', to: 'afterRail' },
-    { act: 'overruleSnag', snag: 'pump-margin:pump-1', reason: 'only ever driven on the quay', at: '2026-01-02T03:04:05Z' }, // prettier-ignore
+    {
+      act: 'overruleSnag',
+      snag: 'pump-margin:pump-1',
+      reason: 'only ever driven on the quay',
+      at: '2026-01-02T03:04:05Z',
+    },
     { act: 'withdrawOverrule', snag: 'pump-margin:pump-1' },
-    { act: 'restore', title: 'undo', records: [{ path: ['parts', 'hose-1', 'length'], value: { si: 0.3, unit: 'mm' }, was: get(mailVan, 'hose').length }] }, // prettier-ignore
+    {
+      act: 'restore',
+      title: 'undo',
+      records: [
+        { path: ['parts', 'hose-1', 'length'], value: { si: 0.3, unit: 'mm' }, was: get(mailVan, 'hose').length },
+      ],
+    },
   ];
   for (const one of acts)
     it(`${describeAct(mailVan, one)}: gives a valid job and leaves the old one alone`, () => {
@@ -113,14 +134,38 @@ describe('an act that cannot be done is refused in words', () => {
     ['a path through a prototype', { act: 'set', path: ['__proto__', 'x'], value: 1 }, /a name that no job uses/],
     ['an unknown field', { act: 'set', path: ['survey', 'colour'], value: 'red' }, /survey.*colour/],
     ['a mistyped field', { act: 'set', path: ['survey', 'tank', 'depth'], value: '0.3' }, /survey.tank.depth/],
-    ['a negative length', { act: 'setOnPart', id: 'hose-1', key: 'length', value: { si: -1, unit: 'mm' } }, /hose-1.*cannot be negative/], // prettier-ignore
-    ['a field that a part does not have', { act: 'setOnPart', id: 'hose-1', key: 'element', value: 'paper' }, /has no field “element”/], // prettier-ignore
+    [
+      'a negative length',
+      { act: 'setOnPart', id: 'hose-1', key: 'length', value: { si: -1, unit: 'mm' } },
+      /hose-1.*cannot be negative/,
+    ],
+    [
+      'a field that a part does not have',
+      { act: 'setOnPart', id: 'hose-1', key: 'element', value: 'paper' },
+      /has no field “element”/,
+    ],
     ['a part that is gone', { act: 'takeOut', id: 'hose-99' }, /hose-99/],
     ['a part of that name', { act: 'addPart', part: { kind: 'hose', id: 'hose-1' } }, /already/],
-    ['a port joined twice', { act: 'connect', a: { part: 'rail-1', port: 'in' }, b: { part: 'tank-1', port: 'return-2' } }, /joined already/], // prettier-ignore
-    ['a part joined to itself', { act: 'connect', a: { part: 'rail-1', port: 'side-1' }, b: { part: 'rail-1', port: 'side-2' } }, /itself/], // prettier-ignore
-    ['a port that a part does not have', { act: 'connect', a: { part: 'rail-1', port: 'lid' }, b: { part: 'tank-1', port: 'return-2' } }, /no port “lid”/], // prettier-ignore
-    ['a cap on a port that is joined', { act: 'setPort', part: 'rail-1', port: 'in', state: { closed: 'capped' } }, /cannot be capped/], // prettier-ignore
+    [
+      'a port joined twice',
+      { act: 'connect', a: { part: 'rail-1', port: 'in' }, b: { part: 'tank-1', port: 'return-2' } },
+      /joined already/,
+    ],
+    [
+      'a part joined to itself',
+      { act: 'connect', a: { part: 'rail-1', port: 'side-1' }, b: { part: 'rail-1', port: 'side-2' } },
+      /itself/,
+    ],
+    [
+      'a port that a part does not have',
+      { act: 'connect', a: { part: 'rail-1', port: 'lid' }, b: { part: 'tank-1', port: 'return-2' } },
+      /no port “lid”/,
+    ],
+    [
+      'a cap on a port that is joined',
+      { act: 'setPort', part: 'rail-1', port: 'in', state: { closed: 'capped' } },
+      /cannot be capped/,
+    ],
     ['a joint that is gone', { act: 'disconnect', joint: 'x' }, /“x”/],
     ['a part beside itself', { act: 'movePart', id: 'hose-2', joint: intoRail }, /stands there already/],
     ['a row that is gone', { act: 'removeRow', path: ['points', 'own'], id: 'p9' }, /no longer there/],

@@ -88,7 +88,8 @@ export class GraphEdit<J extends Graph> {
     if (inlet === outlet || !portOf(part, inlet) || !portOf(part, outlet))
       refused(`“${partName(part)}” has no such two ports`);
     const flow = circuitsOf(this.#job).flow(at);
-    const [up, down] = flow && flow.from === joint.b.part && flow.fromPort === joint.b.port ? [joint.b, joint.a] : [joint.a, joint.b]; // prettier-ignore
+    const [up, down] =
+      flow && flow.from === joint.b.part && flow.fromPort === joint.b.port ? [joint.b, joint.a] : [joint.a, joint.b];
     this.removeJoint(at);
     const clampOf = (end: PortRef) =>
       this.part(end.part).kind === 'hose' || part.kind === 'hose' ? joint.clamp : undefined;
@@ -147,7 +148,9 @@ export function throughOf(job: Graph, part: Part): [Peer, Peer] | undefined {
 
 /** The ports by which a part of a kind lets fuel in and out when it is put into a line. */
 export function throughPorts(part: Part): [string, string] | undefined {
-  const ports = Object.entries(kindOf(part).ports(part)).filter(([, spec]) => spec.use === 'in' || spec.use === 'out' || spec.use === 'either'); // prettier-ignore
+  const ports = Object.entries(kindOf(part).ports(part)).filter(
+    ([, spec]) => spec.use === 'in' || spec.use === 'out' || spec.use === 'either',
+  );
   if (part.kind === 'regulator' && part.action !== 'deadHead') return ['in', 'out'];
   if (part.kind === 'swirlPot') return ['lift', 'feed'];
   return ports.length >= 2 ? [ports[0]![0], ports[1]![0]] : undefined;
@@ -160,7 +163,11 @@ export function takingOver(by: Part, old: Part): Part {
   const known = { ...commonProperties, ...propertiesOf(by.kind) };
   const sameField = (key: string) => {
     const [a, b] = [propertiesOf(old.kind)[key], propertiesOf(by.kind)[key]];
-    return key in commonProperties || (a !== undefined && b !== undefined && a.schema === b.schema) || (old.kind !== by.kind && a?.type === 'quantity' && b?.type === 'quantity' && a.field.kind === b.field.kind); // prettier-ignore
+    return (
+      key in commonProperties ||
+      (a !== undefined && b !== undefined && a.schema === b.schema) ||
+      (old.kind !== by.kind && a?.type === 'quantity' && b?.type === 'quantity' && a.field.kind === b.field.kind)
+    );
   };
   const kept = Object.keys(known).filter(
     (key) => own[key] === undefined && held[key] !== undefined && (old.kind === by.kind || sameField(key)),

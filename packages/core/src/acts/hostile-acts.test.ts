@@ -66,9 +66,15 @@ describe('an act of any kind with anything in it', () => {
       ['overruled', { act: 'overruleSnag', snag: name, reason: 'it is so', at: '2026-01-02T03:04:05Z' }],
       ['put in', { act: 'addPart', part: { kind: 'hose', id: name } }],
       ['closed', { act: 'setPort', part: 'tank-1', port: name, state: { closed: 'capped' } }],
-      ['put back', { act: 'restore', title: 'x', records: [{ path: ['parts', name], value: { kind: 'hose', id: name } }] }], // prettier-ignore
+      [
+        'put back',
+        { act: 'restore', title: 'x', records: [{ path: ['parts', name], value: { kind: 'hose', id: name } }] },
+      ],
       ['set whole', { act: 'set', path: ['bench'], value: JSON.parse(`{"${name}": {"name": "x", "count": 1}}`) }],
-      ['a terminal', { act: 'addRow', path: ['wiring', 'wires'], row: { id: 'w', from: { device: 'battery-1', terminal: name } } }], // prettier-ignore
+      [
+        'a terminal',
+        { act: 'addRow', path: ['wiring', 'wires'], row: { id: 'w', from: { device: 'battery-1', terminal: name } } },
+      ],
     ];
     for (const [how, act] of acts)
       it(`“${name}” is no name that is ${how}`, () => {
@@ -82,8 +88,11 @@ describe('an act of any kind with anything in it', () => {
       ['anything', undefined],
       ['parts', demoJobs.mailVan.parts],
     ] as const) {
-      // prettier-ignore
-      const restore = { act: 'restore', title: 'x', records: [{ path: [root], value: root === 'parts' ? undefined : 3, was }] }; // prettier-ignore
+      const restore = {
+        act: 'restore',
+        title: 'x',
+        records: [{ path: [root], value: root === 'parts' ? undefined : 3, was }],
+      };
       const tried = tryAct(demoJobs.mailVan, restore);
       expect(tried.ok, root).to.equal(false);
     }

@@ -41,7 +41,12 @@ describe('switching between schools', () => {
       for (const key of ['idle', 'fullLoad', 'overrun'] as const)
         expect(is!.points[key].railPressure, key).to.be.closeTo(was!.points[key].railPressure, 2);
       const open = (job: Job) =>
-        circuitsOf(job).order.flatMap((id) => circuitsOf(job).ports(id).filter((p) => p.state === 'open' && p.spec.use !== 'dry').map((p) => `${id}.${p.port}`)); // prettier-ignore
+        circuitsOf(job).order.flatMap((id) =>
+          circuitsOf(job)
+            .ports(id)
+            .filter((p) => p.state === 'open' && p.spec.use !== 'dry')
+            .map((p) => `${id}.${p.port}`),
+        );
       const extra = open(back).filter((port) => !open(flatBedTender).includes(port));
       expect(extra).to.deep.equal([]);
     });

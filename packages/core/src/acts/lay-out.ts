@@ -12,7 +12,16 @@ import { onRun, GraphEdit, throughPorts } from './graph-edit.ts';
 import { recipes, type Seed } from './recipes.ts';
 
 /** Kinds that a school has exactly where its recipe says, or not at all. */
-const unique = new Set<PartKind>(['tank', 'pump', 'enginePump', 'rail', 'carburettor', 'regulator', 'filterRegulator', 'swirlPot']); // prettier-ignore
+const unique = new Set<PartKind>([
+  'tank',
+  'pump',
+  'enginePump',
+  'rail',
+  'carburettor',
+  'regulator',
+  'filterRegulator',
+  'swirlPot',
+]);
 
 /** Places that serve one school only. */
 const potRoles = new Set<Role>(['liftPump', 'liftHose', 'potHose', 'overflowHose']);
@@ -126,7 +135,9 @@ interface Laid {
 /** Joins the blocks up in their new order; a joint between the same two ports is the same joint. */
 function connectAll(job: Job, before: Job, laid: Laid, returnTo: 'tank' | 'pot', wantsSensor: boolean): Job {
   const on = new Set([...laid.supply, ...laid.return, ...laid.overflow].flatMap((b) => b.parts));
-  const inBlock = new Map([...laid.supply, ...laid.return, ...laid.overflow].flatMap((b) => b.parts.map((id) => [id, b]))); // prettier-ignore
+  const inBlock = new Map(
+    [...laid.supply, ...laid.return, ...laid.overflow].flatMap((b) => b.parts.map((id) => [id, b])),
+  );
   const parts = Object.fromEntries(
     Object.entries(job.parts).map(([id, part]): [string, Part] => {
       if (on.has(id)) return [id, part.aside ? onRun(part) : part];

@@ -66,7 +66,7 @@ export function moveRegulator(job: Job, id: string, to: RegulatorPlace): Job {
     circuitsOf(edit.job)
       .ports(entry.part)
       .find((p) => p.port === entry.port)?.peer?.joint;
-  edit.put({ ...regulator, ...(closures ? { ports: closures } : {}), ...(to === 'tank' ? { referenced: false } : {}) }); // prettier-ignore
+  edit.put({ ...regulator, ...(closures ? { ports: closures } : {}), ...(to === 'tank' ? { referenced: false } : {}) });
   if (joint) edit.insert(id, joint.id, 'in', 'out');
   else {
     const end = freeEnd(edit.job, chain[rail]!) ?? refused('the rail has no free end for it');

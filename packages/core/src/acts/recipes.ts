@@ -43,8 +43,16 @@ const toFilter = [tank, sock, pump, hangerHose, fineFilter];
 
 /** The skeleton of each school: kinds, places and order only, since everything measured is still unknown. */
 export const recipes: Record<LayoutKey, Recipe> = {
-  bypassAfterRail: { supply: [...toFilter, feedLine, engineHose, rail, bypass(true)], return: longReturn, returnTo: 'tank' }, // prettier-ignore
-  bypassBeforeRail: { supply: [...toFilter, feedLine, bypass(true), engineHose, rail], return: longReturn, returnTo: 'tank' }, // prettier-ignore
+  bypassAfterRail: {
+    supply: [...toFilter, feedLine, engineHose, rail, bypass(true)],
+    return: longReturn,
+    returnTo: 'tank',
+  },
+  bypassBeforeRail: {
+    supply: [...toFilter, feedLine, bypass(true), engineHose, rail],
+    return: longReturn,
+    returnTo: 'tank',
+  },
   bypassAtTank: {
     supply: [...toFilter, bypass(false), feedLine, engineHose, rail],
     return: [{ kind: 'hose', role: 'returnHose' }, drop],

@@ -24,8 +24,12 @@ const doing = (job: Job, one: Act): Job => {
 
 describe('what an act touched', () => {
   it('is the one field of a measurement, whatever stands around it', () => {
-    expect(touchedBy(mailVan, after(mailVan, { act: 'set', path: ['survey', 'tank', 'depth'], value: mm(240) }))).to.deep.equal([['survey', 'tank', 'depth']]); // prettier-ignore
-    expect(touchedBy(mailVan, after(mailVan, { act: 'setOnPart', id: 'hose-1', key: 'length', value: mm(500) }))).to.deep.equal([['parts', 'hose-1', 'length']]); // prettier-ignore
+    expect(
+      touchedBy(mailVan, after(mailVan, { act: 'set', path: ['survey', 'tank', 'depth'], value: mm(240) })),
+    ).to.deep.equal([['survey', 'tank', 'depth']]);
+    expect(
+      touchedBy(mailVan, after(mailVan, { act: 'setOnPart', id: 'hose-1', key: 'length', value: mm(500) })),
+    ).to.deep.equal([['parts', 'hose-1', 'length']]);
     expect(touchedBy(mailVan, structuredClone(mailVan))).to.deep.equal([]);
   });
   it('is the new part and its joints, so that it meets no edit of another part', () => {
@@ -40,7 +44,11 @@ describe('what an act touched', () => {
     const own = (id: string): Act => ({ act: 'addRow', path: ['points', 'own'], row: { id } });
     const bench = (code: string): Act => ({ act: 'set', path: ['bench', code], value: { name: code, count: 1 } });
     const route = (key: string): Act => ({ act: 'set', path: ['routes', key], value: mm(key.length * 10) });
-    for (const [one, other] of [[own('p1'), own('p2')], [bench('a'), bench('b')], [route('tankFloor'), route('clipSpacing')]] as const) {
+    for (const [one, other] of [
+      [own('p1'), own('p2')],
+      [bench('a'), bench('b')],
+      [route('tankFloor'), route('clipSpacing')],
+    ] as const) {
       const mine = touchedBy(mailVan, after(mailVan, one));
       const theirs = touchedBy(mailVan, after(mailVan, other));
       expect(overlap(mine, theirs), JSON.stringify([mine, theirs])).to.deep.equal([]);
@@ -51,8 +59,13 @@ describe('what an act touched', () => {
     }
     expect(touchedBy(mailVan, after(mailVan, own('p1')))).to.deep.equal([['points', 'own', 'p1']]);
     const twice = [bench('a'), { ...bench('a'), value: { name: 'a', count: 2 } } as Act];
-    expect(overlap(touchedBy(mailVan, after(mailVan, twice[0]!)), touchedBy(after(mailVan, twice[0]!), after(mailVan, ...twice)))).to.not.be.empty;
-  }); // prettier-ignore
+    expect(
+      overlap(
+        touchedBy(mailVan, after(mailVan, twice[0]!)),
+        touchedBy(after(mailVan, twice[0]!), after(mailVan, ...twice)),
+      ),
+    ).to.not.be.empty;
+  });
   it('meets what lies in it and what it lies in, and nothing beside it', () => {
     const length = [['parts', 'hose-1', 'length']];
     expect(overlap(length, [['parts', 'hose-1', 'bore']])).to.deep.equal([]);

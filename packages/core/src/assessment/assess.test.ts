@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { assess, previewAct } from './assess.ts';
-import { cutRows, partRows } from '../cards/parts-card.ts';
+import { cutRows } from '../cards/cuts/cut-rows.ts';
+import { partRows } from '../cards/parts/part-rows.ts';
 import { sayIn } from '../units/unit-system.ts';
 import { rules } from '../checks/rules.ts';
 import { factsOf } from '../contract/summary.ts';

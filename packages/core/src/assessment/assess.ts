@@ -72,6 +72,8 @@ export function keyFigures({ solution, drive, demand, wiring }: Findings): { lab
 
 /** V that the pump loses that loses most, where the engine wants most with least voltage. */
 function worstDrop(wiring: Findings['wiring']): number | undefined {
-  const drops = (wiring?.pumps ?? []).flatMap(({ at }) => (at[SIZED_AT] ? [at[SIZED_AT].system - at[SIZED_AT].volts] : [])); // prettier-ignore
+  const drops = (wiring?.pumps ?? []).flatMap(({ at }) =>
+    at[SIZED_AT] ? [at[SIZED_AT].system - at[SIZED_AT].volts] : [],
+  );
   return drops.length > 0 ? Math.max(...drops) : undefined;
 }

@@ -39,7 +39,12 @@ describe('snags that an edit did away with', () => {
     const before = assess(flatBedTender);
     expect(curedBetween(before, before)).to.deep.equal([]);
     const fix = before.snags.find((s) => s.grade === 'fix')!;
-    const overruled = after(flatBedTender, { act: 'overruleSnag', snag: fix.id, reason: 'it is so', at: '2026-11-27T00:00:00.000Z' }); // prettier-ignore
+    const overruled = after(flatBedTender, {
+      act: 'overruleSnag',
+      snag: fix.id,
+      reason: 'it is so',
+      at: '2026-11-27T00:00:00.000Z',
+    });
     expect(curedBetween(overruled, assess(mailVan)).map((c) => c.snag.id)).to.not.include(fix.id);
   });
 });

@@ -23,14 +23,25 @@ export const MOST_LABELS = 1500;
 export function labelsOf(job: Job, joints: readonly JointFinding[]): Label[] {
   const run = circuitsOf(job);
   const zones = heatZones(run);
-  const tags = run.parts.filter((p) => isLine(p) && zones.get(p.id) !== 'tank').flatMap((part): Label[] => {
-    const kind = run.lineOf(part.id) === 'supply' ? 'feed' : 'return';
-    const text = `${kind === 'feed' ? 'to the engine' : 'to the tank'} · ${partName(part)} · ${job.name}`;
-    return [0, 1].map(() => ({ head: kind.toUpperCase(), text, kind }));
-  }); // prettier-ignore
-  const vent: Label[] = job.survey.vent || job.survey.tank.vent ? [0, 1].map(() => ({ head: 'VENT', text: `do not block · ${job.name}`, kind: 'vent' as const })) : []; // prettier-ignore
-  const ports = joints.filter((j) => !j.opens).flatMap((j): Label[] =>
-    (['outlet', 'inlet'] as const).map((end) => ({ head: String(j.number), text: portTitle(job.parts[j[end].part]!, j[end].port), kind: 'joint' as const })),
-  ); // prettier-ignore
+  const tags = run.parts
+    .filter((p) => isLine(p) && zones.get(p.id) !== 'tank')
+    .flatMap((part): Label[] => {
+      const kind = run.lineOf(part.id) === 'supply' ? 'feed' : 'return';
+      const text = `${kind === 'feed' ? 'to the engine' : 'to the tank'} · ${partName(part)} · ${job.name}`;
+      return [0, 1].map(() => ({ head: kind.toUpperCase(), text, kind }));
+    });
+  const vent: Label[] =
+    job.survey.vent || job.survey.tank.vent
+      ? [0, 1].map(() => ({ head: 'VENT', text: `do not block · ${job.name}`, kind: 'vent' as const }))
+      : [];
+  const ports = joints
+    .filter((j) => !j.opens)
+    .flatMap((j): Label[] =>
+      (['outlet', 'inlet'] as const).map((end) => ({
+        head: String(j.number),
+        text: portTitle(job.parts[j[end].part]!, j[end].port),
+        kind: 'joint' as const,
+      })),
+    );
   return [...tags, ...vent, ...ports].map((label) => ({ ...label, text: inOneLine(label.text).slice(0, LONGEST) }));
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { benderSchema } from '../job/bender.ts';
+import { documentSchema } from '../documents/document.ts';
 import { labelSchema, MOST_LABELS } from '../cards/labels.ts';
 import { hangerSchema } from '../job/hanger.ts';
 import { templateKinds } from '../hangers/plate-template.ts';
@@ -10,7 +11,6 @@ import { pumpTableSchema, type PumpTable } from '../pumps/pump-table.ts';
 import type { Act } from '../acts/act.ts';
 import type { Job } from '../job/job.ts';
 import type { JobSummary } from './summary.ts';
-import { harnessSchema } from '../harness/harness.ts';
 
 /** What server and web say to each other. Job documents travel as they are and are judged by the job schema. */
 export const MOST_ACTS = 100; // in one request
@@ -165,13 +165,12 @@ export const labelsRequestSchema = z.strictObject({
 });
 export type LabelsRequest = z.infer<typeof labelsRequestSchema>;
 
-/** A circuit with its lists, to be printed. */
-export const circuitRequestSchema = z.strictObject({
-  title: lineSchema(200),
+/** Sheets as data, to be printed. */
+export const sheetsRequestSchema = z.strictObject({
+  sheets: z.array(documentSchema).min(1).max(100),
   paper: z.enum(['a4', 'letter']),
-  harness: harnessSchema,
 });
-export type CircuitRequest = z.infer<typeof circuitRequestSchema>;
+export type SheetsRequest = z.infer<typeof sheetsRequestSchema>;
 
 /** Whether the server can do its work. That it answers at all is another question. */
 export interface HealthAnswer {

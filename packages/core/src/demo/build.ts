@@ -68,7 +68,8 @@ export function lay(
     let at: PortRef | undefined;
     for (const stop of way.trim().split(/\s+/)) {
       const [id = '', inlet, outlet] = stop.split('.');
-      const ends = inlet && outlet ? ([inlet, outlet] as const) : inlet ? ([inlet, inlet] as const) : throughPorts(byId[id]!)!; // prettier-ignore
+      const ends =
+        inlet && outlet ? ([inlet, outlet] as const) : inlet ? ([inlet, inlet] as const) : throughPorts(byId[id]!)!;
       if (at) {
         const joint = `${id}-${ends[0]}`;
         const clamp = clamps[at.part] ?? clamps[id];

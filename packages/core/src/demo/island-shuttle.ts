@@ -153,13 +153,55 @@ export const islandShuttle: Job = wired(
       ],
       zones: [
         { id: 'row-1', label: 'Tank', kind: 'tank', shape: 'box', a: at(4150, 80, 220), b: at(4850, 460, 500) },
-        { id: 'row-2', label: 'Exhaust', kind: 'hot', shape: 'pipe', a: at(-200, -350, 250), b: at(5000, -400, 220), radius: mm(32) }, // prettier-ignore
-        { id: 'row-3', label: 'Propeller shaft', kind: 'moving', shape: 'pipe', a: at(500, 0, 360), b: at(3250, 0, 300), radius: mm(45), rises: mm(40), falls: mm(40) }, // prettier-ignore
-        { id: 'row-4', label: 'Rear axle', kind: 'axle', shape: 'box', a: at(3250, -800, 160), b: at(3450, 800, 340), rises: mm(100), falls: mm(60) }, // prettier-ignore
+        {
+          id: 'row-2',
+          label: 'Exhaust',
+          kind: 'hot',
+          shape: 'pipe',
+          a: at(-200, -350, 250),
+          b: at(5000, -400, 220),
+          radius: mm(32),
+        },
+        {
+          id: 'row-3',
+          label: 'Propeller shaft',
+          kind: 'moving',
+          shape: 'pipe',
+          a: at(500, 0, 360),
+          b: at(3250, 0, 300),
+          radius: mm(45),
+          rises: mm(40),
+          falls: mm(40),
+        },
+        {
+          id: 'row-4',
+          label: 'Rear axle',
+          kind: 'axle',
+          shape: 'box',
+          a: at(3250, -800, 160),
+          b: at(3450, 800, 340),
+          rises: mm(100),
+          falls: mm(60),
+        },
         { id: 'row-5', label: 'Belts', kind: 'belts', shape: 'box', a: at(-1220, -300, 350), b: at(-1150, 300, 950) },
-        { id: 'row-6', label: 'Body loom', kind: 'electrical', shape: 'pipe', a: at(100, 580, 620), b: at(2900, 580, 620), radius: mm(14) }, // prettier-ignore
+        {
+          id: 'row-6',
+          label: 'Body loom',
+          kind: 'electrical',
+          shape: 'pipe',
+          a: at(100, 580, 620),
+          b: at(2900, 580, 620),
+          radius: mm(14),
+        },
         { id: 'row-7', label: 'Cabin', kind: 'cabin', shape: 'box', a: at(400, -580, 720), b: at(5200, 580, 2200) },
-        { id: 'row-8', label: 'Behind the left front wheel', kind: 'debris', shape: 'box', a: at(350, 350, 0), b: at(750, 780, 300) }, // prettier-ignore
+        {
+          id: 'row-8',
+          label: 'Behind the left front wheel',
+          kind: 'debris',
+          shape: 'box',
+          a: at(350, 350, 0),
+          b: at(750, 780, 300),
+        },
         {
           id: 'row-9',
           label: 'Rear cross-member',
@@ -172,7 +214,14 @@ export const islandShuttle: Job = wired(
             { id: 'row-2', label: 'seat-belt nut plate', ...at(1800, 610, 440), across: mm(40), isBehind: true },
           ],
         },
-        { id: 'row-10', label: 'Wheel arch, left', kind: 'reach', shape: 'box', a: at(3900, 450, 250), b: at(4200, 800, 650) }, // prettier-ignore
+        {
+          id: 'row-10',
+          label: 'Wheel arch, left',
+          kind: 'reach',
+          shape: 'box',
+          a: at(3900, 450, 250),
+          b: at(4200, 800, 650),
+        },
       ],
       lines: {
         'hard-line-1': {
@@ -210,7 +259,13 @@ export const islandShuttle: Job = wired(
         finish: at(4560, 680, 300),
       },
       candidates: [
-        { id: 'row-1', part: 'filter-1', label: 'Behind the left wheel arch', ...at(4050, 550, 420), reason: 'Reached with the wheel off, out of the spray.' }, // prettier-ignore
+        {
+          id: 'row-1',
+          part: 'filter-1',
+          label: 'Behind the left wheel arch',
+          ...at(4050, 550, 420),
+          reason: 'Reached with the wheel off, out of the spray.',
+        },
         { id: 'row-2', part: 'filter-1', label: 'On the rail beside the gearbox', ...at(900, 480, 380) },
       ],
     },

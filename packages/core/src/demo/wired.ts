@@ -38,9 +38,11 @@ export function wired(job: Job, templates: readonly HarnessTemplateKey[], given:
     if (ends.includes('battery')) return { ...w, stands: 'kept', area: awg(8), length: metres(0.8) };
     if (w.use === 'live') return { ...w, area: awg(supplyGauge), length: metres(0.4) };
     if (w.lies === 'tank') return { ...w, area: awg(Math.min(14, supplyGauge)), length: metres(given.inside) };
-    if (w.use === 'pump' && ends.includes('pumpController') && ends.includes('relay')) return { ...w, area: awg(supplyGauge), length: metres(0.3) }; // prettier-ignore
+    if (w.use === 'pump' && ends.includes('pumpController') && ends.includes('relay'))
+      return { ...w, area: awg(supplyGauge), length: metres(0.3) };
     if (w.use === 'pump') return { ...w, area: awg(supplyGauge), length: metres(supplyLength) };
-    if (w.use === 'earth' && (ends.includes('connector') || ends.includes('pumpController'))) return { ...w, area: awg(earthGauge), length: metres(earthLength) }; // prettier-ignore
+    if (w.use === 'earth' && (ends.includes('connector') || ends.includes('pumpController')))
+      return { ...w, area: awg(earthGauge), length: metres(earthLength) };
     return { ...w, area: awg(18), length: metres(w.use === 'signal' ? 2.4 : 1.2) };
   });
   return { ...job, wiring: { ...laid, devices, wires } };

@@ -7,10 +7,16 @@ describe('a cell that is pasted', () => {
   const read = (property: Parameters<typeof readPasted>[0], text: string, unit = 'm') =>
     readPasted(property, text, unit);
   it('is read as if it were typed: with its unit, or in the one that a bare number gets', () => {
-    expect(read(wireProperties.length, ' 1.25 ')).to.deep.equal({ ok: true, value: { si: 1.25, unit: 'm', typed: '1.25 m' } }); // prettier-ignore
+    expect(read(wireProperties.length, ' 1.25 ')).to.deep.equal({
+      ok: true,
+      value: { si: 1.25, unit: 'm', typed: '1.25 m' },
+    });
     expect(read(wireProperties.length, '800 mm')).to.deep.include({ ok: true });
     expect((read(wireProperties.length, '800 mm') as { value: { si: number } }).value.si).to.be.closeTo(0.8, 1e-12);
-    expect(read(wireProperties.length, ''), 'an empty cell clears the field').to.deep.equal({ ok: true, value: undefined }); // prettier-ignore
+    expect(read(wireProperties.length, ''), 'an empty cell clears the field').to.deep.equal({
+      ok: true,
+      value: undefined,
+    });
   });
   it('is a choice by its words or its key, a flag, a number, a text', () => {
     expect(read(jointProperties.clamp, 'Worm-drive clamp')).to.deep.equal({ ok: true, value: 'worm' });

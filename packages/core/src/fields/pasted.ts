@@ -19,10 +19,14 @@ export function readPasted(property: Property, text: string, bareUnit: string): 
       const found = Object.entries<string>(property.options).find(
         ([key, name]) => key.toLowerCase() === said.toLowerCase() || name.toLowerCase() === said.toLowerCase(),
       );
-      return found ? { ok: true, value: found[0] } : { ok: false, why: `“${said}” is none of ${Object.values<string>(property.options).join(', ')}` }; // prettier-ignore
+      return found
+        ? { ok: true, value: found[0] }
+        : { ok: false, why: `“${said}” is none of ${Object.values<string>(property.options).join(', ')}` };
     }
     case 'flag':
-      return /^(yes|no)$/i.test(said) ? { ok: true, value: said.toLowerCase() === 'yes' } : { ok: false, why: `“${said}” is neither yes nor no` }; // prettier-ignore
+      return /^(yes|no)$/i.test(said)
+        ? { ok: true, value: said.toLowerCase() === 'yes' }
+        : { ok: false, why: `“${said}” is neither yes nor no` };
     default: {
       const value = property.type === 'count' ? Number(said) : said;
       const read = property.schema.safeParse(value);

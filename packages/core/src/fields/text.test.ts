@@ -5,8 +5,20 @@ import type { Act } from '../acts/act.ts';
 import { readJobFile } from '../job/read-job-file.ts';
 import { inOneLine, isStorable, lineSchema, textSchema, unstorableAt } from './text.ts';
 
-const odd = { 'a vertical tab': '\u000b', NUL: '\u0000', DEL: '\u007f', 'half of a pair': '\ud83d', 'the other half': '\udd27' }; // prettier-ignore
-const breaks = { 'a line feed': '\n', 'a carriage return': '\r', NEL: '\u0085', 'a line separator': '\u2028', 'a paragraph separator': '\u2029' }; // prettier-ignore
+const odd = {
+  'a vertical tab': '\u000b',
+  NUL: '\u0000',
+  DEL: '\u007f',
+  'half of a pair': '\ud83d',
+  'the other half': '\udd27',
+};
+const breaks = {
+  'a line feed': '\n',
+  'a carriage return': '\r',
+  NEL: '\u0085',
+  'a line separator': '\u2028',
+  'a paragraph separator': '\u2029',
+};
 
 describe('text', () => {
   for (const [what, character] of Object.entries(odd))
@@ -18,7 +30,9 @@ describe('text', () => {
       expect(unstorableAt({ acts: { [text]: 1 } })).to.deep.equal(['acts']);
       const refused = (act: Act) => !tryAct(demoJobs.mailVan, act).ok;
       expect(refused({ act: 'set', path: ['name'], value: text })).to.equal(true);
-      expect(refused({ act: 'overruleSnag', snag: text, reason: 'a reason', at: '2026-01-01T00:00:00Z' })).to.equal(true); // prettier-ignore
+      expect(refused({ act: 'overruleSnag', snag: text, reason: 'a reason', at: '2026-01-01T00:00:00Z' })).to.equal(
+        true,
+      );
       expect(refused({ act: 'overruleSnag', snag: 'x', reason: text, at: '2026-01-01T00:00:00Z' })).to.equal(true);
       expect(refused({ act: 'setOnPart', id: 'hose-1', key: 'note', value: text })).to.equal(true);
       expect(readJobFile(JSON.stringify({ ...demoJobs.mailVan, name: text })).ok).to.equal(false);
@@ -43,7 +57,9 @@ describe('text', () => {
       const before = JSON.stringify(job);
       const read = readJobFile(before);
       if (!read.ok) throw new Error(JSON.stringify(read.fault));
-      expect([read.value.job.name, read.value.job.vehicle, read.value.job.parts['hose-1']!.label]).to.deep.equal(Array(3).fill('Boom truck')); // prettier-ignore
+      expect([read.value.job.name, read.value.job.vehicle, read.value.job.parts['hose-1']!.label]).to.deep.equal(
+        Array(3).fill('Boom truck'),
+      );
       expect(read.value.job.survey.notes).to.equal(text);
       expect(JSON.stringify(job), 'what was given is left alone').to.equal(before);
     });

@@ -39,7 +39,12 @@ describe('the catalogue of generic adapters', () => {
     }
   });
   it('has light-alloy −6 bored between SAE J514 (7.5 mm, from memory) and its tube of 9.5 mm', () => {
-    const one = list.find((a) => a.shape === 'straight' && a.material === 'aluminium' && a.ports.every((p) => p.form === 'flare37' && p.size === '−6'))!; // prettier-ignore
+    const one = list.find(
+      (a) =>
+        a.shape === 'straight' &&
+        a.material === 'aluminium' &&
+        a.ports.every((p) => p.form === 'flare37' && p.size === '−6'),
+    )!;
     expect(one.bore).to.be.closeTo((0.297 * 0.0254 + 0.375 * 0.0254) / 2, 1e-6);
   });
   it('joins only what one body bridges: a step of at most 1.75 between its ends', () => {
@@ -58,8 +63,13 @@ describe('what an adapter loses', () => {
     const quarter = Math.PI / 2;
     expect(adapterLoss({ shape: 'elbow', angle: quarter, bore })).to.deep.equal(fittingLoss('elbow90Tight', bore));
     expect(adapterLoss({ shape: 'hoseEnd', angle: quarter, bore })).to.deep.equal(fittingLoss('elbow90Swept', bore));
-    const [tight, swept] = (['elbow', 'hoseEnd'] as const).map((shape) => adapterLoss({ shape, angle: Math.PI / 4, bore }).kInfinity); // prettier-ignore
+    const [tight, swept] = (['elbow', 'hoseEnd'] as const).map(
+      (shape) => adapterLoss({ shape, angle: Math.PI / 4, bore }).kInfinity,
+    );
     expect(tight!).to.be.greaterThan(swept!);
-    expect(adapterLoss({ shape: 'hoseEnd', angle: Math.PI, bore }).kInfinity).to.be.closeTo(2 * fittingLoss('elbow90Swept', bore).kInfinity, 1e-12); // prettier-ignore
+    expect(adapterLoss({ shape: 'hoseEnd', angle: Math.PI, bore }).kInfinity).to.be.closeTo(
+      2 * fittingLoss('elbow90Swept', bore).kInfinity,
+      1e-12,
+    );
   });
 });

@@ -37,7 +37,18 @@ const elbowAngles = [45, 90] as const;
 const hoseEndAngles = [0, 30, 45, 60, 90, 120, 150, 180] as const;
 const BULKHEAD = mm(14); // more of thread for the wall and its nut, typical, from memory
 
-const lightAlloy = new Set<PortFormKey>(['flare37', 'oRingBoss', 'npt', 'metricBanjo', 'barb', 'bspp', 'metricORing', 'quickConnector', 'hoseEnd', 'hose']); // prettier-ignore
+const lightAlloy = new Set<PortFormKey>([
+  'flare37',
+  'oRingBoss',
+  'npt',
+  'metricBanjo',
+  'barb',
+  'bspp',
+  'metricORing',
+  'quickConnector',
+  'hoseEnd',
+  'hose',
+]);
 const steels = new Set<PortFormKey>(['flare37', 'oRingBoss', 'npt', 'bspp', 'bspt', 'metricORing', 'metricBanjo']);
 const strong = new Set<PortFormKey>(['flare37', 'oRingBoss', 'npt']);
 
@@ -149,7 +160,14 @@ function* hoseEnds(): Generator<Adapter> {
         const step = sizeOf(to).nominal / nominal;
         if (step < 0.7 || step > 1.4) continue;
         const banjo = form === 'metricBanjo';
-        yield make({ shape: banjo ? 'banjo' : 'hoseEnd', ports: [hose, banjo ? { ...to, swivel: true } : to], angle: banjo ? 90 : 0, material: 'aluminium', making: makings[0]!, dear: 2.2 }); // prettier-ignore
+        yield make({
+          shape: banjo ? 'banjo' : 'hoseEnd',
+          ports: [hose, banjo ? { ...to, swivel: true } : to],
+          angle: banjo ? 90 : 0,
+          material: 'aluminium',
+          making: makings[0]!,
+          dear: 2.2,
+        });
       }
   }
 }
@@ -168,7 +186,12 @@ function* tubeEnds(): Generator<Adapter> {
     const nominal = sizeOf(tube).nominal;
     for (const [form, gender] of worked)
       for (const other of Object.keys(portSizes(form))) {
-        const to: Port = { form, size: other, gender, ...(form === 'bead' || form === 'quickConnector' ? {} : { swivel: true }) }; // prettier-ignore
+        const to: Port = {
+          form,
+          size: other,
+          gender,
+          ...(form === 'bead' || form === 'quickConnector' ? {} : { swivel: true }),
+        };
         if (Math.abs(sizeOf(to).nominal - nominal) > (form === 'bead' ? BEAD_OFF : mm(0.11))) continue;
         const isWhole = form === 'bead'; // the tube's own metal, with a hand tool
         const end = make({
@@ -224,7 +247,12 @@ function* closures(): Generator<Adapter> {
     for (const size of Object.keys(portSizes(form))) {
       if (['hose', 'hoseEnd', 'tube', 'tubeEnd', 'bead', 'barb', 'ferrule', 'neck'].includes(form)) continue;
       const material = materialsOf([form])[0]!;
-      yield make({ shape: 'cap', ports: [{ form, size, gender: 'female', ...(form === 'flare37' ? { swivel: true } : {}) }], material, dear: 0.5 }); // prettier-ignore
+      yield make({
+        shape: 'cap',
+        ports: [{ form, size, gender: 'female', ...(form === 'flare37' ? { swivel: true } : {}) }],
+        material,
+        dear: 0.5,
+      });
       yield make({ shape: 'plug', ports: [{ form, size, gender: 'male' }], material, dear: 0.5 });
     }
 }

@@ -78,9 +78,7 @@ export const turned = (chain: readonly Adapter[]): Adapter[] => chain.map((adapt
 /** Adapters of a chain that was found, each with its port on the side that it was looked for from first. */
 export const adaptersOf = (chain: {
   readonly links: readonly { readonly adapter: Adapter; readonly in: number }[];
-}): Adapter[] =>
-  // prettier-ignore
-  chain.links.map((link) => entered(link.adapter, link.in));
+}): Adapter[] => chain.links.map((link) => entered(link.adapter, link.in));
 
 const STRAIGHT_LOSS = 0.1; // K of a straight union on its own bore, typical, from memory
 

@@ -74,9 +74,15 @@ export function costParts({
   const money = bought.reduce((sum, l) => sum + l.price, 0);
   return [
     { what: `${joints} joints at ${weights.joint}`, points: joints * weights.joint },
-    { what: `${seals.length - joints} ends formed on tube at ${weights.forming}`, points: (seals.length - joints) * weights.forming }, // prettier-ignore
+    {
+      what: `${seals.length - joints} ends formed on tube at ${weights.forming}`,
+      points: (seals.length - joints) * weights.forming,
+    },
     { what: 'how readily those joints leak', points: risk },
-    { what: `${Math.round(loss / 10) / 100} kPa at 200 L/h at ${weights.kilopascal} each`, points: (weights.kilopascal * loss) / 1000 }, // prettier-ignore
+    {
+      what: `${Math.round(loss / 10) / 100} kPa at 200 L/h at ${weights.kilopascal} each`,
+      points: (weights.kilopascal * loss) / 1000,
+    },
     { what: `${bought.length} to buy at ${weights.toBuy}`, points: bought.length * weights.toBuy },
     { what: `price of ${Math.round(money * 100) / 100} at ${weights.price}`, points: money * weights.price },
   ].filter((p) => p.points > 0);

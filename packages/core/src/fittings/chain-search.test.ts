@@ -4,7 +4,7 @@ import { degrees, kPa, mm } from '../units/quick.ts';
 import { sealLimits } from './allowed-here.ts';
 import { genericAdapters } from './adapter-catalogue.ts';
 import { costParts, jointCost, leakRisk, partCost, referenceLoss, weights } from './chain-cost.ts';
-import { ChainSearch, MOST_PARTS, obstacles, type Chain, type ChainWants, type Stocked } from './chain-search.ts'; // prettier-ignore
+import { ChainSearch, MOST_PARTS, obstacles, type Chain, type ChainWants, type Stocked } from './chain-search.ts';
 import { mate } from './mating.ts';
 import type { Seal } from './port-form.ts';
 import { portSize } from './port-size.ts';
@@ -39,7 +39,6 @@ function everyChain(
     long: number,
     swivels: boolean,
   ) => {
-    // prettier-ignore
     const last = mate(at, to);
     if (
       last.mates &&
@@ -47,7 +46,6 @@ function everyChain(
       swivels &&
       (wants.angle === undefined || Math.round((turn * 180) / Math.PI) === Math.round((wants.angle * 180) / Math.PI))
     )
-      // prettier-ignore
       found.push({ cost: cost + jointCost(last.seal), says });
     if (used.length === MOST_PARTS) return;
     for (const one of stock) {
@@ -64,7 +62,15 @@ function everyChain(
         if (!joint.mates || !holds(joint.seal)) continue;
         if (wants.noTaper && joint.seal === 'taperedThread' && used.length > 0) continue;
         const turns = swivels || x.swivel === true || y.swivel === true;
-        walk(outlet, cost + jointCost(joint.seal) + partCost(adapter, onShelf > 0, price), [...used, one], `${says} ${adapter.code}>${sayPort(outlet)}`, turn + adapter.angle, total, turns); // prettier-ignore
+        walk(
+          outlet,
+          cost + jointCost(joint.seal) + partCost(adapter, onShelf > 0, price),
+          [...used, one],
+          `${says} ${adapter.code}>${sayPort(outlet)}`,
+          turn + adapter.angle,
+          total,
+          turns,
+        );
       }
     }
   };
@@ -122,7 +128,17 @@ describe('the search for chains of adapters', () => {
 
   it('gives the reversed chain at equal cost when the ends are swapped', () => {
     const next = seeded(5);
-    const ends = ['male flare37 -6', 'female npt 3/8', 'tube 3/8', 'hose -6 PTFE', 'female orb -8', 'hose 5/16', 'male quick 3/8', 'female metric M14x1.5', 'female bspp 1/4']; // prettier-ignore
+    const ends = [
+      'male flare37 -6',
+      'female npt 3/8',
+      'tube 3/8',
+      'hose -6 PTFE',
+      'female orb -8',
+      'hose 5/16',
+      'male quick 3/8',
+      'female metric M14x1.5',
+      'female bspp 1/4',
+    ];
     for (let i = 0; i < 40; i++) {
       const [a, b] = [port(pick(ends, next)), port(pick(ends, next))];
       const wants: ChainWants = next() < 0.5 ? {} : { swivel: true, noTaper: true };
@@ -156,14 +172,16 @@ describe('the search for chains of adapters', () => {
     const [a, b] = [port('male flare37 -6'), port('female npt 3/8')];
     const chains = (wants: ChainWants) => whole.find(a, b, wants);
     for (const c of chains({ minimumBore: mm(8) })) expect(c.bore).to.be.at.least(mm(8));
-    for (const c of chains({ angle: degrees(90) })) expect(c.links.reduce((sum, l) => sum + l.adapter.angle, 0)).to.be.closeTo(degrees(90), 1e-9); // prettier-ignore
+    for (const c of chains({ angle: degrees(90) }))
+      expect(c.links.reduce((sum, l) => sum + l.adapter.angle, 0)).to.be.closeTo(degrees(90), 1e-9);
     for (const c of chains({ maximumLength: mm(60) })) expect(c.length).to.be.at.most(mm(60));
     for (const c of chains({ materials: new Set(['stainless'] as const) }))
       for (const l of c.links) expect(l.adapter.material).to.equal('stainless');
     expect(whole.find(port('tube 3/8'), port('female orb -6'), { pressure: kPa(1100) })[0]!.seals).to.not.include(
       'ferrule',
     );
-    for (const c of whole.find(port('female flare37 -6'), port('female orb -8'), { noTaper: true })) expect(c.seals).to.not.include('taperedThread'); // prettier-ignore
+    for (const c of whole.find(port('female flare37 -6'), port('female orb -8'), { noTaper: true }))
+      expect(c.seals).to.not.include('taperedThread');
   });
 
   it('needs no part where the ends mate, and names what kills every chain with what would do', () => {

@@ -204,7 +204,20 @@ export class ChainSearch {
           if (canTurn && !canTurn[MOST_PARTS - depth]!.has(turn)) continue;
           if (wants.maximumLength !== undefined && total > wants.maximumLength) continue;
           const cost = at.cost + jointCost(seal) + edge.cost;
-          put({ key: edge.to, cost, length: total, turn, swivels: at.swivels || edge.swivels, depth, before: at, edge, seal }, rest); // prettier-ignore
+          put(
+            {
+              key: edge.to,
+              cost,
+              length: total,
+              turn,
+              swivels: at.swivels || edge.swivels,
+              depth,
+              before: at,
+              edge,
+              seal,
+            },
+            rest,
+          );
         }
       }
     }
@@ -262,7 +275,10 @@ export class ChainSearch {
   }
 }
 const ONE_WAY = [[0, 1]] as const;
-const BOTH_WAYS = [[0, 1], [1, 0]] as const; // prettier-ignore
+const BOTH_WAYS = [
+  [0, 1],
+  [1, 0],
+] as const;
 
 function chainOf(end: Label): Chain {
   const links: ChainLink[] = [];

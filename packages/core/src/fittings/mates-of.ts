@@ -19,7 +19,9 @@ export function matesOf(thread: Thread, gender: Gender): string[] {
     (['male', 'female'] as const).flatMap((g): string[] => {
       const port: Port = { form: other, size, gender: g };
       const joint = portSize(other, size) ? mate(own, port) : undefined;
-      return joint?.mates ? [`${describePort(port)}, by ${seals[joint.seal]}${joint.note === undefined ? '' : `. ${joint.note}`}`] : []; // prettier-ignore
+      return joint?.mates
+        ? [`${describePort(port)}, by ${seals[joint.seal]}${joint.note === undefined ? '' : `. ${joint.note}`}`]
+        : [];
     }),
   );
 }

@@ -49,7 +49,6 @@ describe('what mates with what', () => {
       ['1/2', '-8'],
       ['5/8', '-10'],
     ])
-      // prettier-ignore
       expect(verdict(`male flare45 ${inch}`, `female flare37 ${dash}`)).to.equal('screwsOn');
     expect(verdict('male flare45 3/8', 'female flare37 -6')).to.not.equal('screwsOn');
   });

@@ -23,7 +23,10 @@ const withItself = (form: PortFormKey, note?: string): Seating => ({
 
 /** What seals on what: all that is not here does not. */
 export const seatings: readonly Seating[] = [
-  withItself('flare37', 'Hydraulic and aviation 37° ends mate: the cone is the same, only the class of thread differs.'),
+  withItself(
+    'flare37',
+    'Hydraulic and aviation 37° ends mate: the cone is the same, only the class of thread differs.',
+  ),
   withItself('flare45'),
   withItself('invertedFlare'),
   withItself('oRingBoss'),
@@ -34,13 +37,18 @@ export const seatings: readonly Seating[] = [
   withItself('metricORing'),
   withItself('quickConnector'),
   withItself('neck'),
-  { a: ['bspt', 'male'], b: ['bspp', 'female'], seal: 'taperedThread', note: 'A taper R in a parallel Rp seals on its thread: ISO 7-1.' },
+  {
+    a: ['bspt', 'male'],
+    b: ['bspp', 'female'],
+    seal: 'taperedThread',
+    note: 'A taper R in a parallel Rp seals on its thread: ISO 7-1.',
+  },
   { a: ['barb', 'male'], b: ['hose', 'female'], seal: 'clampedHose' },
   { a: ['bead', 'male'], b: ['hose', 'female'], seal: 'clampedHose' },
   { a: ['hoseEnd', 'male'], b: ['hose', 'female'], seal: 'hoseEnd' },
   { a: ['tube', 'male'], b: ['ferrule', 'female'], seal: 'ferrule' },
   { a: ['tube', 'male'], b: ['tubeEnd', 'female'], seal: 'formed' },
-]; // prettier-ignore
+];
 
 const endKey = (form: PortFormKey, gender: Gender) => `${form} ${gender}`;
 const seatingOf = new Map<string, Seating>(
@@ -54,12 +62,24 @@ const seatingOf = new Map<string, Seating>(
 const lookAlikeReasons: readonly { readonly forms: readonly [PortFormKey, PortFormKey]; readonly why: string }[] = [
   { forms: ['flare37', 'oRingBoss'], why: 'a plain 37° end has no O-ring and its cone finds no seat in the boss' },
   { forms: ['flare37', 'flare45'], why: 'cones of 37° and 45° touch on a line only' },
-  { forms: ['flare37', 'invertedFlare'], why: 'an inverted flare seals on a seat that stands inside, a 37° end on its own cone' },
-  { forms: ['flare45', 'invertedFlare'], why: 'an inverted flare seals on a seat that stands inside, a 45° end on its own cone' },
+  {
+    forms: ['flare37', 'invertedFlare'],
+    why: 'an inverted flare seals on a seat that stands inside, a 37° end on its own cone',
+  },
+  {
+    forms: ['flare45', 'invertedFlare'],
+    why: 'an inverted flare seals on a seat that stands inside, a 45° end on its own cone',
+  },
   { forms: ['flare45', 'oRingBoss'], why: 'a 45° end has no O-ring and its cone finds no seat in the boss' },
-  { forms: ['metricBanjo', 'metricORing'], why: 'the O-ring port has a chamfer where the washer would lie, and a plain end has no O-ring' },
-  { forms: ['invertedFlare', 'oRingBoss'], why: 'a tube nut seals on its flared tube, and the boss has no seat for that' },
-]; // prettier-ignore
+  {
+    forms: ['metricBanjo', 'metricORing'],
+    why: 'the O-ring port has a chamfer where the washer would lie, and a plain end has no O-ring',
+  },
+  {
+    forms: ['invertedFlare', 'oRingBoss'],
+    why: 'a tube nut seals on its flared tube, and the boss has no seat for that',
+  },
+];
 
 export type Mismatch =
   | { readonly code: 'unknownSize'; readonly size: string }
@@ -105,11 +125,18 @@ const whyNot = (a: PortFormKey, b: PortFormKey) =>
   lookAlikeReasons.find(({ forms }) => forms.includes(a) && forms.includes(b))?.why;
 
 const sayOf = (port: Port, thread: Thread): string =>
-  ({ npt: `${thread.designation} NPT`, bspt: `${thread.designation} R`, bspp: `${thread.designation} G` } as Partial<Record<PortFormKey, string>>)[port.form] ?? thread.designation.replace('x', '×'); // prettier-ignore
+  (
+    ({ npt: `${thread.designation} NPT`, bspt: `${thread.designation} R`, bspp: `${thread.designation} G` }) as Partial<
+      Record<PortFormKey, string>
+    >
+  )[port.form] ?? thread.designation.replace('x', '×');
 
 const SAME = mm(0.001);
 const isSameScrew = (a: Thread, b: Thread) =>
-  Math.abs(a.major - b.major) < SAME && Math.abs(a.pitch - b.pitch) < 1e-9 && a.flankAngle === b.flankAngle && a.taper === b.taper; // prettier-ignore
+  Math.abs(a.major - b.major) < SAME &&
+  Math.abs(a.pitch - b.pitch) < 1e-9 &&
+  a.flankAngle === b.flankAngle &&
+  a.taper === b.taper;
 
 /** A turn or two goes in by hand while pitches and diameters are as near as this; common practice. */
 const NEAR_PITCH = 0.07;

@@ -35,9 +35,15 @@ const dashBores: Readonly<Record<string, number>> = {
 };
 /** Male hexagon and nut by dash size, in: typical, from memory. */
 const dashFlats: Readonly<Record<string, readonly [number, number]>> = {
-  '-3': [7 / 16, 1 / 2], '-4': [9 / 16, 9 / 16], '-5': [5 / 8, 5 / 8], '-6': [11 / 16, 11 / 16],
-  '-8': [7 / 8, 7 / 8], '-10': [1, 1], '-12': [5 / 4, 5 / 4], '-16': [3 / 2, 3 / 2],
-}; // prettier-ignore
+  '-3': [7 / 16, 1 / 2],
+  '-4': [9 / 16, 9 / 16],
+  '-5': [5 / 8, 5 / 8],
+  '-6': [11 / 16, 11 / 16],
+  '-8': [7 / 8, 7 / 8],
+  '-10': [1, 1],
+  '-12': [5 / 4, 5 / 4],
+  '-16': [3 / 2, 3 / 2],
+};
 const tubeBores: Readonly<Record<string, number>> = {
   '3/16': 3,
   '1/4': 4.6,
@@ -58,9 +64,14 @@ const tubeFlats: Readonly<Record<string, number>> = {
 };
 const metricTubes = { '6 mm': 4, '8 mm': 6, '10 mm': 8, '12 mm': 10 } as const; // bore, mm, wall of 1 mm
 const pipeFlats: Readonly<Record<string, readonly [number, number]>> = {
-  '1/16': [3 / 8, 7 / 16], '1/8': [7 / 16, 9 / 16], '1/4': [9 / 16, 3 / 4], '3/8': [11 / 16, 7 / 8],
-  '1/2': [7 / 8, 9 / 8], '3/4': [17 / 16, 11 / 8], '1': [11 / 8, 13 / 8],
-}; // prettier-ignore
+  '1/16': [3 / 8, 7 / 16],
+  '1/8': [7 / 16, 9 / 16],
+  '1/4': [9 / 16, 3 / 4],
+  '3/8': [11 / 16, 7 / 8],
+  '1/2': [7 / 8, 9 / 8],
+  '3/4': [17 / 16, 11 / 8],
+  '1': [11 / 8, 13 / 8],
+};
 const pipeBores: Readonly<Record<string, number>> = {
   '1/16': 0.125,
   '1/8': 0.188,
@@ -167,8 +178,16 @@ const plain = (bore: number, nominal: number, hex = 0, length = mm(20)): PortSiz
   length,
   nominal,
 });
-const ofBarb = sizesOf(barbSizes, (s) => s, (s) => plain(mm(barbBores[s]!), inchOf(s))); // prettier-ignore
-const inchTubes = sizesOf(barbSizes, (s) => s, (s) => plain(mm(tubeBores[s]!), inchOf(s), 0, 0)); // prettier-ignore
+const ofBarb = sizesOf(
+  barbSizes,
+  (s) => s,
+  (s) => plain(mm(barbBores[s]!), inchOf(s)),
+);
+const inchTubes = sizesOf(
+  barbSizes,
+  (s) => s,
+  (s) => plain(mm(tubeBores[s]!), inchOf(s), 0, 0),
+);
 const mmTubes = sizesOf(
   Object.keys(metricTubes) as (keyof typeof metricTubes)[],
   (s) => s,

@@ -35,7 +35,10 @@ export const describePort = ({ form, size, gender, swivel }: Port): string =>
 
 export const plainSize = (size: string) => size.replace('−', '-').replace('×', 'x');
 
-/** In the notation that commands, the shelf's CSV and codes use, never in what a page shows: `male flare37 -6`, `hose -6 PTFE`, `swivel female flare37 -6`. */
+/**
+ * In the notation that commands, the shelf's CSV and codes use,
+ * never in what a page shows: `male flare37 -6`, `hose -6 PTFE`, `swivel female flare37 -6`.
+ */
 export const sayPort = ({ form, size, gender, swivel }: Port): string =>
   [swivel ? 'swivel' : '', portForm(form).only ? '' : gender, portForm(form).word, plainSize(size)]
     .filter(Boolean)

@@ -34,8 +34,12 @@ export function readPort(text: string): Result<Port, string> {
   const gender = portForm(form).only ?? given;
   if (!gender) return failure(`“${text.trim()}” says neither male nor female`);
   if (given && given !== gender) return failure(`a ${portForm(form).name} is always ${gender}`);
-  const size = Object.keys(portSizes(form)).find((s) => plainSize(s).toLowerCase() === plainSize(sizeWords.join(' ')).toLowerCase()); // prettier-ignore
+  const size = Object.keys(portSizes(form)).find(
+    (s) => plainSize(s).toLowerCase() === plainSize(sizeWords.join(' ')).toLowerCase(),
+  );
   if (size === undefined || !portSize(form, size))
-    return failure(`${portForm(form).name} has no size “${sizeWords.join(' ')}”; it has ${Object.keys(portSizes(form)).map(plainSize).join(', ')}`); // prettier-ignore
+    return failure(
+      `${portForm(form).name} has no size “${sizeWords.join(' ')}”; it has ${Object.keys(portSizes(form)).map(plainSize).join(', ')}`,
+    );
   return success({ form, size, gender, ...(swivel ? { swivel } : {}) });
 }

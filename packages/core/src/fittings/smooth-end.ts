@@ -28,13 +28,49 @@ interface Kind {
 }
 
 const kinds: readonly Kind[] = [
-  { form: 'tube', gender: 'male', where: 'over the tube', over: [mm(-0.1), mm(0.1)], source: 'tube by its outside diameter: SAE J514 sixteenths, ISO 3304 millimetres; tolerance from memory' },
-  { form: 'quickConnector', gender: 'male', where: 'over the spigot, between its end and the bead', over: [mm(-0.1), mm(0.06)], source: 'SAE J2044 spigots, from memory' },
-  { form: 'bead', gender: 'male', where: 'over the bead', over: [mm(1), mm(2)], source: 'bead 1 to 2 mm over its tube, common practice' },
-  { form: 'barb', gender: 'male', where: 'over the barbs', over: [mm(0.6), mm(2)], source: 'barbs 0.6 to 2 mm over the bore of their hose, common practice' },
-  { form: 'hose', gender: 'female', where: 'across the bore of the hose', over: [mm(-0.4), mm(0.4)], source: 'hose by its bore: SAE J30 tolerances, from memory' },
-  { form: 'ferrule', gender: 'female', where: 'across the hole for the tube', over: [mm(0.05), mm(0.4)], source: 'hole for the tube, common practice' },
-]; // prettier-ignore
+  {
+    form: 'tube',
+    gender: 'male',
+    where: 'over the tube',
+    over: [mm(-0.1), mm(0.1)],
+    source: 'tube by its outside diameter: SAE J514 sixteenths, ISO 3304 millimetres; tolerance from memory',
+  },
+  {
+    form: 'quickConnector',
+    gender: 'male',
+    where: 'over the spigot, between its end and the bead',
+    over: [mm(-0.1), mm(0.06)],
+    source: 'SAE J2044 spigots, from memory',
+  },
+  {
+    form: 'bead',
+    gender: 'male',
+    where: 'over the bead',
+    over: [mm(1), mm(2)],
+    source: 'bead 1 to 2 mm over its tube, common practice',
+  },
+  {
+    form: 'barb',
+    gender: 'male',
+    where: 'over the barbs',
+    over: [mm(0.6), mm(2)],
+    source: 'barbs 0.6 to 2 mm over the bore of their hose, common practice',
+  },
+  {
+    form: 'hose',
+    gender: 'female',
+    where: 'across the bore of the hose',
+    over: [mm(-0.4), mm(0.4)],
+    source: 'hose by its bore: SAE J30 tolerances, from memory',
+  },
+  {
+    form: 'ferrule',
+    gender: 'female',
+    where: 'across the hole for the tube',
+    over: [mm(0.05), mm(0.4)],
+    source: 'hole for the tube, common practice',
+  },
+];
 
 /** Every end without a thread that Endrel knows. Hose for hose ends goes by a bore of its own. */
 export const smoothEnds: readonly SmoothEnd[] = kinds.flatMap(({ form, gender, where, over, source }) =>

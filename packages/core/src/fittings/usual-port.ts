@@ -36,7 +36,10 @@ export function usualHose(bore: number | undefined, hold: HoseHold): Port {
   );
   const boreOf = (size: string) => portSize('hose', size)!.bore + (hold === 'clamped' ? 0 : NIPPLE);
   const off = (size: string) => Math.abs(boreOf(size) - bore);
-  return usual('hose', sizes.reduce((best, size) => (off(size) < off(best) ? size : best))); // prettier-ignore
+  return usual(
+    'hose',
+    sizes.reduce((best, size) => (off(size) < off(best) ? size : best)),
+  );
 }
 const isClampedSize = (size: string) => !size.startsWith('−');
 

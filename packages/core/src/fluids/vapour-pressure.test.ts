@@ -49,7 +49,6 @@ describe('vapour pressure of ethanol', () => {
       [37.8, 15.9],
       [50, 29.4],
     ] as const)
-      // prettier-ignore
       expect(ethanolVapourPressure(celsius(t)) / 1000, `${t} °C`).to.be.closeTo(p, 0.06);
   });
   it('is its own, whatever the petrol was', () =>
@@ -107,7 +106,6 @@ describe('vapour pressure of a blend', () => {
       [0.5, 62],
       [0.85, 40],
     ] as const)
-      // prettier-ignore
       expect(blendReid(blend(share), petrolReid(blend(share), kPa(sold))!)).to.be.closeTo(kPa(sold), 1);
     expect(petrolReid(blend(0), BASE)).to.equal(BASE);
     expect(petrolReid(blend(0.85), kPa(90))).to.equal(undefined);
@@ -115,7 +113,11 @@ describe('vapour pressure of a blend', () => {
     expect(petrolReid(blend(1), kPa(16))).to.equal(undefined);
   });
   it('says beyond which temperature it is extrapolated', () => {
-    const edges = [[blend(0), 60], [blend(0.85), 60], [blend(1), 80]] as const; // prettier-ignore
+    const edges = [
+      [blend(0), 60],
+      [blend(0.85), 60],
+      [blend(1), 80],
+    ] as const;
     for (const [fuel, most] of edges) {
       expect(isVapourExtrapolated(fuel, celsius(most - 0.1))).to.equal(false);
       expect(isVapourExtrapolated(fuel, celsius(most + 0.1))).to.equal(true);

@@ -1,7 +1,8 @@
+import { drawingSvg } from '../drawings/drawing-svg.ts';
 import { expect } from 'chai';
 import { changed, cleanJob, expectSnag, get, snagsOfRule } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
-import { cutRows } from '../cards/parts-card.ts';
+import { cutRows } from '../cards/cuts/cut-rows.ts';
 import { sayIn } from '../units/unit-system.ts';
 import type { Hanger } from '../job/hanger.ts';
 import type { Job } from '../job/job.ts';
@@ -11,10 +12,12 @@ import { volumeAtLevel } from '../tanks/strapping-table.ts';
 import { hangerStand } from './stack-height.ts';
 import { hangerTubes } from './hanger-tubes.ts';
 import { oringGroove } from './oring-groove.ts';
-import { templateSvg } from './plate-template.ts';
+import { templateDrawing, type Template } from './plate-template.ts';
 import { ringPlate } from './ring-plate.ts';
 import { sockAdapter } from './sock-adapter.ts';
 import { templateOf } from './template-of.ts';
+
+const svgOf = (template: Template): string => drawingSvg(templateDrawing(template));
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
 const withHanger = (change: Partial<Hanger>, more: (j: Job) => void = () => undefined): Job =>
@@ -43,9 +46,15 @@ describe('a hanger in a sump', () => {
   it('leaves less in the tank, and has its return end over the sump’s floor', () => {
     const sump = (intoSump: boolean) =>
       withHanger({ intoSump, stack: undefined }, (j) => {
-        Object.assign(j.survey.tank, { sumpLength: mm(200), sumpWidth: mm(200), sumpDepth: mm(40), sumpForward: j.hanger!.openingForward ?? mm(0), sumpLeft: j.hanger!.openingLeft ?? mm(0) });
+        Object.assign(j.survey.tank, {
+          sumpLength: mm(200),
+          sumpWidth: mm(200),
+          sumpDepth: mm(40),
+          sumpForward: j.hanger!.openingForward ?? mm(0),
+          sumpLeft: j.hanger!.openingLeft ?? mm(0),
+        });
         get(j, 'returnDrop').endHeight = mm(200);
-      }); // prettier-ignore
+      });
     const left = (job: Job) => findingsOf(job).hanger.pickup!.left;
     expect(left(sump(true))).to.be.lessThan(left(sump(false)) - 1e-3);
     const end = snagsOfRule(sump(true), 'return-end')[0]!;
@@ -54,11 +63,17 @@ describe('a hanger in a sump', () => {
   it('that hangs beside it, or in one that is not measured, is a snag', () => {
     const at = (left: number) =>
       withHanger({ intoSump: true, stack: undefined }, (j) =>
-        Object.assign(j.survey.tank, { sumpLength: mm(200), sumpWidth: mm(200), sumpDepth: mm(40), sumpLeft: mm(left), sumpForward: j.hanger!.openingForward ?? mm(0) }),
+        Object.assign(j.survey.tank, {
+          sumpLength: mm(200),
+          sumpWidth: mm(200),
+          sumpDepth: mm(40),
+          sumpLeft: mm(left),
+          sumpForward: j.hanger!.openingForward ?? mm(0),
+        }),
       );
     expectSnag('hanger-misses-sump', at(99), at(101), 'stop');
     expectSnag('hanger-misses-sump', withHanger({}), withHanger({ intoSump: true }), 'fix');
-  }); // prettier-ignore
+  });
 });
 
 describe('tubes of a hanger', () => {
@@ -95,30 +110,41 @@ describe('the plate', () => {
     expect(groove.depth).to.be.closeTo(2.65e-3, 0.02e-3);
     expect(groove.width).to.be.closeTo(4.62e-3, 0.05e-3);
     expect(1 - groove.depth / groove.cord).to.be.within(0.2, 0.3);
-    expect((Math.PI / 4) * groove.cord ** 2 / (groove.depth * groove.width)).to.be.within(0.75, 0.85);
+    expect(((Math.PI / 4) * groove.cord ** 2) / (groove.depth * groove.width)).to.be.within(0.75, 0.85);
     expect((groove.inside + groove.outside) / 2).to.be.closeTo(0.104 + (0.128 - 0.104 - 0.0055) / 2, 1e-9);
     expect(oringGroove(ring, ringPlate(ring))).to.equal(undefined);
-    const drawn = templateSvg(templateOf({ ...ring, oRingCord: mm(3.53) }, 'ring', 'Plate')!);
+    const drawn = svgOf(templateOf({ ...ring, oRingCord: mm(3.53) }, 'ring', 'Plate')!);
     expect(drawn).to.include('O-ring groove');
-  }); // prettier-ignore
+  });
   it('as a moulded lid has a flat, no bolt circle and no studs', () => {
-    const lid = ringPlate({ lid: 'moulded', lidFlat: mm(110), lidThickness: mm(4), ports: [{ id: 'p', label: 'feed', hexagon: mm(20), hole: mm(14) }] })!;
+    const lid = ringPlate({
+      lid: 'moulded',
+      lidFlat: mm(110),
+      lidThickness: mm(4),
+      ports: [{ id: 'p', label: 'feed', hexagon: mm(20), hole: mm(14) }],
+    })!;
     expect(lid.thickness).to.equal(0.004);
     expect([lid.boltCircle, lid.land, lid.rim]).to.deep.equal([undefined, undefined, undefined]);
     expect(lid.studs).to.deep.equal([]);
     expect(lid.room).to.be.closeTo(0.108, 1e-12);
     expect(ringPlate({ lid: 'moulded' })).to.equal(undefined);
-    const crowded = (flat: number) => withHanger({ lid: 'moulded', lidFlat: mm(flat), ports: [1, 2, 3].map((n) => ({ id: `p${n}`, label: `port ${n}`, hexagon: mm(20) })) });
+    const crowded = (flat: number) =>
+      withHanger({
+        lid: 'moulded',
+        lidFlat: mm(flat),
+        ports: [1, 2, 3].map((n) => ({ id: `p${n}`, label: `port ${n}`, hexagon: mm(20) })),
+      });
     const { needed } = findingsOf(crowded(200)).hanger.plate!;
     const snag = expectSnag('plate-crowded', crowded(needed * 1000 + 2.1), crowded(needed * 1000 + 1.9), 'fix');
     expect(snag.limit!.label).to.equal('flat of the lid');
-  }); // prettier-ignore
+  });
   it('draws its insulated studs as such, and wants room for their sleeves', () => {
-    const stud = (hole: number) => withHanger({ ports: [{ id: 's', label: 'plus', is: 'stud', stud: mm(5), hexagon: mm(8), hole: mm(hole) }] });
+    const stud = (hole: number) =>
+      withHanger({ ports: [{ id: 's', label: 'plus', is: 'stud', stud: mm(5), hexagon: mm(8), hole: mm(hole) }] });
     expectSnag('stud-not-insulated', stud(6.6), stud(6.4), 'stop');
-    const drawn = templateSvg(templateOf(stud(7).hanger!, 'cover', 'Plate')!);
+    const drawn = svgOf(templateOf(stud(7).hanger!, 'cover', 'Plate')!);
     expect(drawn).to.include('plus: insulated stud');
-  }); // prettier-ignore
+  });
 });
 
 describe('a collar for a sock', () => {
@@ -127,10 +153,12 @@ describe('a collar for a sock', () => {
     expect(collar.bore).to.be.closeTo(8.1e-3, 1e-9);
     expect(collar.wall).to.be.closeTo((12 - 8.1) / 2 / 1000 - 0.8e-3, 1e-9);
     const template = templateOf({ adapterTube: mm(8), adapterNeck: mm(12) }, 'adapter', 'Collar')!;
-    const reach = Math.max(...template.shapes.flatMap((s) => (s.kind === 'line' && s.layer === 'cut' ? [s.from[0], s.to[0]] : [])));
+    const reach = Math.max(
+      ...template.shapes.flatMap((s) => (s.kind === 'line' && s.layer === 'cut' ? [s.from[0], s.to[0]] : [])),
+    );
     expect(reach, 'at true size').to.be.closeTo(6, 1e-9);
     expect(templateOf({ adapterTube: mm(8) }, 'adapter', 'Collar')).to.equal(undefined);
-  }); // prettier-ignore
+  });
 });
 
 describe('a mat', () => {
@@ -164,9 +192,14 @@ describe('the float’s stops', () => {
         delete g.floatLow;
         delete g.floatHigh;
         const angle = Math.asin((high - pivot) / 0.25);
-        Object.assign(g, { armLength: mm(250), pivotHeight: { si: pivot, unit: 'mm' }, stopDown: { si: angle, unit: '°' }, stopUp: { si: angle, unit: '°' } });
+        Object.assign(g, {
+          armLength: mm(250),
+          pivotHeight: { si: pivot, unit: 'mm' },
+          stopDown: { si: angle, unit: '°' },
+          stopUp: { si: angle, unit: '°' },
+        });
       }),
-    ).gauge; // prettier-ignore
+    ).gauge;
     if (computed.kind !== 'computed') throw new Error(computed.kind);
     expect(computed.findings.sweep.low).to.be.closeTo(low, 1e-9);
     expect(computed.findings.sweep.high).to.be.closeTo(high, 1e-9);
@@ -174,7 +207,13 @@ describe('the float’s stops', () => {
   it('litres at E are all that lies below the bottom stop, the dead band with them', () => {
     const job = changed(demoJobs.mailVan, (j) => {
       const g = j.gauge!;
-      Object.assign(g, { kind: 'ohms', gaugeEmpty: g.senderEmpty, gaugeFull: g.senderFull, floatLow: mm(37), floatHigh: mm(181) });
+      Object.assign(g, {
+        kind: 'ohms',
+        gaugeEmpty: g.senderEmpty,
+        gaugeFull: g.senderFull,
+        floatLow: mm(37),
+        floatHigh: mm(181),
+      });
       for (const key of ['sweep', 'sweepDown', 'combine', 'armLength'] as const) delete g[key];
     });
     const found = findingsOf(job).gauge;
@@ -184,7 +223,7 @@ describe('the float’s stops', () => {
     expect(marks[0]!.direct).to.be.closeTo(volumeAtLevel(table, 0.037), 1e-9);
     expect(marks[0]!.direct).to.be.closeTo(deadBands.below, 1e-9);
     expect(marks.at(-1)!.direct).to.be.closeTo(volumeAtLevel(table, 0.181), 1e-9);
-  }); // prettier-ignore
+  });
   it('no resistor under an ohm is proposed: a wire does', () => {
     expect(e24Near(0.7, 5)).to.deep.equal([0]);
     for (const ohm of [1, 1.2, 1.9, 5]) for (const v of e24Near(ohm, 5)) expect(v, String(ohm)).to.be.at.least(1);

@@ -135,19 +135,25 @@ describe('the siphon’s drill', () => {
     for (const set of [3e5, 4e4]) {
       const found = siphonFindings(hanger, conditions(160, 60, 0.1, { set }))!;
       if (found.drill !== undefined)
-        expect(siphonFindings({ ...hanger, jetDrill: { si: found.drill - 0.05e-3, unit: 'mm' } }, conditions(160, 60))!.idle.backPressure).to.be.below(set / 5);
+        expect(
+          siphonFindings({ ...hanger, jetDrill: { si: found.drill - 0.05e-3, unit: 'mm' } }, conditions(160, 60))!.idle
+            .backPressure,
+        ).to.be.below(set / 5);
     }
     expect(siphonFindings(hanger, conditions(160, 60, 0.1, { set: 1e4 }))!.drill).to.equal(undefined);
-  }); // prettier-ignore
+  });
   it('of a moulded jet is larger than of a drilled tube, and smaller where its throat cavitates', () => {
     const moulded = siphonFindings({ ...hanger, jetKind: 'moulded' }, conditions(160, 60))!;
     expect(moulded.drill).to.be.greaterThan(siphonFindings(hanger, conditions(160, 60))!.drill!);
     const hot = conditions(160, 60);
     const boiling = { ...hot.points.fullLoadHot, overVapour: 3e3 };
-    const choked = siphonFindings({ ...hanger, jetDrill: mm(2) }, { ...hot, points: { ...hot.points, fullLoadHot: boiling } })!;
+    const choked = siphonFindings(
+      { ...hanger, jetDrill: mm(2) },
+      { ...hot, points: { ...hot.points, fullLoadHot: boiling } },
+    )!;
     expect(choked.fullLoadHot.limit).to.equal('cavitation');
     expect(choked.fullLoadHot.suction).to.be.below(choked.fullLoad.suction);
-  }); // prettier-ignore
+  });
   it('has its set drawn: holding back less and less, bringing across most in between', () => {
     const { set } = siphonFindings(hanger, conditions(160, 60))!;
     expect(set.length).to.be.greaterThan(30);

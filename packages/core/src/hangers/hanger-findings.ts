@@ -225,7 +225,12 @@ function pickupFindings(
 export function pickupPoints({ pickupKind, matLength, matWidth }: Hanger, [x, y, z]: Place): Place[] {
   if (pickupKind !== 'mat' || !matLength || !matWidth) return [[x, y, z]];
   const [dx, dy] = [matLength.si / 2, matWidth.si / 2];
-  return [[x - dx, y - dy, z], [x - dx, y + dy, z], [x + dx, y - dy, z], [x + dx, y + dy, z]]; // prettier-ignore
+  return [
+    [x - dx, y - dy, z],
+    [x - dx, y + dy, z],
+    [x + dx, y - dy, z],
+    [x + dx, y + dy, z],
+  ];
 }
 
 /** The far lobe is over the far pickup. Undefined without a siphon or a far lobe. */

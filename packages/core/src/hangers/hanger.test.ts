@@ -1,14 +1,17 @@
+import { drawingSvg } from '../drawings/drawing-svg.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { measured } from '../fields/measured.ts';
 import type { Hanger } from '../job/hanger.ts';
 import { blockingOff } from './blocking-off.ts';
 import { openingFit } from './opening-fit.ts';
-import { plateTemplate, templateSvg } from './plate-template.ts';
+import { plateTemplate, templateDrawing, type Template } from './plate-template.ts';
 import { ringPlate } from './ring-plate.ts';
 import { hangerStand } from './stack-height.ts';
 import { stripOrder } from './strip-order.ts';
 import { mostLean, tiltIn } from './tilt-in.ts';
+
+const svgOf = (template: Template): string => drawingSvg(templateDrawing(template));
 
 const mm = (value: number) => measured(value / 1000, 'mm');
 const inch = (value: number) => measured(value * 0.0254, 'in');
@@ -29,9 +32,15 @@ describe('the stack height', () => {
   });
   it('changes every rod and tube by the same, and tells how it then stands', () => {
     const stand = hangerStand(
-      { hold: 'rigid', stack: mm(230), oldStack: mm(205), rods: [{ id: 'a', label: 'rod', old: mm(182) }, { id: 'b' }], gasketFree: mm(3) },
+      {
+        hold: 'rigid',
+        stack: mm(230),
+        oldStack: mm(205),
+        rods: [{ id: 'a', label: 'rod', old: mm(182) }, { id: 'b' }],
+        gasketFree: mm(3),
+      },
       0.2302,
-    ); // prettier-ignore
+    );
     expect(stand.change).to.be.closeTo(0.025, 1e-12);
     expect(stand.rods[0]!.cut).to.be.closeTo(0.207, 1e-12);
     expect(stand.rods[1]!.cut).to.equal(undefined);
@@ -52,10 +61,15 @@ describe('the opening', () => {
     expect(fit.passing).to.have.length(2);
   });
   it('loses its lip on both sides, and bodies gain their sleeves', () => {
-    const fit = openingFit({ openingDiameter: mm(60), lip: mm(3), play: mm(0.5), bodies: [{ id: 'a', diameter: mm(39), sleeve: mm(3) }] })!;
+    const fit = openingFit({
+      openingDiameter: mm(60),
+      lip: mm(3),
+      play: mm(0.5),
+      bodies: [{ id: 'a', diameter: mm(39), sleeve: mm(3) }],
+    })!;
     expect(fit.free).to.be.closeTo(0.054, 1e-12);
     expect(fit.needed).to.be.closeTo(0.046, 1e-12);
-  }); // prettier-ignore
+  });
 });
 
 describe('tilting a stiff part in', () => {
@@ -117,9 +131,13 @@ describe('taking the hanger apart', () => {
 
 describe('the ring plate', () => {
   const hanger: Hanger = {
-    boltCircle: mm(128), plateHole: mm(104), plateOutside: mm(148), studs: 6, studSize: mm(5),
+    boltCircle: mm(128),
+    plateHole: mm(104),
+    plateOutside: mm(148),
+    studs: 6,
+    studSize: mm(5),
     ports: [17.5, 17.5, 14, 22.2].map((h, i) => ({ id: `p${i}`, label: `port ${i}`, hexagon: mm(h) })),
-  }; // prettier-ignore
+  };
   const plate = ringPlate(hanger)!;
   it('spaces its studs evenly on the bolt circle and tells the metal left', () => {
     for (const s of plate.studs) expect(Math.hypot(s.x, s.y)).to.be.closeTo(0.064, 1e-12);
@@ -137,7 +155,6 @@ describe('the ring plate', () => {
           [a, b],
           [b, a],
         ] as const)
-          // prettier-ignore
           expect(apart).to.be.at.least((2.2 * turned.hexagon) / 2 + still.hexagon / Math.sqrt(3) - 1e-9);
       }),
     );
@@ -156,7 +173,7 @@ describe('the ring plate', () => {
   });
   it('is drawn at true size with a ruler of 100 mm', () => {
     const template = plateTemplate(plate, 'ring', 'Ring & plate');
-    const svg = templateSvg(template);
+    const svg = svgOf(template);
     expect(svg).to.match(/width="164mm" height="[\d.]+mm" viewBox="-82 /);
     expect(svg).to.include('r="74"').and.include('r="52"').and.include('Ring &amp; plate');
     const ruler = template.shapes.find((s) => s.kind === 'line' && s.layer === 'note' && s.from[1] === s.to[1]);

@@ -1,10 +1,19 @@
+import { drawingSvg } from '../drawings/drawing-svg.ts';
 import { expect } from 'chai';
 import type { Hanger } from '../job/hanger.ts';
 import { measured } from '../fields/measured.ts';
 import { templateOf } from './template-of.ts';
-import { plateTemplate, templateSvg, type TemplateKind, type TemplateShape } from './plate-template.ts';
+import {
+  plateTemplate,
+  templateDrawing,
+  type Template,
+  type TemplateKind,
+  type TemplateShape,
+} from './plate-template.ts';
 import { ringPlate } from './ring-plate.ts';
 import { tiltIn } from './tilt-in.ts';
+
+const svgOf = (template: Template): string => drawingSvg(templateDrawing(template));
 
 const mm = (value: number) => measured(value / 1000, 'mm');
 const hanger: Hanger = {
@@ -26,17 +35,24 @@ const circles = (list: readonly TemplateShape[]) =>
   );
 const texts = (list: readonly TemplateShape[]) => list.flatMap((s) => (s.kind === 'text' ? [s] : []));
 const lines = (list: readonly TemplateShape[], layer: string) =>
-  list.flatMap((s) => (s.kind === 'line' && s.layer === layer ? [[...s.from, ...s.to].map((v) => Number(v.toFixed(6)))] : [])); // prettier-ignore
+  list.flatMap((s) =>
+    s.kind === 'line' && s.layer === layer ? [[...s.from, ...s.to].map((v) => Number(v.toFixed(6)))] : [],
+  );
 
 describe('the drawing of a ring plate', () => {
   it('has the hole, the rim and a hole of 1.1 studs at each stud, the first at twelve o’clock', () => {
     const cut = circles(shapes('ring')).filter((c) => c.startsWith('cut'));
     // 64 mm at 90°, 150°, ...: 64 cos 30° = 55.43
     expect(cut).to.have.members([
-      'cut 0.00 0.00 r74.000', 'cut 0.00 0.00 r52.000',
-      'cut 0.00 64.00 r2.750', 'cut -55.43 32.00 r2.750', 'cut -55.43 -32.00 r2.750',
-      'cut -0.00 -64.00 r2.750', 'cut 55.43 -32.00 r2.750', 'cut 55.43 32.00 r2.750',
-    ]); // prettier-ignore
+      'cut 0.00 0.00 r74.000',
+      'cut 0.00 0.00 r52.000',
+      'cut 0.00 64.00 r2.750',
+      'cut -55.43 32.00 r2.750',
+      'cut -55.43 -32.00 r2.750',
+      'cut -0.00 -64.00 r2.750',
+      'cut 55.43 -32.00 r2.750',
+      'cut 55.43 32.00 r2.750',
+    ]);
     expect(circles(shapes('ring'))).to.include('centre 0.00 0.00 r64.000');
   });
   it('drilled into the tank it has no rim, and as a cover no hole but its ports’', () => {
@@ -51,9 +67,16 @@ describe('the drawing of a ring plate', () => {
     const [feed] = ringPlate(hanger)!.ports;
     const [x, y] = [feed!.x * 1000, feed!.y * 1000].map((v) => Number(v.toFixed(6))) as [number, number];
     const close = (a: number[]) => crosses.some((c) => c.every((v, i) => Math.abs(v - a[i]!) < 1e-5));
-    for (const cross of [[-13, 0, 13, 0], [0, -13, 0, 13], [-5, 64, 5, 64], [0, 59, 0, 69], [x - 10, y, x + 10, y], [x, y - 10, x, y + 10]])
+    for (const cross of [
+      [-13, 0, 13, 0],
+      [0, -13, 0, 13],
+      [-5, 64, 5, 64],
+      [0, 59, 0, 69],
+      [x - 10, y, x + 10, y],
+      [x, y - 10, x, y + 10],
+    ])
       expect(close(cross), cross.join()).to.equal(true);
-  }); // prettier-ignore
+  });
   it('names itself above, its sizes and ruler below, and its ports beside their middles', () => {
     const [ring, cover] = [texts(shapes('ring')), texts(shapes('cover'))];
     const at = (list: typeof ring, words: RegExp) => {
@@ -63,11 +86,15 @@ describe('the drawing of a ring plate', () => {
     expect(at(ring, /^Plate$/)).to.deep.equal([-72, 77]);
     expect(at(ring, /bolt circle/)).to.deep.equal([-72, -78.5]);
     expect(at(ring, /Check with a rule/)).to.deep.equal([-50, -95]);
-    expect(ring.find((t) => t.text.includes('bolt circle'))!.text).to.equal('hole ⌀ 104 mm, bolt circle ⌀ 128 mm, 6 × ⌀ 5.5 mm');
+    expect(ring.find((t) => t.text.includes('bolt circle'))!.text).to.equal(
+      'hole ⌀ 104 mm, bolt circle ⌀ 128 mm, 6 × ⌀ 5.5 mm',
+    );
     expect(cover.find((t) => t.text.includes('bolt circle'))!.text).to.equal('bolt circle ⌀ 128 mm, 6 × ⌀ 5.5 mm');
     const [feed] = ringPlate(hanger)!.ports;
-    expect(at(cover, /^feed$/)).to.deep.equal([feed!.x * 1000 + 1.5, feed!.y * 1000 + 1.5].map((v) => Number(v.toFixed(6))));
-  }); // prettier-ignore
+    expect(at(cover, /^feed$/)).to.deep.equal(
+      [feed!.x * 1000 + 1.5, feed!.y * 1000 + 1.5].map((v) => Number(v.toFixed(6))),
+    );
+  });
   it('has a ruler of 100 mm with a tick each 5 mm, longer at the tens', () => {
     const ruler = lines(shapes('ring'), 'note');
     const expected = [[-50, -90, 50, -90], ...Array.from({ length: 21 }, (_, i) => [-50 + 5 * i, -90, -50 + 5 * i, i % 2 ? -88 : -86])]; // prettier-ignore
@@ -75,12 +102,14 @@ describe('the drawing of a ring plate', () => {
   });
   it('as an SVG stands upright: y runs the other way there', () => {
     const template = plateTemplate(ringPlate(hanger)!, 'ring', 'Plate');
-    const svg = templateSvg(template);
+    const svg = svgOf(template);
     expect(svg).to.include('<circle cx="0" cy="-64" r="2.75"');
-    expect(svg).to.include('<line x1="-50" y1="90" x2="50" y2="90"').and.include('<line x1="-50" y1="90" x2="-50" y2="86"');
+    expect(svg)
+      .to.include('<line x1="-50" y1="90" x2="50" y2="90"')
+      .and.include('<line x1="-50" y1="90" x2="-50" y2="86"');
     expect(svg).to.include('<text x="-72" y="-77"');
     expect([template.width, template.top, template.height]).to.deep.equal([164, 88.5, 88.5 + 103]);
-  }); // prettier-ignore
+  });
 });
 
 describe('a ring plate', () => {

@@ -1,3 +1,4 @@
+import type { Drawing, Shape } from '../drawings/drawing.ts';
 import type { OringGroove } from './oring-groove.ts';
 import type { SockAdapter } from './sock-adapter.ts';
 import { studHole, type RingPlate } from './ring-plate.ts';
@@ -80,9 +81,15 @@ export function plateTemplate(
     -outer - 4.5,
     [
       ...(kind === 'cover' ? [] : [`hole ${size(plate.hole)}`]),
-      ...(plate.boltCircle === undefined ? ['moulded lid'] : [`bolt circle ${size(plate.boltCircle)}`, `${plate.studs.length} × ${size(studHole(plate.studSize))}`]),
-      ...(groove && kind === 'ring' ? [`O-ring groove ${size(groove.inside)} to ${size(groove.outside)}, ${Number((groove.depth * 1000).toFixed(2))} mm deep`] : []),
-    ].join(', '), // prettier-ignore
+      ...(plate.boltCircle === undefined
+        ? ['moulded lid']
+        : [`bolt circle ${size(plate.boltCircle)}`, `${plate.studs.length} × ${size(studHole(plate.studSize))}`]),
+      ...(groove && kind === 'ring'
+        ? [
+            `O-ring groove ${size(groove.inside)} to ${size(groove.outside)}, ${Number((groove.depth * 1000).toFixed(2))} mm deep`,
+          ]
+        : []),
+    ].join(', '),
   );
   return withRuler(title, shapes, outer);
 
@@ -125,9 +132,15 @@ export function adapterTemplate(adapter: SockAdapter, title: string): Template {
   const g = [low + mm(from), low + mm(from) + mm(width)] as const;
   for (const side of [-1, 1]) {
     const corners = [
-      [bore, low], [outside, low], [outside, g[0]], [outside - mm(depth), g[0]],
-      [outside - mm(depth), g[1]], [outside, g[1]], [outside, -low], [bore, -low],
-    ] as const; // prettier-ignore
+      [bore, low],
+      [outside, low],
+      [outside, g[0]],
+      [outside - mm(depth), g[0]],
+      [outside - mm(depth), g[1]],
+      [outside, g[1]],
+      [outside, -low],
+      [bore, -low],
+    ] as const;
     corners.forEach(([x, y], i) => {
       const [nx, ny] = corners[(i + 1) % corners.length]!;
       line([side * x, y], [side * nx, ny]);
@@ -138,36 +151,33 @@ export function adapterTemplate(adapter: SockAdapter, title: string): Template {
   const say = (y: number, text: string, height = 3) =>
     shapes.push({ kind: 'text', x: -reach, y, height, text, layer: 'note' });
   say(reach + 3, title, 3.5);
-  say(-reach - 4.5, `bore ${size(adapter.bore)}, outside ${size(adapter.outside)}, ${Number(length.toFixed(1))} mm long, groove ${Number(mm(width).toFixed(1))} wide and ${Number(mm(depth).toFixed(1))} deep`); // prettier-ignore
+  say(
+    -reach - 4.5,
+    `bore ${size(adapter.bore)}, outside ${size(adapter.outside)}, ${Number(length.toFixed(1))} mm long, groove ${Number(mm(width).toFixed(1))} wide and ${Number(mm(depth).toFixed(1))} deep`,
+  );
   return withRuler(title, shapes, reach);
 }
 
 const size = (metres: number): string => `⌀ ${Number((metres * 1000).toFixed(2))} mm`;
-const escape = (text: string): string =>
-  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 
-const strokes: Record<Layer, string> = {
-  cut: 'stroke="#000" stroke-width="0.3"',
-  centre: 'stroke="#000" stroke-width="0.15" stroke-dasharray="4 1 1 1"',
-  note: 'stroke="#000" stroke-width="0.2"',
+const pens: Record<Layer, { readonly weight: number; readonly dash?: string }> = {
+  cut: { weight: 0.3 },
+  centre: { weight: 0.15, dash: '4 1 1 1' },
+  note: { weight: 0.2 },
 };
 
-/** The template as an SVG whose millimetres are millimetres. */
-export function templateSvg({ shapes, width, height, top }: Template): string {
-  const n = (v: number) => String(Number(v.toFixed(3)));
-  const drawn = shapes.map((s) => {
+/** The template as a drawing at true size: y runs the other way there. */
+export function templateDrawing({ title, shapes, width, height, top }: Template): Drawing {
+  const drawn = shapes.map((s): Shape => {
     switch (s.kind) {
       case 'circle':
-        return `<circle cx="${n(s.x)}" cy="${n(-s.y)}" r="${n(s.radius)}" fill="none" ${strokes[s.layer]}/>`;
+        return { kind: 'circle', x: s.x, y: -s.y, radius: s.radius, ...pens[s.layer] };
       case 'line':
-        return `<line x1="${n(s.from[0])}" y1="${n(-s.from[1])}" x2="${n(s.to[0])}" y2="${n(-s.to[1])}" ${strokes[s.layer]}/>`;
+        return { kind: 'path', points: [s.from, s.to].map(([x, y]) => ({ x, y: -y })), ...pens[s.layer] };
       case 'text':
-        return `<text x="${n(s.x)}" y="${n(-s.y)}" font-size="${s.height}" font-family="sans-serif">${escape(s.text)}</text>`;
+        return { kind: 'text', x: s.x, y: -s.y, size: s.height, text: s.text, anchor: 'start' };
     }
   });
-  return `<?xml version="1.0" encoding="UTF-8"?>
-<svg xmlns="http://www.w3.org/2000/svg" width="${n(width)}mm" height="${n(height)}mm" viewBox="${n(-width / 2)} ${n(-top)} ${n(width)} ${n(height)}">
-${drawn.join('\n')}
-</svg>
-`;
+  const groups = [{ id: 'template', shapes: drawn }];
+  return { title, left: -width / 2, top: -top, width, height, isTrueSize: true, groups };
 }

@@ -100,7 +100,10 @@ export function siphonFindings(hanger: Hanger, conditions: JetConditions): Sipho
   const suffices = (moments: readonly JetPoint[]) =>
     drills.findLast(
       (bore) =>
-        lets(bore - DRILL_TOLERANCE) && brings(bore, moments) && brings(bore - DRILL_TOLERANCE, moments) && brings(bore + DRILL_TOLERANCE, moments), // prettier-ignore
+        lets(bore - DRILL_TOLERANCE) &&
+        brings(bore, moments) &&
+        brings(bore - DRILL_TOLERANCE, moments) &&
+        brings(bore + DRILL_TOLERANCE, moments),
     );
   const ways = [
     ['everything', jetPoints],

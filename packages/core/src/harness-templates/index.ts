@@ -104,7 +104,10 @@ function gauge(job: Job, onto: Harness): Harness {
   const meter = build.device('levelGauge');
   const sender = build.device('levelSender');
   const point = build.device('earthPoint', { label: 'Earth of the sender', on: 'plate' });
-  const held = job.gauge?.movement === 'bimetal' ? build.device('stabiliser', job.gauge.stabiliser ? { volts: job.gauge.stabiliser } : {}) : undefined; // prettier-ignore
+  const held =
+    job.gauge?.movement === 'bimetal'
+      ? build.device('stabiliser', job.gauge.stabiliser ? { volts: job.gauge.stabiliser } : {})
+      : undefined;
   build.wire(`${key}:15`, `${fuse}:in`, keyed);
   if (held) {
     const case_ = build.device('earthPoint', { label: 'Earth of the stabiliser', on: 'body' });
@@ -113,7 +116,8 @@ function gauge(job: Job, onto: Harness): Harness {
     build.wire(`${held}:out`, `${meter}:feed`, keyed);
   } else build.wire(`${fuse}:out`, `${meter}:feed`, keyed);
   const signal: Given = { ...coil, use: 'signal', lies: 'underbody' };
-  const second = job.gauge?.combine === 'sum' ? build.device('levelSender', { which: 'second', label: 'Second sender' }) : undefined; // prettier-ignore
+  const second =
+    job.gauge?.combine === 'sum' ? build.device('levelSender', { which: 'second', label: 'Second sender' }) : undefined;
   build.wire(`${meter}:sender`, `${sender}:signal`, signal);
   if (second) build.wire(`${sender}:earth`, `${second}:signal`, signal);
   build.wire(`${second ?? sender}:earth`, `${point}:point`, { ...earth, lies: 'underbody' });
@@ -137,7 +141,9 @@ export const harnessTemplates = {
   controlled: {
     name: 'Pump controller (PWM)',
     hint: 'Short and thick to the controller; sensor on three shielded wires, the shield earthed at one end.',
-    unfit: (job) => needsPump(job) ?? (pumpsOf(job).some((p) => p.drive === 'pwm') ? undefined : 'No pump on the run is driven by a controller.'), // prettier-ignore
+    unfit: (job) =>
+      needsPump(job) ??
+      (pumpsOf(job).some((p) => p.drive === 'pwm') ? undefined : 'No pump on the run is driven by a controller.'),
     build: (job) => controlled(job),
   },
   oilPressure: {
@@ -155,7 +161,8 @@ export const harnessTemplates = {
   anotherPump: {
     name: 'Another pump, its relay and fuse',
     hint: 'For every pump of the run that has no circuit yet, its coil with those that are there.',
-    unfit: (job) => (pumpsWithoutCircuit(job, job.wiring ?? {}).length > 0 ? undefined : 'Every pump of the run is in the circuit.'), // prettier-ignore
+    unfit: (job) =>
+      pumpsWithoutCircuit(job, job.wiring ?? {}).length > 0 ? undefined : 'Every pump of the run is in the circuit.',
     build: relaysForOthers,
   },
   gauge: {

@@ -34,7 +34,11 @@ export function pumpLegs(build: HarnessBuild, pump: Pump, from: string, to?: str
   const minus = connector('earth pin');
   build.wire(from, `${plus}:in`, { ...long, ...two });
   build.wire(`${plus}:out`, `${device}:plus`, { ...(inTank ? inside : long), ...two });
-  build.wire(`${device}:minus`, `${minus}:in`, { ...(inTank ? inside : { ...earth, finishEnd: 'crimp' as const }), use: 'earth', ...two }); // prettier-ignore
+  build.wire(`${device}:minus`, `${minus}:in`, {
+    ...(inTank ? inside : { ...earth, finishEnd: 'crimp' as const }),
+    use: 'earth',
+    ...two,
+  });
   if (to !== undefined) build.wire(`${minus}:out`, to, { ...earth, finishEnd: 'crimp', ...two });
   else {
     const point = build.device('earthPoint', { label: `Earth of ${name}`, on: 'body' });

@@ -16,7 +16,10 @@ const table = [
 const TABLE_AROUND = celsius(50);
 const TABLE_MOST = insulations.pvc105.most;
 
-/** A that a conductor carries as the table has it, between its gauges by the logarithm of the area, beyond them along its last pair. @param area - m2. */
+/**
+ * A that a conductor carries as the table has it, between its gauges by the logarithm of the area, beyond them along its last pair.
+ * @param area - m2.
+ */
 function ampacity(area: number): number {
   const points = table.map(([awg, amps]) => [Math.log(gaugeArea(awg)), Math.log(amps)] as const);
   const x = Math.log(area);

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { changed, snagsOfRule } from '../../test/rule-cases.ts';
 import { proofsOf } from '../wiring/proofs.ts';
-import { partRows } from '../cards/parts-card.ts';
+import { partRows } from '../cards/parts/part-rows.ts';
 import { demoJobs } from '../demo/index.ts';
 import type { Job } from '../job/job.ts';
 import { findingsOf } from '../reckoning/findings.ts';

@@ -48,7 +48,10 @@ export function joinedTo(
 export function floatingNode(
   elements: readonly CircuitElement[],
 ): { readonly node: string; readonly at: readonly string[] } | undefined {
-  const held = joinedTo(elements.filter((e) => e.law.kind === 'source' || e.law.kind === 'resistor'), [EARTH]); // prettier-ignore
+  const held = joinedTo(
+    elements.filter((e) => e.law.kind === 'source' || e.law.kind === 'resistor'),
+    [EARTH],
+  );
   for (const { a, b } of elements)
     for (const node of [a, b])
       if (!held.has(node)) return { node, at: elements.filter((e) => e.a === node || e.b === node).map((e) => e.id) };
@@ -72,7 +75,9 @@ export function rigidRing(
     const sources = ring.filter((r) => r.law.kind === 'source').map((r) => r.id);
     if (sources.length > 1) return { fault: { code: 'sourcesOppose', sources } };
     if (sources.length === 1)
-      return { fault: { code: 'short', source: sources[0]!, by: ring.filter((r) => r.law.kind !== 'source').map((r) => r.id) } }; // prettier-ignore
+      return {
+        fault: { code: 'short', source: sources[0]!, by: ring.filter((r) => r.law.kind !== 'source').map((r) => r.id) },
+      };
     idle.add(e);
   }
   return { idle };

@@ -16,22 +16,49 @@ const rows = (harness: Harness, pump = 'pump-1') =>
 describe('cut-off logic', () => {
   it('a control unit and an inertia switch: runs cranking and driving, primes, stands in all else', () => {
     const told = rows(laid('onePump', demoJobs.mailVan));
-    expect(told).to.include({ off: 'stands', prime: 'runs', keyOn: 'stands', cranking: 'runs', driving: 'runs', stalled: 'stands', crash: 'stands', crashTurning: 'stands', after: 'stands' }); // prettier-ignore
+    expect(told).to.include({
+      off: 'stands',
+      prime: 'runs',
+      keyOn: 'stands',
+      cranking: 'runs',
+      driving: 'runs',
+      stalled: 'stands',
+      crash: 'stands',
+      crashTurning: 'stands',
+      after: 'stands',
+    });
     expect(told['dead-control-unit-1']).to.equal('stands');
     // its contacts welded, only the fuse stops it: the relay's feed is always live
     expect(told['welded-relay-1']).to.equal('runs');
   });
   it('staged pumps each have an output; both stand in a crash', () => {
     const harness = laid('staged', twoPumpJob());
-    for (const pump of ['pump-1', 'pump-2']) expect(rows(harness, pump)).to.include({ driving: 'runs', crash: 'stands', keyOn: 'stands' }); // prettier-ignore
+    for (const pump of ['pump-1', 'pump-2'])
+      expect(rows(harness, pump)).to.include({ driving: 'runs', crash: 'stands', keyOn: 'stands' });
   });
   it('a pump controller is fed by a relay that the control unit pulls', () => {
     const harness = laid('controlled', demoJobs.islandShuttle);
-    expect(rows(harness)).to.include({ driving: 'runs', keyOn: 'stands', stalled: 'stands', crashTurning: 'stands', off: 'stands' }); // prettier-ignore
+    expect(rows(harness)).to.include({
+      driving: 'runs',
+      keyOn: 'stands',
+      stalled: 'stands',
+      crashTurning: 'stands',
+      off: 'stands',
+    });
   });
   it('oil pressure: runs while it is cranked and with pressure, not with the key on alone', () => {
     const told = rows(laid('oilPressure', carburettorJob()));
-    expect(told).to.include({ keyOn: 'stands', prime: 'stands', cranking: 'runs', driving: 'runs', stalled: 'stands', noOil: 'stands', crash: 'stands', crashTurning: 'stands', after: 'stands' }); // prettier-ignore
+    expect(told).to.include({
+      keyOn: 'stands',
+      prime: 'stands',
+      cranking: 'runs',
+      driving: 'runs',
+      stalled: 'stands',
+      noOil: 'stands',
+      crash: 'stands',
+      crashTurning: 'stands',
+      after: 'stands',
+    });
   });
   it('without its cranking contact the pump stands while the engine is cranked', () => {
     const harness = laid('oilPressure', carburettorJob());
@@ -40,8 +67,15 @@ describe('cut-off logic', () => {
   });
   it('a relay fed by the key alone stays live; one whose coil is on nothing is not known', () => {
     const harness = simpleWiring({});
-    const toEarth = harness.wires!.map((w) => (w.to?.terminal === 'pump' ? { ...w, to: { device: 'earth-point-1', terminal: 'point' } } : w)); // prettier-ignore
-    expect(rows({ ...harness, wires: toEarth })).to.include({ keyOn: 'runs', stalled: 'runs', crash: 'runs', off: 'stands' }); // prettier-ignore
+    const toEarth = harness.wires!.map((w) =>
+      w.to?.terminal === 'pump' ? { ...w, to: { device: 'earth-point-1', terminal: 'point' } } : w,
+    );
+    expect(rows({ ...harness, wires: toEarth })).to.include({
+      keyOn: 'runs',
+      stalled: 'runs',
+      crash: 'runs',
+      off: 'stands',
+    });
     const open = harness.wires!.filter((w) => w.to?.terminal !== 'pump');
     expect(rows({ ...harness, wires: open })).to.include({ driving: 'unknown', keyOn: 'unknown', crash: 'unknown' });
   });
@@ -58,7 +92,12 @@ describe('cut-off logic', () => {
   it('primes for as long as the control unit does', () => {
     const at = (prime: number) => {
       const harness = simpleWiring({});
-      return rows({ ...harness, devices: harness.devices!.map((d) => (d.kind === 'controlUnit' ? { ...d, prime: { si: prime, unit: 's' } } : d)) }); // prettier-ignore
+      return rows({
+        ...harness,
+        devices: harness.devices!.map((d) =>
+          d.kind === 'controlUnit' ? { ...d, prime: { si: prime, unit: 's' } } : d,
+        ),
+      });
     };
     expect(at(2).prime).to.equal('runs');
     expect(at(0.4).prime).to.equal('stands');
@@ -66,12 +105,22 @@ describe('cut-off logic', () => {
   });
   it('a control unit whose output stays closed when it is dead leaves the pump on', () => {
     const harness = simpleWiring({});
-    const dead = { ...harness, devices: harness.devices!.map((d) => (d.kind === 'controlUnit' ? { ...d, deadCloses: true } : d)) }; // prettier-ignore
+    const dead = {
+      ...harness,
+      devices: harness.devices!.map((d) => (d.kind === 'controlUnit' ? { ...d, deadCloses: true } : d)),
+    };
     expect(rows(dead)['dead-control-unit-1']).to.equal('runs');
   });
   it('a relay that holds itself over its own contact is found holding after driving, and standing before', () => {
     const build = new HarnessBuild();
-    const [battery, key, oil, relay, pump, earth] = [build.device('battery'), build.device('keySwitch'), build.device('oilSwitch'), build.device('relay'), build.device('pumpLoad', { part: 'pump-1' }), build.device('earthPoint')]; // prettier-ignore
+    const [battery, key, oil, relay, pump, earth] = [
+      build.device('battery'),
+      build.device('keySwitch'),
+      build.device('oilSwitch'),
+      build.device('relay'),
+      build.device('pumpLoad', { part: 'pump-1' }),
+      build.device('earthPoint'),
+    ];
     build.wire(`${battery}:plus`, `${key}:30`);
     build.wire(`${key}:15`, `${relay}:30`);
     build.wire(`${key}:15`, `${oil}:in`);
@@ -85,7 +134,12 @@ describe('cut-off logic', () => {
   });
   it('a contact that opens its own coil buzzes: nothing is said to run', () => {
     const build = new HarnessBuild();
-    const [battery, relay, pump, earth] = [build.device('battery'), build.device('relay', { changesOver: true }), build.device('pumpLoad', { part: 'pump-1' }), build.device('earthPoint')]; // prettier-ignore
+    const [battery, relay, pump, earth] = [
+      build.device('battery'),
+      build.device('relay', { changesOver: true }),
+      build.device('pumpLoad', { part: 'pump-1' }),
+      build.device('earthPoint'),
+    ];
     build.wire(`${battery}:plus`, `${relay}:30`);
     build.wire(`${relay}:87a`, `${relay}:86`);
     build.wire(`${relay}:85`, `${earth}:point`);
@@ -112,7 +166,6 @@ describe('cut-off logic', () => {
         demoJobs.islandShuttle,
         changed(demoJobs.mailVan, (j) => (j.parts = {})),
       ]) {
-        // prettier-ignore
         const why = template.unfit(job);
         if (why !== undefined) {
           expect(why).to.match(/[.]$/);
@@ -121,7 +174,9 @@ describe('cut-off logic', () => {
         const harness = template.build(job, {});
         const ids = [...harness.devices!, ...harness.wires!].map((r) => r.id);
         expect(new Set(ids).size, key).to.equal(ids.length);
-        const joined = harness.wires!.every((w) => [w.from, w.to].every((e) => harness.devices!.some((d) => d.id === e!.device))); // prettier-ignore
+        const joined = harness.wires!.every((w) =>
+          [w.from, w.to].every((e) => harness.devices!.some((d) => d.id === e!.device)),
+        );
         expect(joined, key).to.equal(true);
       }
   });

@@ -28,7 +28,11 @@ interface Logic {
   readonly earth: number;
   readonly plus: readonly number[];
   /** Contacts that open and close. */
-  readonly contacts: readonly { readonly a: number; readonly b: number; isClosed(state: CutOffState, pulled: ReadonlySet<string>): boolean }[]; // prettier-ignore
+  readonly contacts: readonly {
+    readonly a: number;
+    readonly b: number;
+    isClosed(state: CutOffState, pulled: ReadonlySet<string>): boolean;
+  }[];
   readonly coils: readonly { readonly id: string; readonly a: number; readonly b: number }[];
   readonly pumps: readonly { readonly part: string; readonly a: number; readonly b: number }[];
 }
@@ -64,9 +68,16 @@ const logicOf = /* @__PURE__ */ onceFor((harness: Harness): Logic => {
     contacts: moving.map(({ device, link, a, b }) => {
       const { coil } = kindOfDevice(device);
       const isCoilWired = coil !== undefined && isWired(device, coil);
-      return { a: number(a), b: number(b), isClosed: (state, pulled) => link.isClosed!(state, { isPulled: pulled.has(device.id), isCoilWired }) }; // prettier-ignore
+      return {
+        a: number(a),
+        b: number(b),
+        isClosed: (state, pulled) => link.isClosed!(state, { isPulled: pulled.has(device.id), isCoilWired }),
+      };
     }),
-    coils: devices.flatMap((d) => { const { coil } = kindOfDevice(d); return coil ? [{ id: d.id, a: number(placeIn(d, coil[0])), b: number(placeIn(d, coil[1])) }] : []; }), // prettier-ignore
+    coils: devices.flatMap((d) => {
+      const { coil } = kindOfDevice(d);
+      return coil ? [{ id: d.id, a: number(placeIn(d, coil[0])), b: number(placeIn(d, coil[1])) }] : [];
+    }),
     pumps: pumpPlaces(harness).map(({ part, a, b }) => ({ part, a: number(a), b: number(b) })),
   };
 });
@@ -146,7 +157,14 @@ export const truthTable = /* @__PURE__ */ onceFor((harness: Harness): readonly C
   const devices = devicesOf(harness);
   const relays = devices.filter((d) => d.kind === 'relay');
   const units = devices.filter((d) => d.kind === 'controlUnit' || d.kind === 'pumpController');
-  type Asked = readonly [key: string, name: string, wanted: Wanted, state: CutOffState, after?: 'driving', failed?: string]; // prettier-ignore
+  type Asked = readonly [
+    key: string,
+    name: string,
+    wanted: Wanted,
+    state: CutOffState,
+    after?: 'driving',
+    failed?: string,
+  ];
   const rows: Asked[] = [
     ['off', 'key off', 'stand', { ...still, key: 'off' }],
     ['prime', 'key just turned on', 'either', { ...still, since: PRIMED }],
@@ -158,13 +176,28 @@ export const truthTable = /* @__PURE__ */ onceFor((harness: Harness): readonly C
     ['crash', 'crash, engine stopped by it', 'stand', { ...still, crashed: true }, 'driving'],
     ['crashTurning', 'crash, engine still turning', 'stand', { ...DRIVING, crashed: true }, 'driving'],
     ['after', 'key off after driving', 'stand', { ...still, key: 'off' }, 'driving'],
-    ...relays.map((d): Asked => [`welded-${d.id}`, 'contacts welded, key off', 'either', { ...still, key: 'off', ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
-    ...units.map((d): Asked => [`dead-${d.id}`, 'control dead, engine stopped', 'stand', { ...still, ...failing(d.id) }, 'driving', d.id]), // prettier-ignore
+    ...relays.map((d): Asked => [
+      `welded-${d.id}`,
+      'contacts welded, key off',
+      'either',
+      { ...still, key: 'off', ...failing(d.id) },
+      'driving',
+      d.id,
+    ]),
+    ...units.map((d): Asked => [
+      `dead-${d.id}`,
+      'control dead, engine stopped',
+      'stand',
+      { ...still, ...failing(d.id) },
+      'driving',
+      d.id,
+    ]),
   ];
   const parts = logicOf(harness).pumps.map((p) => p.part);
   const ways = (['closed', 'open'] as const).map((untold) => {
     const held = cutOff(harness, { ...DRIVING, untold }).pulled;
-    return (state: CutOffState, after: boolean) => cutOff(harness, { ...state, untold }, after ? held : undefined).running; // prettier-ignore
+    return (state: CutOffState, after: boolean) =>
+      cutOff(harness, { ...state, untold }, after ? held : undefined).running;
   });
   return rows.map(([key, name, wanted, state, after, failed]) => {
     const found = ways.map((way) => way(state, after === 'driving'));

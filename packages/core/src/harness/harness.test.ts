@@ -37,7 +37,9 @@ describe('the pump circuit', () => {
       const { wiring, solution } = findingsOf(job);
       for (const pump of wiring!.pumps)
         for (const [key, at] of Object.entries(pump.at)) {
-          const part = (solution!.points[key] ?? solution!.wired![key as 'cranking'])!.parts.find((p) => p.id === pump.part)!; // prettier-ignore
+          const part = (solution!.points[key] ?? solution!.wired![key as 'cranking'])!.parts.find(
+            (p) => p.id === pump.part,
+          )!;
           expect(at.volts, key).to.be.closeTo(part.voltage!, 1e-3); // twice what voltages are settled to, and a steady gauge draw
         }
     }
@@ -49,8 +51,17 @@ describe('the pump circuit', () => {
       return found.value.ohms('pump-1', 'pump-1', 'running');
     };
     const at = (length: number, conductors?: number) => {
-      const harness = simpleWiring({ supply: awg(14), supplyLength: length, earth: awg(14), earthLength: 0, contacts: 0 }); // prettier-ignore
-      return ohms({ ...harness, wires: harness.wires!.map((w) => (w.use === 'pump' && conductors ? { ...w, conductors } : w)) }); // prettier-ignore
+      const harness = simpleWiring({
+        supply: awg(14),
+        supplyLength: length,
+        earth: awg(14),
+        earthLength: 0,
+        contacts: 0,
+      });
+      return ohms({
+        ...harness,
+        wires: harness.wires!.map((w) => (w.use === 'pump' && conductors ? { ...w, conductors } : w)),
+      });
     };
     expect(at(4)).to.be.closeTo(wireResistance(gaugeArea(14), 4, celsius(60)), 1e-12);
     expect(at(8) / at(4)).to.be.closeTo(2, 1e-9);
@@ -60,7 +71,10 @@ describe('the pump circuit', () => {
     const shared = (isShared: boolean): Harness => {
       const given = { supply: awg(14), supplyLength: 2, earth: awg(14), earthLength: 1 };
       const first = simpleWiring({ ...given, part: 'pump-1' });
-      return simpleWiring({ ...given, part: 'pump-2', ...(isShared ? { behind: { fuse: 'fuse-1', relay: 'relay-1' } } : {}) }, first); // prettier-ignore
+      return simpleWiring(
+        { ...given, part: 'pump-2', ...(isShared ? { behind: { fuse: 'fuse-1', relay: 'relay-1' } } : {}) },
+        first,
+      );
     };
     const volts = (isShared: boolean, both: boolean) => {
       const drawn = new Map([['pump-1', { amps: 10 }], ...(both ? ([['pump-2', { amps: 10 }]] as const) : [])]);
@@ -72,29 +86,56 @@ describe('the pump circuit', () => {
     expect(volts(true, false) - volts(true, true)).to.be.closeTo(10 * 0.02, 1e-9); // the contacts' 20 mΩ carry both
     expect(volts(false, false) - volts(false, true)).to.be.closeTo(0, 1e-9);
     // and so it is in the run: the second pump costs the first some of its flow
-    const flow = (wiring: Harness) => findingsOf(changed(twoPumpJob(), (j) => (j.wiring = wiring))).solution!.points.fullLoadHot.parts.find((p) => p.id === 'pump-1')!; // prettier-ignore
+    const flow = (wiring: Harness) =>
+      findingsOf(changed(twoPumpJob(), (j) => (j.wiring = wiring))).solution!.points.fullLoadHot.parts.find(
+        (p) => p.id === 'pump-1',
+      )!;
     expect(flow(shared(true)).voltage!).to.be.lessThan(flow(shared(false)).voltage! - 0.1);
   });
+  const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+  const [wireLength, current, battery] = [between(0.3, 8), between(0.5, 18), between(9, 15)]; // m, A, V
   it('superposition: what the feeds say is what the whole circuit says, for any wires and currents', () => {
     fc.assert(
       fc.property(
-        fc.record({ a: fc.double({ min: 0.3, max: 8, noNaN: true }), b: fc.double({ min: 0.3, max: 8, noNaN: true }), i: fc.double({ min: 0.5, max: 18, noNaN: true }), j: fc.double({ min: 0.5, max: 18, noNaN: true }), v: fc.double({ min: 9, max: 15, noNaN: true }), shared: fc.boolean() }), // prettier-ignore
+        fc.record({ a: wireLength, b: wireLength, i: current, j: current, v: battery, shared: fc.boolean() }),
         ({ a, b, i, j, v, shared }) => {
           const first = simpleWiring({ part: 'p', supply: awg(12), supplyLength: a, earth: awg(10), earthLength: b });
-          const harness = simpleWiring({ part: 'q', supply: awg(10), supplyLength: b, earth: awg(12), earthLength: a, ...(shared ? { behind: { fuse: 'fuse-1', relay: 'relay-1' } } : {}) }, first); // prettier-ignore
+          const harness = simpleWiring(
+            {
+              part: 'q',
+              supply: awg(10),
+              supplyLength: b,
+              earth: awg(12),
+              earthLength: a,
+              ...(shared ? { behind: { fuse: 'fuse-1', relay: 'relay-1' } } : {}),
+            },
+            first,
+          );
           const feeds = pumpFeeds(harness);
-          const solved = solveHarness(harness, running(v), new Map([['p', { amps: i }], ['q', { amps: j }]])); // prettier-ignore
+          const solved = solveHarness(
+            harness,
+            running(v),
+            new Map([
+              ['p', { amps: i }],
+              ['q', { amps: j }],
+            ]),
+          );
           if (!feeds.ok || !solved.ok) throw new Error('no answer');
           for (const [part, device] of [
             ['p', 'pump-load-1'],
             ['q', 'pump-load-2'],
           ] as const) {
-            // prettier-ignore
             const { open, ohms } = feeds.value;
             const told = open(part, running(v)) - ohms(part, 'p', 'running') * i - ohms(part, 'q', 'running') * j;
             const whole = solved.value.volts.get(`${device}:plus`)! - solved.value.volts.get(`${device}:minus`)!;
             expect(told).to.be.closeTo(whole, 1e-7);
-            const at = feeds.value.at(running(v), new Map([['p', { amps: i }], ['q', { amps: j }]])); // prettier-ignore
+            const at = feeds.value.at(
+              running(v),
+              new Map([
+                ['p', { amps: i }],
+                ['q', { amps: j }],
+              ]),
+            );
             for (const [id, amps] of solved.value.amps) expect(at.amps.get(id), id).to.be.closeTo(amps, 1e-7);
             for (const [place, volts] of solved.value.volts)
               expect(at.volts.get(place), place).to.be.closeTo(volts, 1e-7);
@@ -142,7 +183,13 @@ describe('the pump circuit', () => {
     expect(volts(out)).to.be.closeTo(volts(demoJobs.mailVan), 1e-9);
   });
   it('the pump’s own wiring is the run’s: a better wire brings more fuel', () => {
-    const flow = (gauge: number) => findingsOf(cleanJob((j) => { wire(j, { supply: awg(gauge), supplyLength: 4, earth: awg(gauge), earthLength: 1 }); get(j, 'pump'); })).solution!.margin!.available; // prettier-ignore
+    const flow = (gauge: number) =>
+      findingsOf(
+        cleanJob((j) => {
+          wire(j, { supply: awg(gauge), supplyLength: 4, earth: awg(gauge), earthLength: 1 });
+          get(j, 'pump');
+        }),
+      ).solution!.margin!.available;
     expect(flow(10)).to.be.greaterThan(flow(14));
     expect(flow(14)).to.be.greaterThan(flow(18));
   });
@@ -157,7 +204,8 @@ describe('what a wire carries', () => {
       expect(ampacityIn(gaugeArea(gauge), bare)).to.be.within(low - 1e-9, high);
     });
   it('less where it is hot: by the root of the degrees left, as 30 °C instead of 50 brings 17 % (ABYC E-11, from memory)', () => {
-    const at = (around: number) => ampacityIn(gaugeArea(12), { ...bare, temperature: { si: celsius(around), unit: '°C' } }); // prettier-ignore
+    const at = (around: number) =>
+      ampacityIn(gaugeArea(12), { ...bare, temperature: { si: celsius(around), unit: '°C' } });
     expect(at(50)).to.be.closeTo(40, 1e-9);
     expect(at(30) / at(50)).to.be.closeTo(1 / 0.85, 0.01);
     expect(at(85) / at(50)).to.be.closeTo(Math.sqrt(20 / 55), 1e-9);

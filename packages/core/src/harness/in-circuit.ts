@@ -88,18 +88,19 @@ export interface PumpPlace {
 export const pumpPlaces = /* @__PURE__ */ onceFor((harness: Harness): readonly PumpPlace[] =>
   devicesOf(harness).flatMap((device) => {
     const load = kindOfDevice(device).load?.(device);
-    return load?.part === undefined ? [] : [{ device: device.id, part: load.part, a: placeIn(device, load.from), b: placeIn(device, load.to) }]; // prettier-ignore
+    return load?.part === undefined
+      ? []
+      : [{ device: device.id, part: load.part, a: placeIn(device, load.from), b: placeIn(device, load.to) }];
   }),
 );
 
 /** Places at which sources feed, and those that are the battery's negative. */
 export const sourcePlaces = /* @__PURE__ */ onceFor(
   (harness: Harness): { readonly plus: readonly string[]; readonly minus: readonly string[] } => {
-    // prettier-ignore
     const ends = devicesOf(harness).flatMap((d) => {
-    const { source } = kindOfDevice(d);
-    return source ? [source.map((t) => placeIn(d, t))] : [];
-  });
+      const { source } = kindOfDevice(d);
+      return source ? [source.map((t) => placeIn(d, t))] : [];
+    });
     return { plus: ends.map(([plus]) => plus!), minus: ends.map(([, minus]) => minus!) };
   },
 );

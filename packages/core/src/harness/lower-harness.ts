@@ -39,7 +39,8 @@ export function lowerHarness(harness: Harness, feed: Feed): CircuitElement[] {
   for (const { id, device, link, a, b } of linksOf(harness)) {
     const { coil } = kindOfDevice(device);
     const pull = { isPulled: pulled.has(device.id), isCoilWired: coil !== undefined && isWired(device, coil) };
-    if (!link.isClosed || link.isClosed(DRIVING, pull)) elements.push({ id, a, b, law: { kind: 'resistor', ohms: link.ohms } }); // prettier-ignore
+    if (!link.isClosed || link.isClosed(DRIVING, pull))
+      elements.push({ id, a, b, law: { kind: 'resistor', ohms: link.ohms } });
   }
   for (const device of devices) {
     const kind = kindOfDevice(device);
@@ -52,18 +53,38 @@ export function lowerHarness(harness: Harness, feed: Feed): CircuitElement[] {
       if (source) {
         const inside = `${device.id}:.emf`;
         elements.push({ id: `${device.id}/emf`, a: inside, b: EARTH, law: { kind: 'source', volts: source.volts } });
-        elements.push({ id: `${device.id}/inner`, a: inside, b: at(plus), law: { kind: 'resistor', ohms: source.ohms } }); // prettier-ignore
+        elements.push({
+          id: `${device.id}/inner`,
+          a: inside,
+          b: at(plus),
+          law: { kind: 'resistor', ohms: source.ohms },
+        });
       }
     }
     const held = kind.holds?.(device);
     if (held && isWired(device, [held.plus]))
-      elements.push({ id: `${device.id}/holds`, a: at(held.plus), b: at(held.minus), law: { kind: 'source', volts: held.volts } }); // prettier-ignore
+      elements.push({
+        id: `${device.id}/holds`,
+        a: at(held.plus),
+        b: at(held.minus),
+        law: { kind: 'source', volts: held.volts },
+      });
     const drawn = kind.load?.(device);
     if (drawn?.part !== undefined || drawn?.amps)
-      elements.push({ id: `${device.id}/load`, a: at(drawn.from), b: at(drawn.to), law: drawn.part === undefined ? { kind: 'current', amps: drawn.amps! } : { kind: 'load', law: SOME_PUMP } }); // prettier-ignore
+      elements.push({
+        id: `${device.id}/load`,
+        a: at(drawn.from),
+        b: at(drawn.to),
+        law: drawn.part === undefined ? { kind: 'current', amps: drawn.amps! } : { kind: 'load', law: SOME_PUMP },
+      });
   }
   for (const wire of wiresOf(harness))
-    elements.push({ id: wire.id, a: placeOf(wire.from), b: placeOf(wire.to), law: { kind: 'resistor', ohms: ohmsOf(wire) ?? UNMEASURED } }); // prettier-ignore
+    elements.push({
+      id: wire.id,
+      a: placeOf(wire.from),
+      b: placeOf(wire.to),
+      law: { kind: 'resistor', ohms: ohmsOf(wire) ?? UNMEASURED },
+    });
   return joinedUp(elements);
 }
 

@@ -36,7 +36,8 @@ export const across = (at: (place: string) => number | undefined, { a, b }: Pick
   (at(a) ?? 0) - (at(b) ?? 0);
 
 /** Whether any of a pump's current goes through a wire or a device's link. */
-export const isOnWay = ({ shares }: Pick<PumpPort, 'shares'>, id: string): boolean => Math.abs(shares.get(id) ?? 0) > 1e-9; // prettier-ignore
+export const isOnWay = ({ shares }: Pick<PumpPort, 'shares'>, id: string): boolean =>
+  Math.abs(shares.get(id) ?? 0) > 1e-9;
 
 /** The feeds of a harness; a fault where the circuit has no answer. */
 export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<PumpFeeds, CircuitFault> => {
@@ -74,7 +75,8 @@ export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<Pump
       const sum = (of: (c: SolvedCircuit) => ReadonlyMap<string, number>): Map<string, number> => {
         const total = new Map([...of(idle)].map(([key, v]) => [key, between(of(dead).get(key) ?? 0, v, volts)]));
         for (const [part, { amps }] of drawn)
-          for (const [key, v] of unit.has(part) ? of(unit.get(part)!.all) : []) total.set(key, (total.get(key) ?? 0) + amps * v); // prettier-ignore
+          for (const [key, v] of unit.has(part) ? of(unit.get(part)!.all) : [])
+            total.set(key, (total.get(key) ?? 0) + amps * v);
         return total;
       };
       return { volts: sum((c) => c.volts), amps: sum((c) => c.amps) };
@@ -157,7 +159,15 @@ export function solveHarness(
     if (part !== undefined) {
       const at = drawn.get(part);
       if (!at) return [];
-      return [{ ...e, law: at.volts === undefined ? { kind: 'current', amps: at.amps } : { kind: 'load', law: pumpLaw(at.amps, at.volts) } }]; // prettier-ignore
+      return [
+        {
+          ...e,
+          law:
+            at.volts === undefined
+              ? { kind: 'current', amps: at.amps }
+              : { kind: 'load', law: pumpLaw(at.amps, at.volts) },
+        },
+      ];
     }
     const own = e.law.kind === 'resistor' ? ohms?.get(e.id.split('/')[0]!) : undefined;
     return own === undefined ? [e] : [{ ...e, law: { kind: 'resistor', ohms: own } }];

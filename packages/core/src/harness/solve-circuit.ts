@@ -164,7 +164,9 @@ class System {
   }
 
   belowLeast(x: Unknowns): string | undefined {
-    return this.#elements.find((e) => e.law.kind === 'load' && e.law.least !== undefined && this.#across(x, e) < e.law.least)?.id; // prettier-ignore
+    return this.#elements.find(
+      (e) => e.law.kind === 'load' && e.law.least !== undefined && this.#across(x, e) < e.law.least,
+    )?.id;
   }
 }
 

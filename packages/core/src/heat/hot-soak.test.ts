@@ -24,8 +24,12 @@ describe('the hot soak', () => {
   it('warms the rail like a body in air of falling temperature: a closed form', () => {
     // air that does not cool: exponentially to its temperature with the rail's heat over what it passes on
     const job = cleanJob((j) =>
-      Object.assign(j.assumptions, { engineCooling: si(86400, 'min'), soakAir: si(celsius(90), '°C'), ambientTemperature: si(celsius(70), '°C') }),
-    ); // prettier-ignore
+      Object.assign(j.assumptions, {
+        engineCooling: si(86400, 'min'),
+        soakAir: si(celsius(90), '°C'),
+        ambientTemperature: si(celsius(70), '°C'),
+      }),
+    );
     const { steps } = soak(job);
     const volume = (Math.PI / 4) * 0.012 ** 2 * 0.381;
     const capacity = 400 + 1.4 * volume * 744 * 2113;
@@ -64,13 +68,20 @@ describe('the hot soak', () => {
   it('that empties the line is a snag; a check valve and a shut regulator cure it', () => {
     const long = (change: (j: Job) => void) =>
       cleanJob((j) => {
-        for (const p of Object.values(j.parts)) if (p.kind === 'hardLine' || p.kind === 'hose') Object.assign(p, { lies: 'bay' });
+        for (const p of Object.values(j.parts))
+          if (p.kind === 'hardLine' || p.kind === 'hose') Object.assign(p, { lies: 'bay' });
         get(j, 'hardLine').length = si(9, 'm');
         change(j);
       });
-    const snag = expectSnag('soak-flashes', long(() => undefined), long((j) => delete get(j, 'pump').checkValve), 'fix', 'hose-1');
+    const snag = expectSnag(
+      'soak-flashes',
+      long(() => undefined),
+      long((j) => delete get(j, 'pump').checkValve),
+      'fix',
+      'hose-1',
+    );
     expect(snag.cure).to.include('check valve');
-  }); // prettier-ignore
+  });
   it('is silent about a carburettor that fills again at once', () =>
     expect(findingsOf(carburettorJob()).soak!.refill).to.be.lessThan(4));
 });
@@ -98,9 +109,11 @@ describe('heat to a line', () => {
   it('a line lies where it is said to, else in the bay behind the middle of the way', () => {
     const zones = heatZones(circuitsOf(cleanJob()));
     expect([zones.get('rail-1'), zones.get('hose-2'), zones.get('pump-1')]).to.deep.equal(['bay', 'bay', 'tank']);
-    const said = heatZones(circuitsOf(changed(cleanJob(), (j) => Object.assign(j.parts['hose-2']!, { lies: 'underbody' }))));
+    const said = heatZones(
+      circuitsOf(changed(cleanJob(), (j) => Object.assign(j.parts['hose-2']!, { lies: 'underbody' }))),
+    );
     expect(said.get('hose-2')).to.equal('underbody');
-  }); // prettier-ignore
+  });
   it('kept off the lines in the bay warms the tank less on the drive', () => {
     const end = (change: (p: object) => void) =>
       findingsOf(

@@ -40,6 +40,11 @@ describe('friction factor', () => {
     expect(() => frictionFactor(0, 0)).to.throw(RangeError);
   });
   it('is called transition from Re 2000, turbulent from 4000', () => {
-    expect([1999.999, 2000, 3999.999, 4000].map(flowRegime)).to.deep.equal(['laminar', 'transition', 'transition', 'turbulent']); // prettier-ignore
+    expect([1999.999, 2000, 3999.999, 4000].map(flowRegime)).to.deep.equal([
+      'laminar',
+      'transition',
+      'transition',
+      'turbulent',
+    ]);
   });
 });

@@ -35,6 +35,6 @@ describe('loss of a fitting', () => {
     expect(sizeChangeLoss(0.008, 0.008)).to.be.closeTo(0, 1e-12);
   });
   it('is none of a fitting without a bore', () => {
-    for (const bore of [0, -0.001, NaN]) expect(() => fittingLoss('elbow90Tight', bore)).to.throw(RangeError, /bore/); // prettier-ignore
+    for (const bore of [0, -0.001, NaN]) expect(() => fittingLoss('elbow90Tight', bore)).to.throw(RangeError, /bore/);
   });
 });

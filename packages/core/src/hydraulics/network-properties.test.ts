@@ -10,7 +10,13 @@ import { solveNetwork } from './solve-network.ts';
 
 const petrol = { density: 745, viscosity: 0.53e-3 };
 const LPH = 1 / 3.6e6;
-const pumpPoints: Point[] = [[0, 740e3], [136 * LPH, 600e3], [224 * LPH, 400e3], [281 * LPH, 200e3], [320 * LPH, 0]]; // prettier-ignore
+const pumpPoints: Point[] = [
+  [0, 740e3],
+  [136 * LPH, 600e3],
+  [224 * LPH, 400e3],
+  [281 * LPH, 200e3],
+  [320 * LPH, 0],
+];
 
 const line = fc.record({
   length: fc.double({ min: 0, max: 5, noNaN: true }),
@@ -39,7 +45,18 @@ const runs = fc.record({
   checkValve: fc.boolean(),
   height: fc.double({ min: -0.5, max: 1.2, noNaN: true }),
 });
-type Run = { feed: Line[]; back: Line[]; branch: Line[]; set: number; slope: number; demand: number; dirt: number; deadHead: boolean; checkValve: boolean; height: number }; // prettier-ignore
+type Run = {
+  feed: Line[];
+  back: Line[];
+  branch: Line[];
+  set: number;
+  slope: number;
+  demand: number;
+  dirt: number;
+  deadHead: boolean;
+  checkValve: boolean;
+  height: number;
+};
 
 /** A tank, a pump, a filter and a feed to a regulator; two branches side by side to the rail; a return to the tank. */
 function networkOf(run: Run): Network {
@@ -198,17 +215,29 @@ describe('the network solver on random runs', () => {
 describe('the network solver on networks that are none', () => {
   const simple = (change: Partial<Network>): Network => ({
     liquid: petrol,
-    nodes: [{ id: 'a', height: 0, fixedPressure: 1e5 }, { id: 'b', height: 0 }],
+    nodes: [
+      { id: 'a', height: 0, fixedPressure: 1e5 },
+      { id: 'b', height: 0 },
+    ],
     links: [{ id: 'l', from: 'a', to: 'b', law: lawOf({ length: 1, bore: 0.008, k: 1, k1: 0 }) }],
     ...change,
-  }); // prettier-ignore
+  });
   const code = (network: Network) => {
     const solved = solveNetwork(network);
     return solved.ok ? 'solved' : solved.fault.code;
   };
   it('names the reason', () => {
     expect(code(simple({}))).to.equal('solved');
-    expect(code(simple({ nodes: [{ id: 'a', height: 0 }, { id: 'b', height: 0 }] }))).to.equal('noSource'); // prettier-ignore
+    expect(
+      code(
+        simple({
+          nodes: [
+            { id: 'a', height: 0 },
+            { id: 'b', height: 0 },
+          ],
+        }),
+      ),
+    ).to.equal('noSource');
     expect(
       code(simple({ links: [{ id: 'l', from: 'a', to: 'x', law: lawOf({ length: 1, bore: 0.008, k: 1, k1: 0 }) }] })),
     ).to.equal('danglingLink');
@@ -228,9 +257,16 @@ describe('a link’s slope', () => {
     fitting: lawOf({ length: 0, bore: 0.006, k: 1.5, k1: 800 }),
     porous: { kind: 'porous', linear: 2e8, quadratic: 1e12 },
     pump: { kind: 'pump', rise: monotoneCurve(pumpPoints) },
-    curve: { kind: 'curve', loss: piecewiseCurve([[0, 0], [1e-4, 2e4], [2e-4, 9e4]]) },
+    curve: {
+      kind: 'curve',
+      loss: piecewiseCurve([
+        [0, 0],
+        [1e-4, 2e4],
+        [2e-4, 9e4],
+      ]),
+    },
     seat: { kind: 'bypassRegulator', set: 3e5, slope: 0, bore: 0.0055, k: 6 },
-  }; // prettier-ignore
+  };
   for (const [name, law] of Object.entries(laws))
     for (const friction of ['churchill', 'epanet'] as const)
       it(`of ${name}, ${friction}, is what a central difference finds, forwards and backwards`, () => {

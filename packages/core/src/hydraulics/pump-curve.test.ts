@@ -128,6 +128,12 @@ describe('a displacement pump at another voltage than its table’s', () => {
   it('is as its table says at its own voltage, and marked beyond it', () => {
     const at = (volts: number) => pumpCurveAt(tables, volts, 'displacement');
     expect(flowAt(12, 150e3, 'displacement')).to.be.closeTo(170, 1e-6);
-    for (const [volts, is] of [[12, false], [11.9, true]] as const) { const c = at(volts); expect(c.ok && c.value.extrapolated).to.equal(is); } // prettier-ignore
+    for (const [volts, is] of [
+      [12, false],
+      [11.9, true],
+    ] as const) {
+      const c = at(volts);
+      expect(c.ok && c.value.extrapolated).to.equal(is);
+    }
   });
 });

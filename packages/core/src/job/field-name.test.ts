@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
 import { actsOf } from '../../test/any-edit.ts';
 import { assess } from '../assessment/assess.ts';
-import { partRows } from '../cards/parts-card.ts';
+import { partRows } from '../cards/parts/part-rows.ts';
 import { sayIn } from '../units/unit-system.ts';
 import { seeded } from '../../test/seeded.ts';
 import { describeAct } from '../acts/act.ts';
@@ -36,20 +36,29 @@ describe('every name that a person reads', () => {
     const raw: string[] = [];
     const look = (text: string, of: unknown) => {
       // names that people gave stand in quotes or are known words; an id is a word, a dash and a number or a sign of its own
-      if (/\b(row|new|added|place|zone|device|wire-new|tee|hose|pump|tank|rail|filter|sock|joint|regulator)-\w*\d|[a-z][A-Z][a-z]/.test(text.replaceAll('kPa', ''))) raw.push(`${text} (${JSON.stringify(of)})`);
+      if (
+        /\b(row|new|added|place|zone|device|wire-new|tee|hose|pump|tank|rail|filter|sock|joint|regulator)-\w*\d|[a-z][A-Z][a-z]/.test(
+          text.replaceAll('kPa', ''),
+        )
+      )
+        raw.push(`${text} (${JSON.stringify(of)})`);
     };
     for (const job of Object.values(demoJobs))
       for (let i = 0; i < 60; i++) {
-        const acts = actsOf(job, Array.from({ length: 3 }, () => [dice(), dice(), dice(), dice(), dice()] as const));
+        const acts = actsOf(
+          job,
+          Array.from({ length: 3 }, () => [dice(), dice(), dice(), dice(), dice()] as const),
+        );
         for (const { act, before, after } of acts) {
           look(describeAct(before, act), act);
           for (const path of touchedBy(before, after)) look(sayField(after, path), path);
         }
         const last = acts.at(-1)?.after;
         if (!last || i % 6 > 0) continue;
-        for (const { what, why, cure, actLabel = '' } of assess(last).snags) look(`${what} ${why} ${cure} ${actLabel}`, what);
+        for (const { what, why, cure, actLabel = '' } of assess(last).snags)
+          look(`${what} ${why} ${cure} ${actLabel}`, what);
         for (const row of partRows(last, sayIn('metric'))) look(JSON.stringify(Object.values(row)), row);
       }
     expect([...new Set(raw)].slice(0, 20)).to.deep.equal([]);
-  }).timeout(60_000); // prettier-ignore
+  }).timeout(60_000);
 });

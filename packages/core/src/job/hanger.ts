@@ -371,10 +371,10 @@ export const platePortProperties = {
 };
 
 export const hangerSchema = objectOf(hangerProperties).extend({
-  bodies: z.array(rowOf(bodyProperties)).max(4, 'holds more than four bodies').optional(), // prettier-ignore
-  rods: z.array(rowOf(rodProperties)).max(12).optional(), // prettier-ignore
-  parts: z.array(rowOf(hangerPartProperties)).max(20).optional(), // prettier-ignore
-  ports: z.array(rowOf(platePortProperties)).max(8).optional(), // prettier-ignore
-  tubes: z.array(rowOf(tubeProperties)).max(8).optional(), // prettier-ignore
+  bodies: z.array(rowOf(bodyProperties)).max(4, 'holds more than four bodies').optional(),
+  rods: z.array(rowOf(rodProperties)).max(12).optional(),
+  parts: z.array(rowOf(hangerPartProperties)).max(20).optional(),
+  ports: z.array(rowOf(platePortProperties)).max(8).optional(),
+  tubes: z.array(rowOf(tubeProperties)).max(8).optional(),
 });
 export type Hanger = z.infer<typeof hangerSchema>;

@@ -97,7 +97,16 @@ const pointSchema = rowOf(pointProperties).extend({
 export type PointRow = z.infer<typeof pointSchema>;
 
 /** Angles that hose ends are made in. */
-export const hoseEndAngles = { 0: 'straight', 30: '30°', 45: '45°', 60: '60°', 90: '90°', 120: '120°', 150: '150°', 180: '180°' } as const; // prettier-ignore
+export const hoseEndAngles = {
+  0: 'straight',
+  30: '30°',
+  45: '45°',
+  60: '60°',
+  90: '90°',
+  120: '120°',
+  150: '150°',
+  180: '180°',
+} as const;
 
 export const MOST_THROUGH = 60;
 export const MOST_COPIED = 40;
@@ -111,12 +120,21 @@ const waypointSchema = rowOf(waypointProperties).extend({ from: idSchema.optiona
 
 export const lineRouteProperties = {
   startEnd: choice('hose end at its start', hoseEndAngles),
-  startClock: quantity('clocked', 'angle', '°', { minimum: 0, maximum: 2 * Math.PI, hint: 'Facing the port, anticlockwise from straight up; from rearward where the port points up or down.' }), // prettier-ignore
+  startClock: quantity('clocked', 'angle', '°', {
+    minimum: 0,
+    maximum: 2 * Math.PI,
+    hint: 'Facing the port, anticlockwise from straight up; from rearward where the port points up or down.',
+  }),
   finishEnd: choice('hose end at its finish', hoseEndAngles),
   finishClock: quantity('clocked', 'angle', '°', { minimum: 0, maximum: 2 * Math.PI }),
   moves: flag('one end moves with the engine', 'It gets slack for that.'),
   grommet: flag('a grommet in every hole'),
-  stock: quantity('stock comes in lengths of', 'length', 'mm', { tool: 'tape', minimum: mm(100), maximum: 30, hint: 'A longer line is made of pieces with unions.' }), // prettier-ignore
+  stock: quantity('stock comes in lengths of', 'length', 'mm', {
+    tool: 'tape',
+    minimum: mm(100),
+    maximum: 30,
+    hint: 'A longer line is made of pieces with unions.',
+  }),
   nutsOn: flag('nuts and sleeves go on before the bends and flares'),
 };
 /** Behind the last bend of a copied line. */
@@ -137,7 +155,11 @@ export const sleeveProperties = {
 /** One bend of a line that was measured: the straight before it, how it is turned against the bend before, how far it bends. */
 export const bentProperties = {
   straight: quantity('straight before it', 'length', 'mm', { tool: 'tape', maximum: 10 }),
-  rotation: quantity('turned', 'angle', '°', { minimum: -Math.PI, maximum: Math.PI, hint: 'Against the bend before, by the right hand along the line.' }), // prettier-ignore
+  rotation: quantity('turned', 'angle', '°', {
+    minimum: -Math.PI,
+    maximum: Math.PI,
+    hint: 'Against the bend before, by the right hand along the line.',
+  }),
   bend: quantity('bend', 'angle', '°', { maximum: Math.PI }),
 };
 
@@ -172,7 +194,8 @@ export const routeLimits = {
 };
 type LimitKey = Exclude<keyof typeof routeLimits, 'limitsReason'>;
 /** A limit as it is set for this job, else as common practice has it; m. */
-export const routeLimit = (routes: Routes | undefined, key: LimitKey): number => routes?.[key]?.si ?? routeLimits[key].typical!.si; // prettier-ignore
+export const routeLimit = (routes: Routes | undefined, key: LimitKey): number =>
+  routes?.[key]?.si ?? routeLimits[key].typical!.si;
 /** The name under which the vent is routed, beside the lines of the run. */
 export const VENT = 'vent';
 
@@ -204,6 +227,9 @@ export const routesSchema = objectOf({ ...routesProperties, ...routeLimits }).ex
   /** Places where a part may go, to be compared. */
   candidates: z.array(candidateSchema).max(40, 'holds more than 40 places to compare').optional(),
   /** By the line, a hose or a hard line; kept while it is set aside. */
-  lines: z.record(idSchema, lineRouteSchema).refine((held) => Object.keys(held).length <= 200, 'holds more than 200 routes').optional(), // prettier-ignore
+  lines: z
+    .record(idSchema, lineRouteSchema)
+    .refine((held) => Object.keys(held).length <= 200, 'holds more than 200 routes')
+    .optional(),
 });
 export type Routes = z.infer<typeof routesSchema>;

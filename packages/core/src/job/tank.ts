@@ -300,12 +300,12 @@ const strappingRowSchema = z.strictObject({
 
 export const tankSchema = objectOf(tankProperties).extend({
   section: z.array(sectionPointSchema).max(200).optional(),
-  stations: z.array(rowOf(stationProperties)).max(40).optional(), // prettier-ignore
-  zones: z.array(rowOf(zoneProperties)).max(12).optional(), // prettier-ignore
-  baffles: z.array(rowOf(baffleProperties)).max(12).optional(), // prettier-ignore
+  stations: z.array(rowOf(stationProperties)).max(40).optional(),
+  zones: z.array(rowOf(zoneProperties)).max(12).optional(),
+  baffles: z.array(rowOf(baffleProperties)).max(12).optional(),
   mesh: tankMeshSchema.optional(),
   strapping: z.array(strappingRowSchema).max(400).optional(),
-  fills: z.array(rowOf(fillProperties)).max(100).optional(), // prettier-ignore
+  fills: z.array(rowOf(fillProperties)).max(100).optional(),
 });
 export type SurveyedTank = z.infer<typeof tankSchema>;
 

@@ -24,5 +24,5 @@ export const sayChain = ({ links }: Chain): string =>
         .map(
           ({ adapter, in: a, out: b }) =>
             `${adapter.name} (${describePort(adapter.ports[a]!)} to ${describePort(adapter.ports[b]!)})`,
-        ) // prettier-ignore
+        )
         .join(', then ');

@@ -32,9 +32,13 @@ export function placedEnds(ends: readonly BulkheadEnd[]): PlacedEnd[] {
 /** Every two ends, the tightest first. */
 export function endPairs(placed: readonly PlacedEnd[]): EndPair[] {
   return placed
-    .flatMap(
-      (a, i) =>
-      placed.slice(i + 1).map((b): EndPair => ({ a, b, distance: Math.hypot(a.x - b.x, a.y - b.y), needed: apart(a.hexagon, b.hexagon) })), // prettier-ignore
+    .flatMap((a, i) =>
+      placed.slice(i + 1).map((b): EndPair => ({
+        a,
+        b,
+        distance: Math.hypot(a.x - b.x, a.y - b.y),
+        needed: apart(a.hexagon, b.hexagon),
+      })),
     )
     .sort((p, q) => p.distance - p.needed - (q.distance - q.needed));
 }

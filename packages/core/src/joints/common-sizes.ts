@@ -62,7 +62,9 @@ function sized(job: Job, act: ActOf<'setOnParts'>, feed: number, back: number, p
     joints: joints.reduce((sum, j) => sum + Math.max(1, j.meetings.length), 0),
     adapters: chain.length,
     price: chain.reduce((sum, a) => sum + a.price, 0),
-    ...(lost === undefined ? {} : { loss: lost + inJoints, railFull: full!.railPressure, railIdle: idle!.railPressure }), // prettier-ignore
+    ...(lost === undefined
+      ? {}
+      : { loss: lost + inJoints, railFull: full!.railPressure, railIdle: idle!.railPressure }),
     act,
   };
 }
@@ -81,7 +83,11 @@ function sizeAct(job: Job, feed: number, back: number): ActOf<'setOnParts'> | un
       : [{ id: part.id, key: 'bore', value: unitMm(hoseBore(part, dash)) }];
   });
   if (changes.length === 0) return undefined;
-  return { act: 'setOnParts', changes, title: feed === back ? `the whole run in −${feed}` : `feed in −${feed}, return in −${back}` }; // prettier-ignore
+  return {
+    act: 'setOnParts',
+    changes,
+    title: feed === back ? `the whole run in −${feed}` : `feed in −${feed}, return in −${back}`,
+  };
 }
 
 /** Clamped hose goes by the inch of the dash, hose with ends of its own by its typical bore. */

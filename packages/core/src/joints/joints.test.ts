@@ -97,7 +97,10 @@ describe('chains in the joints of a job', () => {
     const job = filled(cleanJob());
     const joint = jointsOf(job).find((j) => j.chain.length === 2)!;
     const { joint: own } = joint;
-    const round: Job = changed(job, (j) => (j.joints[own.id] = { ...own, a: own.b, b: own.a, chain: turned(own.chain!) })); // prettier-ignore
+    const round: Job = changed(
+      job,
+      (j) => (j.joints[own.id] = { ...own, a: own.b, b: own.a, chain: turned(own.chain!) }),
+    );
     const again = jointsOf(round).find((j) => j.id === joint.id)!;
     expect(again.chain).to.deep.equal(joint.chain);
     const best = planOf(round).find((p) => p.joint === joint.id)!.chains[0]!;
@@ -107,7 +110,12 @@ describe('chains in the joints of a job', () => {
   });
   it('are done again only where a changed line no longer fits, and what became waste is named', () => {
     const job = filled(demoJobs.rescuePickup);
-    const thicker = applyAct(job, { act: 'setOnPart', id: 'hard-line-2', key: 'outsideDiameter', value: { si: 0.0127, unit: 'mm' } }); // prettier-ignore
+    const thicker = applyAct(job, {
+      act: 'setOnPart',
+      id: 'hard-line-2',
+      key: 'outsideDiameter',
+      value: { si: 0.0127, unit: 'mm' },
+    });
     const plans = planOf(thicker);
     const stale = plans.filter((p) => p.state === 'stale').map((p) => p.joint);
     expect(stale.sort()).to.deep.equal(['hard-line-2-in', 'swirl-pot-1-return']);
@@ -129,7 +137,11 @@ describe('chains in the joints of a job', () => {
     });
     const after = filled(mating);
     expect(after.joints[joint.id]!.chain).to.equal(undefined);
-    expect(wasteOf(jointsOf(mating), planOf(mating)).map((w) => w.adapter.code).sort()).to.deep.equal(joint.chain.map((a) => a.code).sort()); // prettier-ignore
+    expect(
+      wasteOf(jointsOf(mating), planOf(mating))
+        .map((w) => w.adapter.code)
+        .sort(),
+    ).to.deep.equal(joint.chain.map((a) => a.code).sort());
   });
   it('use what lies on the shelf first', () => {
     const lucky = genericAdapters().find((a) => a.code === 'straight: male flare37 -6 + male orb -6, stainless')!;
@@ -158,14 +170,20 @@ describe('chains in the joints of a job', () => {
     const [plan] = planOf(cleanJob()).filter((p) => p.state === 'wants');
     const joint = jointsOf(cleanJob()).find((j) => j.id === plan!.joint)!;
     const second = applyAct(cleanJob(), chooseChain(joint, plan!.chains[1]));
-    expect(second.joints[joint.id]!.chain!.map((a) => a.code)).to.have.members(plan!.chains[1]!.links.map((l) => l.adapter.code)); // prettier-ignore
+    expect(second.joints[joint.id]!.chain!.map((a) => a.code)).to.have.members(
+      plan!.chains[1]!.links.map((l) => l.adapter.code),
+    );
     const bare = applyAct(second, chooseChain(joint, undefined));
     expect(bare.joints[joint.id]).to.deep.equal(joint.joint);
   });
 });
 
 describe('adapters in the network', () => {
-  const elbow = { ...genericAdapter('elbow90: swivel female flare37 -6 + male npt 3/8, aluminium')!, bore: mm(6), length: mm(40) }; // prettier-ignore
+  const elbow = {
+    ...genericAdapter('elbow90: swivel female flare37 -6 + male npt 3/8, aluminium')!,
+    bore: mm(6),
+    length: mm(40),
+  };
   const union = { ...elbow, shape: 'straight' as const, angle: 0, bore: mm(5), length: mm(30) };
   const open = { bore: undefined, isVessel: false };
   it('are one line on the smallest bore: lengths add up, K by the fourth power of the bores', () => {
@@ -189,8 +207,16 @@ describe('adapters in the network', () => {
     const bore = mm(6);
     const asPart = cleanJob();
     const [at] = circuitsOf(asPart).into('rail-1');
-    const inserted = applyAct(asPart, { act: 'insertPart', joint: at!.joint, part: { kind: 'fitting', id: 'fitting-9', shape: 'elbow90Tight', bore: { si: bore, unit: 'mm' } }, in: 'in', out: 'out' }); // prettier-ignore
-    const asChain = cleanJob((j) => (j.joints[at!.joint]!.chain = [{ ...elbow, bore, length: 0, angle: Math.PI / 2, shape: 'elbow' }])); // prettier-ignore
+    const inserted = applyAct(asPart, {
+      act: 'insertPart',
+      joint: at!.joint,
+      part: { kind: 'fitting', id: 'fitting-9', shape: 'elbow90Tight', bore: { si: bore, unit: 'mm' } },
+      in: 'in',
+      out: 'out',
+    });
+    const asChain = cleanJob(
+      (j) => (j.joints[at!.joint]!.chain = [{ ...elbow, bore, length: 0, angle: Math.PI / 2, shape: 'elbow' }]),
+    );
     const [a, b] = [inserted, asChain].map((j) => findingsOf(j).solution!.points.fullLoad.railPressure);
     expect(a!).to.be.closeTo(b!, 0.5);
     expect(a!).to.be.lessThan(findingsOf(asPart).solution!.points.fullLoad.railPressure - 10);
@@ -200,8 +226,13 @@ describe('adapters in the network', () => {
     expect(parts.length).to.equal(circuitsOf(asChain).parts.length);
   });
   it('narrow a suction and so choke it like a part', () => {
-    const narrow = changed(demoJobs.rescuePickup, (j) => (j.joints['pump-2-in']!.chain = [{ ...union, bore: mm(3.5), length: mm(20) }])); // prettier-ignore
-    const [before, after] = [demoJobs.rescuePickup, narrow].map((j) => findingsOf(j).solution!.worstSuction!.result.suctionMargin); // prettier-ignore
+    const narrow = changed(
+      demoJobs.rescuePickup,
+      (j) => (j.joints['pump-2-in']!.chain = [{ ...union, bore: mm(3.5), length: mm(20) }]),
+    );
+    const [before, after] = [demoJobs.rescuePickup, narrow].map(
+      (j) => findingsOf(j).solution!.worstSuction!.result.suctionMargin,
+    );
     expect(after!).to.be.lessThan(before! - 0.1);
   });
 });
@@ -247,13 +278,20 @@ describe('the missing list', () => {
     const codes = (rows: typeof proposed) => rows.filter((r) => r.adapter).map((r) => `${r.needed} ${r.code}`);
     expect(codes(proposed)).to.deep.equal(codes(chosen));
     const clamps = chosen.find((r) => r.name.startsWith('Band clamp'))!;
-    expect(clamps.needed).to.equal(jointsOf(cleanJob()).flatMap((j) => j.meetings).filter((m) => m.mating.mates && m.mating.seal === 'clampedHose').length); // prettier-ignore
+    expect(clamps.needed).to.equal(
+      jointsOf(cleanJob())
+        .flatMap((j) => j.meetings)
+        .filter((m) => m.mating.mates && m.mating.seal === 'clampedHose').length,
+    );
   });
   it('takes off what lies on the bench, then what lies on the shelf, and names what is over', () => {
     const job = filled(cleanJob());
     const end = list(job).find((r) => r.adapter?.shape === 'tubeEnd')!;
     expect(end).to.include({ needed: 1, spare: 1, missing: 1, toBuy: 2, over: 0 });
-    const laid: Job = { ...job, bench: { [end.code]: { name: end.name, count: 4 }, odd: { name: 'Odd thing', count: 2 } } }; // prettier-ignore
+    const laid: Job = {
+      ...job,
+      bench: { [end.code]: { name: end.name, count: 4 }, odd: { name: 'Odd thing', count: 2 } },
+    };
     expect(list(laid).find((r) => r.code === end.code)).to.include({ missing: 0, toBuy: 0, over: 2, onBench: 4 });
     expect(list(laid).find((r) => r.code === 'odd')).to.include({ needed: 0, over: 2 });
     const onShelf = list(job, [{ adapter: end.adapter!, count: 1 }]).find((r) => r.code === end.code)!;
@@ -280,8 +318,14 @@ describe('common sizes', () => {
     expect(at(6, 8).railIdle!).to.be.lessThan(at(6, 6).railIdle!);
     expect([at(6, 6).sizes, at(6, 8).sizes]).to.deep.equal([1, 2]);
     const done = applyAct(demoJobs.rescuePickup, at(6, 8).act);
-    expect((done.parts['hard-line-1'] as { outsideDiameter?: { si: number } }).outsideDiameter!.si).to.be.closeTo(0.009525, 1e-9); // prettier-ignore
-    expect((done.parts['hard-line-2'] as { outsideDiameter?: { si: number } }).outsideDiameter!.si).to.be.closeTo(0.0127, 1e-9); // prettier-ignore
+    expect((done.parts['hard-line-1'] as { outsideDiameter?: { si: number } }).outsideDiameter!.si).to.be.closeTo(
+      0.009525,
+      1e-9,
+    );
+    expect((done.parts['hard-line-2'] as { outsideDiameter?: { si: number } }).outsideDiameter!.si).to.be.closeTo(
+      0.0127,
+      1e-9,
+    );
   });
   it('say nothing of pressure while the run is not solved, and offer no return where there is none', () => {
     expect([...commonSizes(demoJobs.beachBuggy, genericSearch())].every((r) => r.loss === undefined)).to.equal(true);

@@ -53,11 +53,22 @@ export function lineStress(findings: Findings, line: PartOf<'hose' | 'hardLine'>
 export function lineMatrix(findings: Findings): MatrixRow[] {
   const parts = circuitsOf(findings.job).parts;
   return [
-    ...parts.filter(isLine).map((part): MatrixRow => ({ part: part.id, name: partName(part), ratings: rateLine(part, lineStress(findings, part)) })), // prettier-ignore
+    ...parts.filter(isLine).map((part): MatrixRow => ({
+      part: part.id,
+      name: partName(part),
+      ratings: rateLine(part, lineStress(findings, part)),
+    })),
     ...parts.flatMap((part) => wetRow(findings, part, `Seals of ${partName(part)}`, part.seals && seals[part.seals])),
-    ...(findings.job.wiring ? wiresOf(findings.job.wiring) : []).flatMap(
-      (wire) =>
-      wire.lies === 'tank' ? wetRow(findings, undefined, capital(deviceWord(findings.job, wire.id)), wire.insulation && wireCovers[insulations[wire.insulation].cover], true) : [], // prettier-ignore
+    ...(findings.job.wiring ? wiresOf(findings.job.wiring) : []).flatMap((wire) =>
+      wire.lies === 'tank'
+        ? wetRow(
+            findings,
+            undefined,
+            capital(deviceWord(findings.job, wire.id)),
+            wire.insulation && wireCovers[insulations[wire.insulation].cover],
+            true,
+          )
+        : [],
     ),
   ];
 }

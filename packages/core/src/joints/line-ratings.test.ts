@@ -14,14 +14,28 @@ import { hoseConstructions, tightestBend } from '../ratings/hose-construction.ts
 import { lineChecks, rateLine, type LineStress } from './line-ratings.ts';
 
 const si = (value: number, unit = 'mm') => ({ si: value, unit });
-const hose = (rest: Partial<PartOf<'hose'>>): PartOf<'hose'> => ({ kind: 'hose', id: 'h', bore: si(0.008), construction: 'r9', ...rest }); // prettier-ignore
-const stress = (rest: Partial<LineStress> = {}): LineStress => ({ fuel: { family: 'petrol', ethanol: 0.1 }, running: kPa(400), worst: kPa(500), temperature: celsius(90), zone: 'bay', ...rest }); // prettier-ignore
+const hose = (rest: Partial<PartOf<'hose'>>): PartOf<'hose'> => ({
+  kind: 'hose',
+  id: 'h',
+  bore: si(0.008),
+  construction: 'r9',
+  ...rest,
+});
+const stress = (rest: Partial<LineStress> = {}): LineStress => ({
+  fuel: { family: 'petrol', ethanol: 0.1 },
+  running: kPa(400),
+  worst: kPa(500),
+  temperature: celsius(90),
+  zone: 'bay',
+  ...rest,
+});
 const verdicts = (line: PartOf<'hose' | 'hardLine'>, at: LineStress) =>
   Object.fromEntries(rateLine(line, at).map((r) => [r.check, r.verdict]));
 
 describe('every length against every check', () => {
   it('holds SAE 30R9 to 690 kPa (SAE J30, from memory): fine below, watched where only dead-head passes it, attacked above', () => {
-    const at = (running: number, worst: number) => verdicts(hose({}), stress({ running: kPa(running), worst: kPa(worst) })).pressure; // prettier-ignore
+    const at = (running: number, worst: number) =>
+      verdicts(hose({}), stress({ running: kPa(running), worst: kPa(worst) })).pressure;
     expect([at(400, 689), at(400, 691), at(691, 700)]).to.deep.equal(['fine', 'watch', 'attacked']);
   });
   it('holds hose to its heat, just under and just over', () => {
@@ -40,7 +54,10 @@ describe('every length against every check', () => {
     const bare = verdicts(hose({ construction: undefined }), stress({ fuel: undefined }));
     expect(bare).to.include({ pressure: 'ask', fuel: 'ask', temperature: 'ask', bend: 'ask', age: 'ask' });
     expect(verdicts(hose({}), stress()).immersion).to.equal('none');
-    expect(verdicts(hose({ immersed: true }), stress({ zone: 'tank' }))).to.include({ immersion: 'attacked', permeation: 'none' }); // prettier-ignore
+    expect(verdicts(hose({ immersed: true }), stress({ zone: 'tank' }))).to.include({
+      immersion: 'attacked',
+      permeation: 'none',
+    });
     expect(verdicts(hose({ immersed: true, construction: 'r10' }), stress({ zone: 'tank' })).immersion).to.equal(
       'fine',
     );
@@ -51,7 +68,13 @@ describe('every length against every check', () => {
     expect(verdicts(hose({}), stress()).permeation).to.equal('fine');
   });
   it('reckons hard line by Barlow: 3/8 × 0.035 in of 304 holds 24 MPa', () => {
-    const tube: PartOf<'hardLine'> = { kind: 'hardLine', id: 'l', material: 'stainless304', outsideDiameter: si(0.009525), wall: si(0.000889) }; // prettier-ignore
+    const tube: PartOf<'hardLine'> = {
+      kind: 'hardLine',
+      id: 'l',
+      material: 'stainless304',
+      outsideDiameter: si(0.009525),
+      wall: si(0.000889),
+    };
     const [pressure] = rateLine(tube, stress());
     expect(pressure!.rated).to.deep.include({ kind: 'pressure' });
     expect((pressure!.rated as { si: number }).si).to.be.closeTo(24.03e6, 1e4);
@@ -104,21 +127,36 @@ describe('materials that the job knows better', () => {
     });
   const rules = (job: Job) => snagsOf(findingsOf(job)).map((s) => s.rule);
   it('silence what the table says, or say what it does not, and are cited', () => {
-    const braided = (materials?: Job['materials']) => e85((j) => { get(j, 'hose', 1).construction = 'braidedRubber'; j.materials = materials; }); // prettier-ignore
+    const braided = (materials?: Job['materials']) =>
+      e85((j) => {
+        get(j, 'hose', 1).construction = 'braidedRubber';
+        j.materials = materials;
+      });
     const { name } = hoseConstructions.braidedRubber;
     expect(rules(braided())).to.include('ethanol-hose');
     expect(rules(braided(own(name, 'fine')))).to.not.include('ethanol-hose');
     const job = braided(own(name, 'attacked'));
-    const cell = rateLine(get(job, 'hose', 1), lineStress(findingsOf(job), get(job, 'hose', 1))).find((r) => r.check === 'fuel')!; // prettier-ignore
+    const cell = rateLine(get(job, 'hose', 1), lineStress(findingsOf(job), get(job, 'hose', 1))).find(
+      (r) => r.check === 'fuel',
+    )!;
     expect([cell.verdict, cell.source]).to.deep.equal(['attacked', 'sheet of the maker']);
   });
   it('are named by the snags that they make, whatever the material', () => {
     const made = (name: string, change: (job: Job) => void) =>
-      snagsOf(findingsOf(e85((j) => { change(j); j.materials = own(name, 'attacked'); }))).filter((s) => s.source === 'sheet of the maker'); // prettier-ignore
+      snagsOf(
+        findingsOf(
+          e85((j) => {
+            change(j);
+            j.materials = own(name, 'attacked');
+          }),
+        ),
+      ).filter((s) => s.source === 'sheet of the maker');
     const stainless = made('stainless 304', (j) => (get(j, 'hardLine').material = 'stainless304'));
     expect(stainless.map((s) => [s.rule, s.act])).to.deep.equal([['aluminium-with-ethanol', undefined]]);
     expect(stainless[0]!.what).to.match(/ is stainless 304 on an ethanol blend/);
-    expect(made('stainless', (j) => (j.survey.tank.coating = 'stainless')).map((s) => s.rule)).to.deep.equal(['coating-attacked']); // prettier-ignore
+    expect(made('stainless', (j) => (j.survey.tank.coating = 'stainless')).map((s) => s.rule)).to.deep.equal([
+      'coating-attacked',
+    ]);
   });
   it('decide what new adapters may be made of', () => {
     const e = { family: 'petrol', ethanol: 0.85 } as const;
@@ -127,7 +165,8 @@ describe('materials that the job knows better', () => {
     expect([...lastingMaterials(e, own('stainless steel', 'attacked'))]).to.not.include('stainless');
   });
   it('are set by an act, and what is no verdict is refused', () => {
-    const set = (on: object) => tryAct(cleanJob(), { act: 'set', path: ['materials', 'brass'], value: { on, source: 'sheet' } }).ok; // prettier-ignore
+    const set = (on: object) =>
+      tryAct(cleanJob(), { act: 'set', path: ['materials', 'brass'], value: { on, source: 'sheet' } }).ok;
     expect([set({ high: 'fine' }), set({ high: 'grand' }), set({ beer: 'fine' })]).to.deep.equal([true, false, false]);
   });
 });

@@ -118,7 +118,14 @@ function pressureRating(
   source: string,
 ): Rating {
   const is = worst ?? running;
-  const verdict = rated === undefined || is === undefined ? 'ask' : rated >= is ? 'fine' : running !== undefined && rated >= running ? 'watch' : 'attacked'; // prettier-ignore
+  const verdict =
+    rated === undefined || is === undefined
+      ? 'ask'
+      : rated >= is
+        ? 'fine'
+        : running !== undefined && rated >= running
+          ? 'watch'
+          : 'attacked';
   return {
     check: 'pressure',
     verdict,

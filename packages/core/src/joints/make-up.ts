@@ -27,20 +27,44 @@ export interface MakeUp {
 const MEMORY = 'typical, from memory: the maker’s figure goes first';
 /** N·m by dash size of plated steel, and flats past finger-tight of a new flare: SAE J514 tables, from memory. */
 const flareTorque: Readonly<Record<string, readonly [least: number, most: number, flats: number]>> = {
-  '−3': [9, 12, 2], '−4': [15, 17, 2], '−5': [19, 22, 2], '−6': [24, 29, 1.5],
-  '−8': [49, 53, 1], '−10': [77, 85, 1], '−12': [107, 119, 1], '−16': [147, 154, 1],
-}; // prettier-ignore
+  '−3': [9, 12, 2],
+  '−4': [15, 17, 2],
+  '−5': [19, 22, 2],
+  '−6': [24, 29, 1.5],
+  '−8': [49, 53, 1],
+  '−10': [77, 85, 1],
+  '−12': [107, 119, 1],
+  '−16': [147, 154, 1],
+};
 /** N·m of O-ring bosses in steel: SAE J1926-2, from memory. */
 const bossTorque: Readonly<Record<string, readonly [number, number]>> = {
-  '−3': [11, 14], '−4': [19, 22], '−5': [24, 27], '−6': [33, 35],
-  '−8': [68, 81], '−10': [98, 108], '−12': [169, 183], '−16': [271, 298],
-}; // prettier-ignore
+  '−3': [11, 14],
+  '−4': [19, 22],
+  '−5': [24, 27],
+  '−6': [33, 35],
+  '−8': [68, 81],
+  '−10': [98, 108],
+  '−12': [169, 183],
+  '−16': [271, 298],
+};
 /** N·m on washers by thread: typical, from memory. */
 const washerTorque: Readonly<Record<string, readonly [number, number]>> = {
-  'M8×1': [10, 13], 'M10×1': [15, 20], 'M12×1.5': [20, 27], 'M14×1.5': [27, 35], 'M16×1.5': [35, 45],
-  'M18×1.5': [45, 55], 'M20×1.5': [50, 65], 'M22×1.5': [60, 75],
-  '1/16': [10, 13], '1/8': [13, 18], '1/4': [25, 35], '3/8': [40, 50], '1/2': [60, 80], '3/4': [90, 110], '1': [120, 150],
-}; // prettier-ignore
+  'M8×1': [10, 13],
+  'M10×1': [15, 20],
+  'M12×1.5': [20, 27],
+  'M14×1.5': [27, 35],
+  'M16×1.5': [35, 45],
+  'M18×1.5': [45, 55],
+  'M20×1.5': [50, 65],
+  'M22×1.5': [60, 75],
+  '1/16': [10, 13],
+  '1/8': [13, 18],
+  '1/4': [25, 35],
+  '3/8': [40, 50],
+  '1/2': [60, 80],
+  '3/4': [90, 110],
+  '1': [120, 150],
+};
 /** Light alloy is drawn up to this share of steel: typical, from memory. */
 const ALLOY = 0.6;
 
@@ -87,7 +111,11 @@ export function makeUp(
     case 'clampedHose':
       return { ...made, tightening: hand(clampHows[joint.clamp ?? 'band']), source: 'common practice' };
     case 'hoseEnd':
-      return { ...made, tightening: hand('mark the hose at the socket: if the mark moves, the hose is pushing out'), source: 'common practice' }; // prettier-ignore
+      return {
+        ...made,
+        tightening: hand('mark the hose at the socket: if the mark moves, the hose is pushing out'),
+        source: 'common practice',
+      };
     case 'quickConnector':
       return { ...made, tightening: hand('push on until it clicks, then pull back on it'), source: 'SAE J2044' };
     case 'pushFit':

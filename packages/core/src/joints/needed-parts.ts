@@ -77,7 +77,12 @@ export function neededParts(
       const closes = (port: string) => `${state === 'capped' ? 'Cap' : 'Plug'} for ${port}`;
       const unread = `the ${spec.name} of ${partName(part)}`;
       const { fitting } = known;
-      take('closures', closes(fitting ? sayPort(fitting) : unread), closes(fitting ? describePort(fitting) : unread), '–'); // prettier-ignore
+      take(
+        'closures',
+        closes(fitting ? sayPort(fitting) : unread),
+        closes(fitting ? describePort(fitting) : unread),
+        '–',
+      );
     }
   const bench = job.bench ?? {};
   for (const [code, { name, count }] of Object.entries(bench))
@@ -102,5 +107,5 @@ export function neededParts(
     };
   });
   const order = Object.keys(orderGroups) as OrderGroup[];
-  return rows.sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.name.localeCompare(b.name)); // prettier-ignore
+  return rows.sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group) || a.name.localeCompare(b.name));
 }

@@ -14,21 +14,29 @@ const faults = (...rows: string[][]) => {
 
 describe('a shelf file', () => {
   it('reads parts of the shop’s own, in the units that they are written in', () => {
-    const read = readShelfCsv([heading, row({ ...own, length: '1.5 in', price: '12.5', material: 'brass', 'max pressure': '10 bar', note: 'drawer 4' })]); // prettier-ignore
+    const read = readShelfCsv([
+      heading,
+      row({ ...own, length: '1.5 in', price: '12.5', material: 'brass', 'max pressure': '10 bar', note: 'drawer 4' }),
+    ]);
     if (!read.ok) throw new Error(JSON.stringify(read.fault));
     const [{ adapter, count, note }] = read.value as [ShelfPart];
-    expect(adapter).to.include({ code: 'shop 7', bore: mm(7), price: 12.5, material: 'brass', maximumPressure: 1e6 }); // prettier-ignore
+    expect(adapter).to.include({ code: 'shop 7', bore: mm(7), price: 12.5, material: 'brass', maximumPressure: 1e6 });
     expect(adapter.length).to.be.closeTo(0.0381, 1e-12);
     expect(adapter.ports.map((p) => p.form)).to.deep.equal(['flare37', 'npt']);
     expect([count, note]).to.deep.equal([3, 'drawer 4']);
   });
   it('needs but code and count of a generic part', () => {
     const { code } = genericAdapters()[40]!;
-    const read = readShelfCsv([['count', 'code'], ['5', code]]); // prettier-ignore
+    const read = readShelfCsv([
+      ['count', 'code'],
+      ['5', code],
+    ]);
     expect(read.ok && read.value).to.deep.equal([{ adapter: genericAdapters()[40], count: 5 }]);
   });
   it('reads back what it writes, for a sample of every shape', () => {
-    const parts = genericAdapters().filter((_, i) => i % 61 === 0).map((adapter, i): ShelfPart => ({ adapter: { ...adapter, code: `own ${i}` }, count: i })); // prettier-ignore
+    const parts = genericAdapters()
+      .filter((_, i) => i % 61 === 0)
+      .map((adapter, i): ShelfPart => ({ adapter: { ...adapter, code: `own ${i}` }, count: i }));
     const read = readShelfCsv(shelfCsvCells(parts));
     if (!read.ok) throw new Error(JSON.stringify(read.fault.slice(0, 3)));
     read.value.forEach(({ adapter, count }, i) => {
@@ -53,7 +61,12 @@ describe('a shelf file', () => {
   it('refuses a file without heading or rows', () => {
     expect(readShelfCsv([])).to.deep.include({ ok: false });
     expect(readShelfCsv([heading])).to.deep.include({ ok: false });
-    expect(readShelfCsv([['code', 'name'], ['a', 'b']])).to.deep.equal({ ok: false, fault: [{ row: 1, message: 'The heading has no count.' }] }); // prettier-ignore
+    expect(
+      readShelfCsv([
+        ['code', 'name'],
+        ['a', 'b'],
+      ]),
+    ).to.deep.equal({ ok: false, fault: [{ row: 1, message: 'The heading has no count.' }] });
   });
   it('refuses a hundred thousand rows as a whole, and tells no more faults than can be read', () => {
     const many = Array.from({ length: 100_000 }, (_, i) => row({ code: `p${i}`, count: 'x' }));

@@ -20,9 +20,23 @@ export interface ShelfCsvFault {
 
 /** Columns of a shelf file. Of a generic part its code and count are enough. */
 export const shelfColumns = [
-  'code', 'name', 'shape', 'port 1', 'port 2', 'port 3', 'angle', 'bore', 'length', 'flats', 'material', 'making', 'price',
-  'max pressure', 'count', 'note',
-] as const; // prettier-ignore
+  'code',
+  'name',
+  'shape',
+  'port 1',
+  'port 2',
+  'port 3',
+  'angle',
+  'bore',
+  'length',
+  'flats',
+  'material',
+  'making',
+  'price',
+  'max pressure',
+  'count',
+  'note',
+] as const;
 type Column = (typeof shelfColumns)[number];
 
 /** Most parts on one shop's shelf. */
@@ -30,7 +44,13 @@ export const MOST_SHELF = 5000;
 /** Faults that are told one by one; a file with more is wrong as a whole. */
 export const MOST_FAULTS = 1000;
 
-const size = (name: string, most: number, least = 0): QuantityField => ({ kind: 'length', name, unit: 'mm', minimum: mm(least), maximum: mm(most) }); // prettier-ignore
+const size = (name: string, most: number, least = 0): QuantityField => ({
+  kind: 'length',
+  name,
+  unit: 'mm',
+  minimum: mm(least),
+  maximum: mm(most),
+});
 const bore = size('bore', 100, 0.1);
 const long = size('length', 500);
 const flats = size('flats', 200);
@@ -39,13 +59,16 @@ const turn: QuantityField = { kind: 'angle', name: 'angle', unit: '°', minimum:
 
 /** The parts of a shelf file: all of it, or every fault by its row and nothing. */
 export function readShelfCsv(cells: readonly (readonly string[])[]): Result<ShelfPart[], ShelfCsvFault[]> {
-  const rows = cells.map((row, i) => ({ row: i + 1, cells: row })).filter(({ cells: c }) => c.some((t) => t.trim() !== '')); // prettier-ignore
+  const rows = cells
+    .map((row, i) => ({ row: i + 1, cells: row }))
+    .filter(({ cells: c }) => c.some((t) => t.trim() !== ''));
   const [heading, ...body] = rows;
   if (!heading || body.length === 0)
     return failure([{ row: 0, message: 'It needs a heading and a row for each part.' }]);
   const place = new Map(heading.cells.map((cell, i) => [cell.trim().toLowerCase(), i]));
   const missing = (['code', 'count'] as const).filter((c) => !place.has(c));
-  if (missing.length > 0) return failure([{ row: heading.row, message: `The heading has no ${missing.join(' and no ')}.` }]); // prettier-ignore
+  if (missing.length > 0)
+    return failure([{ row: heading.row, message: `The heading has no ${missing.join(' and no ')}.` }]);
   const faults: ShelfCsvFault[] = [];
   if (body.length > MOST_SHELF)
     faults.push({ row: 0, message: `It has ${body.length} parts; a shelf holds ${MOST_SHELF} at most.` });
@@ -105,8 +128,18 @@ function readPart(text: (column: Column) => string): { part?: ShelfPart; faults:
   if (text('count') === '') fault('count: how many lie there');
   const price = counted('price', false);
   const generic = genericAdapter(code);
-  const [own, length, across, rated, angle] = [measured('bore', bore), measured('length', long), measured('flats', flats), measured('max pressure', pressure), measured('angle', turn)]; // prettier-ignore
-  const [shape, material, making] = [word('shape', adapterShapes), word('material', fittingMaterials), word('making', endMakings)]; // prettier-ignore
+  const [own, length, across, rated, angle] = [
+    measured('bore', bore),
+    measured('length', long),
+    measured('flats', flats),
+    measured('max pressure', pressure),
+    measured('angle', turn),
+  ];
+  const [shape, material, making] = [
+    word('shape', adapterShapes),
+    word('material', fittingMaterials),
+    word('making', endMakings),
+  ];
   const note = text('note');
   if (note.length > 200) fault('note: it is longer than 200 characters');
   if (!generic) {
@@ -152,8 +185,19 @@ const short = (value: number) => String(Number(value.toPrecision(6)));
 export const shelfCsvCells = (parts: readonly ShelfPart[]): string[][] => [
   [...shelfColumns],
   ...parts.map(({ adapter: a, count, note }) => [
-    a.code, a.name, a.shape, ...[0, 1, 2].map((i) => (a.ports[i] ? sayPort(a.ports[i]) : '')), short(a.angle / DEGREE),
-    short(a.bore * 1000), short(a.length * 1000), short(a.flats * 1000), a.material, a.making ?? '', short(a.price),
-    a.maximumPressure === undefined ? '' : short(a.maximumPressure / 1000), String(count), note ?? '',
+    a.code,
+    a.name,
+    a.shape,
+    ...[0, 1, 2].map((i) => (a.ports[i] ? sayPort(a.ports[i]) : '')),
+    short(a.angle / DEGREE),
+    short(a.bore * 1000),
+    short(a.length * 1000),
+    short(a.flats * 1000),
+    a.material,
+    a.making ?? '',
+    short(a.price),
+    a.maximumPressure === undefined ? '' : short(a.maximumPressure / 1000),
+    String(count),
+    note ?? '',
   ]),
-]; // prettier-ignore
+];

@@ -67,7 +67,9 @@ describe('layouts compared', () => {
       const found = recommend(laid)!;
       // whoever is better by that figure is named, with what it had fallen by
       if (found.reason.includes('warms'))
-        expect(found.despite.map((d) => d.key)).to.have.members(laid.filter((l) => l.cannot === undefined && l.tankAfterDrive! < found.figure!.si - 3).map((l) => l.key)); // prettier-ignore
+        expect(found.despite.map((d) => d.key)).to.have.members(
+          laid.filter((l) => l.cannot === undefined && l.tankAfterDrive! < found.figure!.si - 3).map((l) => l.key),
+        );
       if (!found.figure || !found.next) continue;
       const better = found.figure.si - found.next.figure.si;
       expect(found.reason.includes('most') ? better : -better, `${job.name}: ${found.reason}`).to.be.greaterThan(0);
@@ -100,7 +102,13 @@ describe('layouts compared', () => {
     }
   });
   it('gives every school the same typical sizes for what is not there yet', () => {
-    const bare = changed(demoJobs.mailVan, (j) => { for (const p of Object.values(j.parts)) if (p.kind === 'hose') { delete p.bore; delete p.length; } }); // prettier-ignore
+    const bare = changed(demoJobs.mailVan, (j) => {
+      for (const p of Object.values(j.parts))
+        if (p.kind === 'hose') {
+          delete p.bore;
+          delete p.length;
+        }
+    });
     for (const l of all(bare))
       for (const p of Object.values(l.assessment.findings.job.parts))
         if (p.kind === 'hose' && !p.aside && l.assumed.length > 0 && p.bore && !bare.parts[p.id])
@@ -117,7 +125,13 @@ describe('layouts compared', () => {
   it('never reorders what is measured: lines keep their order in every school', () => {
     for (const job of [demoJobs.mailVan, demoJobs.flatBedTender])
       for (const l of all(job)) {
-        const order = (j: Job) => circuitsOf(j).order.filter((id) => job.parts[id]?.kind === 'hose' && circuitsOf(j).lineOf(id) === 'supply' && circuitsOf(job).lineOf(id) === 'supply'); // prettier-ignore
+        const order = (j: Job) =>
+          circuitsOf(j).order.filter(
+            (id) =>
+              job.parts[id]?.kind === 'hose' &&
+              circuitsOf(j).lineOf(id) === 'supply' &&
+              circuitsOf(job).lineOf(id) === 'supply',
+          );
         const kept = order(l.assessment.findings.job);
         expect(kept, l.key).to.deep.equal(order(job).filter((id) => kept.includes(id)));
       }
@@ -162,14 +176,23 @@ describe('moving a regulator', () => {
   });
   it('by the tank shortens the return: its long line is kept aside', () => {
     const moved = applyAct(demoJobs.flatBedTender, { act: 'moveRegulator', id: 'regulator-1', to: 'tank' });
-    const lines = (job: Job) => circuitsOf(job).parts.filter((p) => p.kind === 'hardLine' && circuitsOf(job).lineOf(p.id) === 'return').map((p) => p.id); // prettier-ignore
+    const lines = (job: Job) =>
+      circuitsOf(job)
+        .parts.filter((p) => p.kind === 'hardLine' && circuitsOf(job).lineOf(p.id) === 'return')
+        .map((p) => p.id);
     expect(lines(demoJobs.flatBedTender)).to.deep.equal(['hard-line-2']);
     expect(lines(moved)).to.deep.equal([]);
-    expect(moved.parts['hard-line-2']).to.deep.include({ aside: true, length: (demoJobs.flatBedTender.parts['hard-line-2'] as PartOf<'hardLine'>).length });
+    expect(moved.parts['hard-line-2']).to.deep.include({
+      aside: true,
+      length: (demoJobs.flatBedTender.parts['hard-line-2'] as PartOf<'hardLine'>).length,
+    });
     // and what a filter before it must survive is still said
-    const hazard = (job: Job) => assess(job).snags.filter((s) => s.rule === 'part-below-dead-head').map((s) => s.part);
+    const hazard = (job: Job) =>
+      assess(job)
+        .snags.filter((s) => s.rule === 'part-below-dead-head')
+        .map((s) => s.part);
     expect(hazard(moved)).to.include('filter-1');
-  }); // prettier-ignore
+  });
   it('by the tank takes the manifold reference off', () => {
     const moved = applyAct(afterRailJob(), { act: 'moveRegulator', id: 'regulator-1', to: 'tank' });
     expect(get(moved, 'regulator').referenced).to.equal(false);

@@ -101,7 +101,8 @@ const MOST_PLACES = 200; // edges named in a fault, enough to draw
 export function closedMesh(corners: Float64Array): Result<Mesh & { turned: boolean }, MeshFault> {
   if (corners.length < 36) return failure({ code: 'empty' });
   const { count, forward, backward, from, to } = edgesOf(corners);
-  const middleOf = (e: number): Place => [0, 1, 2].map((a) => (corners[from[e]! + a]! + corners[to[e]! + a]!) / 2) as unknown as Place; // prettier-ignore
+  const middleOf = (e: number): Place =>
+    [0, 1, 2].map((a) => (corners[from[e]! + a]! + corners[to[e]! + a]!) / 2) as unknown as Place;
   const those = (isBad: (forward: number, backward: number) => boolean): number[] => {
     const bad: number[] = [];
     for (let e = 0; e < count; e++) if (isBad(forward[e]!, backward[e]!)) bad.push(e);
@@ -166,7 +167,12 @@ function edgesOf(corners: Float64Array): Edges {
   const points = new TripleIndex(sides);
   const at = (i: number, axis: 0 | 1 | 2) => Math.round((corners[i + axis]! - least[axis]) / grain);
   const edges = new TripleIndex(sides);
-  const columns = { forward: new Uint32Array(sides), backward: new Uint32Array(sides), from: new Uint32Array(sides), to: new Uint32Array(sides) }; // prettier-ignore
+  const columns = {
+    forward: new Uint32Array(sides),
+    backward: new Uint32Array(sides),
+    from: new Uint32Array(sides),
+    to: new Uint32Array(sides),
+  };
   const names = [0, 0, 0];
   for (let t = 0; t < corners.length; t += 9) {
     for (let k = 0; k < 3; k++) names[k] = points.of(at(t + 3 * k, 0), at(t + 3 * k, 1), at(t + 3 * k, 2));

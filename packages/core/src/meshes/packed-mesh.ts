@@ -12,8 +12,14 @@ export const packedMeshSchema = z.strictObject({
   /** Corner of the box it lies in and the box's size, m. */
   least: z.tuple([z.number(), z.number(), z.number()]),
   size: z.tuple([z.number().min(0), z.number().min(0), z.number().min(0)]),
-  places: z.string().max(600_000).regex(/^[A-Za-z0-9+/=]*$/, 'is not base 64'), // prettier-ignore
-  faces: z.string().max(1_000_000).regex(/^[A-Za-z0-9+/=]*$/, 'is not base 64'), // prettier-ignore
+  places: z
+    .string()
+    .max(600_000)
+    .regex(/^[A-Za-z0-9+/=]*$/, 'is not base 64'),
+  faces: z
+    .string()
+    .max(1_000_000)
+    .regex(/^[A-Za-z0-9+/=]*$/, 'is not base 64'),
   /** The file's triangles faced inwards and were turned. */
   turned: z.boolean().optional(),
 });

@@ -17,7 +17,9 @@ import { readInp } from './read-inp.ts';
 import { writeInp } from './write-inp.ts';
 
 const folder = new URL('../../test/reference/C_networks/spec/', import.meta.url);
-const specs = readdirSync(folder).sort().map((file) => plainNetworkSchema.parse(referenceJson(`C_networks/spec/${file}`))); // prettier-ignore
+const specs = readdirSync(folder)
+  .sort()
+  .map((file) => plainNetworkSchema.parse(referenceJson(`C_networks/spec/${file}`)));
 const nodeRows = referenceRows('C_networks/results_churchill_nodes.csv');
 const linkRows = referenceRows('C_networks/results_churchill_links.csv');
 const states: Record<string, string> = { regulating: 'active', 'wide open': 'open', closed: 'shut', open: 'open' };
@@ -77,7 +79,10 @@ describe('an EPANET input file', () => {
         if (!back.ok) throw new Error(JSON.stringify(back.fault));
         expect(back.value.id).to.equal(spec.id);
         expect(back.value.title).to.equal(`${spec.id} ${scenario.id}`);
-        const [ours, theirs] = [solveNetwork(network), solveNetwork(networkOf(plainNetworkSchema.parse(back.value), back.value.scenarios[0]!))];
+        const [ours, theirs] = [
+          solveNetwork(network),
+          solveNetwork(networkOf(plainNetworkSchema.parse(back.value), back.value.scenarios[0]!)),
+        ];
         if (!ours.ok || !theirs.ok) throw new Error('not solved');
         for (const node of network.nodes)
           if (node.fixedPressure === undefined)
@@ -85,7 +90,7 @@ describe('an EPANET input file', () => {
         for (const link of network.links)
           expect(theirs.value.flows[link.id]! * 3.6e6, link.id).to.be.closeTo(ours.value.flows[link.id]! * 3.6e6, 0.02);
       }
-    }); // prettier-ignore
+    });
   it('outside the subset is refused by its line', () => {
     const message = (text: string) => {
       const read = readInp(text);
@@ -176,11 +181,15 @@ describe('a pump whose liquid boils at its inlet', () => {
   }
   it('that stands too high to draw at all brings nothing and makes no pressure', () => {
     const spec = plainNetworkSchema.parse(referenceJson('M_cavitation/spec/cav01_series.json'));
-    const high = { ...spec, scenarios: [{ id: 'high' }], nodes: spec.nodes.map((n) => (n.id === 'PI' ? { ...n, z_m: 9 } : n)) };
+    const high = {
+      ...spec,
+      scenarios: [{ id: 'high' }],
+      nodes: spec.nodes.map((n) => (n.id === 'PI' ? { ...n, z_m: 9 } : n)),
+    };
     const solved = solvePlainNetwork(high);
     if (!solved.ok) throw new Error('not solved');
     const pump = solved.value.scenarios[0]!.links.find((l) => l.id === 'PU')!;
     expect(pump.state).to.equal('choked');
     expect(pump.flow_L_h).to.be.lessThan(0); // the vessel presses back through it
-  }); // prettier-ignore
+  });
 });

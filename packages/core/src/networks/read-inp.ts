@@ -28,7 +28,22 @@ const read = new Set([
   'DEMANDS',
   'OPTIONS',
 ]);
-const passedOver = new Set(['TIMES', 'REPORT', 'COORDINATES', 'VERTICES', 'LABELS', 'BACKDROP', 'TAGS', 'ENERGY', 'QUALITY', 'REACTIONS', 'SOURCES', 'MIXING', 'PATTERNS', 'END']); // prettier-ignore
+const passedOver = new Set([
+  'TIMES',
+  'REPORT',
+  'COORDINATES',
+  'VERTICES',
+  'LABELS',
+  'BACKDROP',
+  'TAGS',
+  'ENERGY',
+  'QUALITY',
+  'REACTIONS',
+  'SOURCES',
+  'MIXING',
+  'PATTERNS',
+  'END',
+]);
 const flowUnits: Record<string, number> = { LPM: 1, LPS: 60, CMH: 1000 / 60 }; // in L/min
 
 const MOST_ROWS = 60_000; // of one section: three to each node
@@ -114,7 +129,12 @@ function network(sections: Map<string, Row[]>): PlainNetwork {
     const points = curve.points_Lh_kPa;
     const [q, p] = points[0]!;
     // the engine's forms of a pump curve: one point stands for three, three make a power function
-    if (points.length === 1) curve.points_Lh_kPa = [[0, (4 / 3) * p], [q, p], [2 * q, 0]]; // prettier-ignore
+    if (points.length === 1)
+      curve.points_Lh_kPa = [
+        [0, (4 / 3) * p],
+        [q, p],
+        [2 * q, 0],
+      ];
     if (curve.points_Lh_kPa.length === 3 && curve.points_Lh_kPa[0]![0] === 0) curve.fit = 'power3';
   }
   const links: PlainLink[] = [

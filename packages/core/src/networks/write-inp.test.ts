@@ -5,8 +5,13 @@ import { readInp } from './read-inp.ts';
 import { writeInp } from './write-inp.ts';
 
 const line = (change: Partial<LinkLaw & { kind: 'line' }> = {}): LinkLaw => ({
-  kind: 'line', length: 2, bore: 0.008, roughness: 2e-6, loss: { k1: 0, kInfinity: 1.5 }, ...change,
-}); // prettier-ignore
+  kind: 'line',
+  length: 2,
+  bore: 0.008,
+  roughness: 2e-6,
+  loss: { k1: 0, kInfinity: 1.5 },
+  ...change,
+});
 const network = (law: LinkLaw, checkValve = false): Network => ({
   liquid: { density: 745, viscosity: 0.00053 },
   nodes: [
@@ -15,7 +20,7 @@ const network = (law: LinkLaw, checkValve = false): Network => ({
   ],
   links: [{ id: 'part', from: 'tank', to: 'end', law, checkValve }],
 });
-const section = (text: string, name: string) => text.split(`[${name}]\n`)[1]!.split('\n[')[0]!.trim().split('\n'); // prettier-ignore
+const section = (text: string, name: string) => text.split(`[${name}]\n`)[1]!.split('\n[')[0]!.trim().split('\n');
 
 describe('an EPANET file as written', () => {
   it('says heads with that engine’s gravity and flows in L/min', () => {
@@ -37,21 +42,28 @@ describe('an EPANET file as written', () => {
     expect(text).to.include('; fitting losses at the solved Reynolds number');
   });
   it('draws a regulator’s slope as a loss curve beside a valve that holds exactly', () => {
-    for (const [kind, valve] of [['bypassRegulator', 'PSV'], ['deadHeadRegulator', 'PRV']] as const) {
+    for (const [kind, valve] of [
+      ['bypassRegulator', 'PSV'],
+      ['deadHeadRegulator', 'PRV'],
+    ] as const) {
       const text = writeInp(network({ kind, set: 3e5, slope: 1e8, bore: 0.006, k: 6 }), 'x');
       const valves = section(text, 'VALVES');
       expect(valves.some((row) => row.includes(' GPV '))).to.equal(true);
       expect(valves.some((row) => row.includes(` ${valve} `))).to.equal(true);
       expect(text).to.include('; regulator slope as a loss curve beside the valve');
     }
-  }); // prettier-ignore
+  });
   it('keeps a check valve, and its cracking pressure as a curve', () => {
     const text = writeInp(network(line({ cracking: 3000 }), true), 'x');
     expect(section(text, 'PIPES')[0]).to.match(/CV$/);
     expect(text).to.include('; cracking pressure as a loss curve');
   });
   it('hands a piecewise pump over by its own corners', () => {
-    const rise = piecewiseCurve([[0, 6e5], [5e-5, 3e5], [9e-5, 0]]); // prettier-ignore
+    const rise = piecewiseCurve([
+      [0, 6e5],
+      [5e-5, 3e5],
+      [9e-5, 0],
+    ]);
     const rows = section(writeInp(network({ kind: 'pump', rise }), 'x'), 'CURVES');
     expect(rows).to.have.length(3);
     expect(Number(rows[1]!.split(' ')[1])).to.be.closeTo(3, 1e-3);

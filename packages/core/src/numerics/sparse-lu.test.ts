@@ -27,13 +27,16 @@ function filled(graph: Graph) {
   const add = (i: number, j: number, value: number) => (full[i * graph.size + j]! += value);
   edges.forEach(([a, b], e) => {
     const g = graph.weights[e % graph.weights.length]!;
-    for (const [i, j] of [[a, b], [b, a]] as const) {
+    for (const [i, j] of [
+      [a, b],
+      [b, a],
+    ] as const) {
       system.diagonal[i]! += g;
       system.values[system.slot(i, j)]! -= g;
       add(i, i, g);
       add(i, j, -g);
     }
-  }); // prettier-ignore
+  });
   for (let i = 0; i < graph.size; i++) {
     const ground = graph.weights[(2 * i) % graph.weights.length]!;
     system.diagonal[i]! += ground;

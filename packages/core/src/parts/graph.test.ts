@@ -19,17 +19,39 @@ const refusal = (change: (job: any) => void): string => {
 describe('a job file whose graph is broken is refused by the record', () => {
   const joint = 'rail-1-in';
   const cases: [string, (job: any) => void, RegExp][] = [
-    ['a joint to a part that is not there', (j) => (j.joints[joint].a.part = 'hose-77'), /^joints[.]rail-1-in[.]a[.]part .*“hose-77” is no part/],
-    ['a joint to a port that is not there', (j) => (j.joints[joint].a.port = 'lid'), /^joints[.]rail-1-in[.]a[.]port .*no port “lid”/],
+    [
+      'a joint to a part that is not there',
+      (j) => (j.joints[joint].a.part = 'hose-77'),
+      /^joints[.]rail-1-in[.]a[.]part .*“hose-77” is no part/,
+    ],
+    [
+      'a joint to a port that is not there',
+      (j) => (j.joints[joint].a.port = 'lid'),
+      /^joints[.]rail-1-in[.]a[.]port .*no port “lid”/,
+    ],
     ['a part joined to itself', (j) => (j.joints[joint].a = { part: 'rail-1', port: 'out' }), /to itself/],
-    ['a port joined twice', (j) => (j.joints.extra = { id: 'extra', a: j.joints[joint].a, b: { part: 'tank-1', port: 'return-9' } }), /joined twice/],
-    ['a joint on a port that is plugged', (j) => (j.parts['hose-2'].ports = { out: { closed: 'plugged' } }), /is plugged/],
+    [
+      'a port joined twice',
+      (j) => (j.joints.extra = { id: 'extra', a: j.joints[joint].a, b: { part: 'tank-1', port: 'return-9' } }),
+      /joined twice/,
+    ],
+    [
+      'a joint on a port that is plugged',
+      (j) => (j.parts['hose-2'].ports = { out: { closed: 'plugged' } }),
+      /is plugged/,
+    ],
     ['a joint to what is set aside', (j) => (j.parts['hose-2'].aside = true), /set aside/],
     ['a part under another name', (j) => (j.parts['hose-9'] = j.parts['hose-1']), /must be “hose-9”/],
     ['a port that no such part has', (j) => (j.parts['hose-1'].ports = { sump: {} }), /a port that no such part has/],
     ['a part of no known kind', (j) => (j.parts['hose-1'].kind = 'balloon'), /^parts[.]hose-1/],
-    ['ten thousand parts', (j) => { for (let i = 0; i < 10_000; i++) j.parts[`p-${i}`] = { id: `p-${i}`, kind: 'hose' }; }, /more than/],
-  ]; // prettier-ignore
+    [
+      'ten thousand parts',
+      (j) => {
+        for (let i = 0; i < 10_000; i++) j.parts[`p-${i}`] = { id: `p-${i}`, kind: 'hose' };
+      },
+      /more than/,
+    ],
+  ];
   for (const [what, change, said] of cases)
     it(what, () => {
       expect(refusal(change)).to.match(said);
@@ -46,7 +68,12 @@ describe('any run that acts lead to', () => {
         const job = edited(demoJobs[key], dice);
         expect(graphFaults(job)).to.deep.equal([]);
         const run = circuitsOf(job);
-        expect([...run.order].sort()).to.deep.equal(Object.values(job.parts).filter((p) => !p.aside).map((p) => p.id).sort()); // prettier-ignore
+        expect([...run.order].sort()).to.deep.equal(
+          Object.values(job.parts)
+            .filter((p) => !p.aside)
+            .map((p) => p.id)
+            .sort(),
+        );
         for (const flow of run.flows) expect(run.flow(flow.joint)).to.equal(flow);
         const { solution, faults, needs } = findingsOf(job);
         if (!solution) {

@@ -49,9 +49,19 @@ export function lowerLine(
   const { k1, kInfinity } = loss ?? { k1: 0, kInfinity: 0 };
   const { checkValve, cracking } = more;
   /** So much of the line, and what some of its ports answer for. */
-  const piece = (share: number, ...ports: string[]) => lineLaw(share * length, bore, roughness, { k1: share * k1, kInfinity: share * kInfinity + ports.reduce((sum, port) => sum + portLoss(site, port, bore), 0) }); // prettier-ignore
+  const piece = (share: number, ...ports: string[]) =>
+    lineLaw(share * length, bore, roughness, {
+      k1: share * k1,
+      kInfinity: share * kInfinity + ports.reduce((sum, port) => sum + portLoss(site, port, bore), 0),
+    });
   // a valve sits at the inlet
-  const first = (to: string, law: ReturnType<typeof lineLaw>) => ({ id, from: 'in', to, law: cracking === undefined ? law : { ...law, cracking }, checkValve }); // prettier-ignore
+  const first = (to: string, law: ReturnType<typeof lineLaw>) => ({
+    id,
+    from: 'in',
+    to,
+    law: cracking === undefined ? law : { ...law, cracking },
+    checkValve,
+  });
   if (highest === undefined) return { links: [first('out', piece(1, 'in', 'out'))], through: id, bore };
   return {
     links: [first(HUMP, piece(0.5, 'in')), { id: `${id}:beyond`, from: HUMP, to: 'out', law: piece(0.5, 'out') }],

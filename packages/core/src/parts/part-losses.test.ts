@@ -122,7 +122,10 @@ describe('losses of parts', () => {
     expect(filterLoss(sheet, 200)).to.be.closeTo(5e3, 1);
     expect(filterLoss(sheet, 100)).to.be.closeTo(4e3 / 2 + 1e3 / 4, 1);
     expect(filterLoss(sheet, 200, petrol, 4)).to.be.closeTo(20e3, 2);
-    expect(filterLoss(sheet, 200, { density: 790, viscosity: 1.2e-3 })).to.be.closeTo(4e3 * (1.2 / 0.53) + 1e3 * (790 / 745), 1); // prettier-ignore
+    expect(filterLoss(sheet, 200, { density: 790, viscosity: 1.2e-3 })).to.be.closeTo(
+      4e3 * (1.2 / 0.53) + 1e3 * (790 / 745),
+      1,
+    );
     expect(filterLoss({ ...sheet, viscousShare: si(1, '%') }, 100)).to.be.closeTo(2.5e3, 1);
   });
   it('whose sheet was made with another liquid loses as much less of petrol', () => {
@@ -206,7 +209,9 @@ describe('a filter inside the regulator', () => {
       label: 'Tank regulator',
       referenced: false,
     });
-    expect(Object.values(job.joints).filter((j) => j.a.part === 'filter-regulator-1' || j.b.part === 'filter-regulator-1')).to.have.length(3); // prettier-ignore
+    expect(
+      Object.values(job.joints).filter((j) => j.a.part === 'filter-regulator-1' || j.b.part === 'filter-regulator-1'),
+    ).to.have.length(3);
     expect(findingsOf(job).faults).to.deep.equal([]);
   });
   it('stands before the seat: the pump works against it, the rail does not feel it', () => {

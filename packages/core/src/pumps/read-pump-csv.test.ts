@@ -4,7 +4,11 @@ import { pumpLibrary } from './library.ts';
 import { pumpTableFault } from '../hydraulics/pump-curve.ts';
 import { readPumpCsv } from './read-pump-csv.ts';
 
-const cells = (text: string) => text.trim().split('\n').map((line) => line.split(',')); // prettier-ignore
+const cells = (text: string) =>
+  text
+    .trim()
+    .split('\n')
+    .map((line) => line.split(','));
 
 describe('a pump table from CSV', () => {
   it('is read by its heading and units, a table for each voltage', () => {

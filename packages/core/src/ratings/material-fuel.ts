@@ -99,9 +99,13 @@ const rated = (ethanol: 'rated' | 'ask maker' | 'not rated', mild: Verdict): Mat
 /** Every material that Endrel knows, by what each fuel does to it. What is not in here is to be asked about. */
 export const materialRows: readonly MaterialRow[] = [
   ...Object.values(tankWalls),
-  ...Object.values(lineMaterials).map(
-    (m) =>
-    row('hard line', m.name, { ...rated(m.ethanol, m.ethanol === 'rated' ? 'fine' : 'watch'), diesel: 'fine' }, m.ethanol === 'rated' ? MEMORY : PRACTICE), // prettier-ignore
+  ...Object.values(lineMaterials).map((m) =>
+    row(
+      'hard line',
+      m.name,
+      { ...rated(m.ethanol, m.ethanol === 'rated' ? 'fine' : 'watch'), diesel: 'fine' },
+      m.ethanol === 'rated' ? MEMORY : PRACTICE,
+    ),
   ),
   ...Object.values(hoseConstructions).map((h) => row('hose', h.name, rated(h.ethanol, 'fine'), h.source)),
   ...Object.values(seals),

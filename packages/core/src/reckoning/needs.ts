@@ -58,7 +58,8 @@ export function needsOf(job: Job): Need[] {
   for (const need of wiringNeeds(job)) needs.push(need);
   if (hasSuppliedPump(job))
     for (const key of ['stopsWithEngine', 'crashShutOff'] as const)
-      if (job.survey[key] === undefined) add('survey', ['survey', key], `whether ${surveyProperties[key].name}`, false, undefined, false); // prettier-ignore
+      if (job.survey[key] === undefined)
+        add('survey', ['survey', key], `whether ${surveyProperties[key].name}`, false, undefined, false);
   if (job.hanger && Object.keys(job.hanger).length > 0)
     group('hanger', ['hanger'], hangerProperties, job.hanger, false);
   for (const part of circuitsOf(job).parts)
@@ -111,21 +112,34 @@ const hasSuppliedPump = (job: Job): boolean => {
 /** What the circuit waits for: fuses that nobody has read, wires on a pump's way without gauge or length. */
 function wiringNeeds({ wiring }: Job): Need[] {
   if (!wiring) return [];
-  const need = (path: FieldPath, name: string, asks?: string): Need => ({ stage: 'wiring', path: ['wiring', ...path], name, part: undefined, asks, isMeasured: true, blocksSolution: false }); // prettier-ignore
-  const fuses = (wiring.devices ?? []).flatMap(
-    (d) =>
-    protects(d) && d.stands !== 'out' && !protective(d)!.rating ? [need(['devices', d.id, 'rating'], deviceKinds[d.kind].name.toLowerCase(), 'what it is rated')] : [], // prettier-ignore
+  const need = (path: FieldPath, name: string, asks?: string): Need => ({
+    stage: 'wiring',
+    path: ['wiring', ...path],
+    name,
+    part: undefined,
+    asks,
+    isMeasured: true,
+    blocksSolution: false,
+  });
+  const fuses = (wiring.devices ?? []).flatMap((d) =>
+    protects(d) && d.stands !== 'out' && !protective(d)!.rating
+      ? [need(['devices', d.id, 'rating'], deviceKinds[d.kind].name.toLowerCase(), 'what it is rated')]
+      : [],
   );
   const feeds = pumpFeeds(wiring);
   const open = new Set(feeds.ok ? feeds.value.ports.flatMap((p) => p.unmeasured) : []);
-  const wires = (wiring.wires ?? []).flatMap(
-    (w) =>
-    (['area', 'length'] as const).flatMap((key) => (open.has(w.id) && !w[key] ? [need(['wires', w.id, key], wireProperties[key].name)] : [])), // prettier-ignore
+  const wires = (wiring.wires ?? []).flatMap((w) =>
+    (['area', 'length'] as const).flatMap((key) =>
+      open.has(w.id) && !w[key] ? [need(['wires', w.id, key], wireProperties[key].name)] : [],
+    ),
   );
   const isUntold = truthTable(wiring).some((row) => row.state.crashed && Object.values(row.pumps).includes('unknown'));
   const units = (wiring.devices ?? []).flatMap((d) =>
-    isUntold && (d.kind === 'controlUnit' || d.kind === 'pumpController') && d.stands !== 'out' && d.crashInput === undefined // prettier-ignore
-      ? [{ ...need(['devices', d.id, 'crashInput'], 'whether it cuts the pump in a crash'), isMeasured: false }] // prettier-ignore
+    isUntold &&
+    (d.kind === 'controlUnit' || d.kind === 'pumpController') &&
+    d.stands !== 'out' &&
+    d.crashInput === undefined
+      ? [{ ...need(['devices', d.id, 'crashInput'], 'whether it cuts the pump in a crash'), isMeasured: false }]
       : [],
   );
   return [...fuses, ...wires, ...units];

@@ -53,15 +53,31 @@ describe('only what changed is reckoned again', () => {
     ['a note on the vehicle', { act: 'set', path: ['survey', 'notes'], value: 'plug seized' }, []],
     ['what the owner wishes', { act: 'set', path: ['brief', 'wishes'], value: 'quiet' }, []],
     ['the job’s name', { act: 'set', path: ['name'], value: 'Tender' }, []],
-    ['a gauge field: no network, no tank', { act: 'set', path: ['gauge', 'gaugeFull'], value: { si: 150, unit: 'Ω' } }, ['float', 'gauge', 'levels', 'sweep']], // prettier-ignore
-    ['a hose: the points, but no tank', { act: 'setOnPart', id: 'hose-2', key: 'length', value: mm(700) }, ['drive', 'hangerFlows', 'levels', 'soak', 'solution', 'wiring']], // prettier-ignore
-    ['the vent: the points, which it holds back, but no tank', { act: 'set', path: ['survey', 'vent', 'length'], value: mm(1700) }, ['drive', 'hangerFlows', 'levels', 'soak', 'solution', 'vent', 'wiring']], // prettier-ignore
+    [
+      'a gauge field: no network, no tank',
+      { act: 'set', path: ['gauge', 'gaugeFull'], value: { si: 150, unit: 'Ω' } },
+      ['float', 'gauge', 'levels', 'sweep'],
+    ],
+    [
+      'a hose: the points, but no tank',
+      { act: 'setOnPart', id: 'hose-2', key: 'length', value: mm(700) },
+      ['drive', 'hangerFlows', 'levels', 'soak', 'solution', 'wiring'],
+    ],
+    [
+      'the vent: the points, which it holds back, but no tank',
+      { act: 'set', path: ['survey', 'vent', 'length'], value: mm(1700) },
+      ['drive', 'hangerFlows', 'levels', 'soak', 'solution', 'vent', 'wiring'],
+    ],
     [
       'the vent’s end: no network, no tank',
       { act: 'set', path: ['survey', 'vent', 'outlet'], value: 'canister' },
       ['vent'],
     ],
-    ['the filler neck: no network', { act: 'set', path: ['survey', 'tank', 'fillerHeight'], value: mm(560) }, ['float', 'gauge', 'hangerFlows', 'hangerInTank', 'surveyedTank', 'tank', 'vent']], // prettier-ignore
+    [
+      'the filler neck: no network',
+      { act: 'set', path: ['survey', 'tank', 'fillerHeight'], value: mm(560) },
+      ['float', 'gauge', 'hangerFlows', 'hangerInTank', 'surveyedTank', 'tank', 'vent'],
+    ],
   ];
   for (const [what, one, steps] of cases)
     it(`${what}: ${steps.join(', ') || 'nothing'}`, () => {

@@ -45,7 +45,11 @@ function* orders(n: number): Generator<number[]> {
 }
 function* permutations(left: readonly number[], taken: readonly number[]): Generator<number[]> {
   if (left.length === 0) yield [...taken];
-  for (const next of left) yield* permutations(left.filter((i) => i !== next), [...taken, next]); // prettier-ignore
+  for (const next of left)
+    yield* permutations(
+      left.filter((i) => i !== next),
+      [...taken, next],
+    );
 }
 
 function clashesOf(table: BendTable, bender: Bender, outside: number, order: readonly number[]): BendClash[] {
@@ -110,7 +114,11 @@ interface Start {
 /** Places along a tube bent so far, and where one of its bends begins. */
 function shapeOf({ straights, rotations, bends }: BendTable, state: readonly number[], radius: number, bend: number) {
   const places: { place: Vec; along: number }[] = [];
-  let [at, way, axis]: [Vec, Vec, Vec] = [[0, 0, 0], [1, 0, 0], [0, 0, 1]]; // prettier-ignore
+  let [at, way, axis]: [Vec, Vec, Vec] = [
+    [0, 0, 0],
+    [1, 0, 0],
+    [0, 0, 1],
+  ];
   let along = 0;
   let start: Start = { at, way, axis, along };
   const straight = (by: number) => {
@@ -132,7 +140,11 @@ function shapeOf({ straights, rotations, bends }: BendTable, state: readonly num
       const centre = add(at, times(radius, cross(axis, way)));
       const arm = sub(at, centre);
       const n = Math.max(2, Math.ceil((radius * angle) / PIECE));
-      for (let k = 1; k <= n; k++) places.push({ place: add(centre, turned(arm, axis, (angle * k) / n)), along: along + (radius * angle * k) / n }); // prettier-ignore
+      for (let k = 1; k <= n; k++)
+        places.push({
+          place: add(centre, turned(arm, axis, (angle * k) / n)),
+          along: along + (radius * angle * k) / n,
+        });
       at = add(centre, turned(arm, axis, angle));
       way = unit(turned(way, axis, angle));
       along += radius * angle;

@@ -39,7 +39,10 @@ export function zoneClearances(lines: readonly LaidLine[], { zones }: Pick<Frame
 const keepsOff = ({ kind }: PlacedZone): boolean => kind !== 'panel' && kind !== 'reach';
 
 function toZone({ part, centre, radius, covers }: LaidLine, zone: PlacedZone): Clearance {
-  const spans = zone.kind === 'hot' && !zone.isOwnGap ? byShield(spanTo(zone, centre), covers, zone) : [{ span: spanTo(zone, centre), least: zone.gap }]; // prettier-ignore
+  const spans =
+    zone.kind === 'hot' && !zone.isOwnGap
+      ? byShield(spanTo(zone, centre), covers, zone)
+      : [{ span: spanTo(zone, centre), least: zone.gap }];
   const found = spans.map(({ span, least }): Clearance => {
     const { distance, along, at } = nearestOn(centre, (p) => distanceTo(zone.shape, p), ...span);
     return { line: part, to: { zone: zone.id }, gap: distance - radius, least, along, at };
@@ -52,7 +55,10 @@ type Span = readonly [from: number, to: number];
 
 /** Stretches of a line beside a hot zone, each with the gap that it has to keep there: less behind a shield. */
 function byShield([from, to]: Span, covers: readonly Cover[], zone: PlacedZone): { span: Span; least: number }[] {
-  const cuts = covers.filter((c) => c.kind === 'shield').flatMap((c) => [c.from, c.to]).filter((s) => s > from && s < to); // prettier-ignore
+  const cuts = covers
+    .filter((c) => c.kind === 'shield')
+    .flatMap((c) => [c.from, c.to])
+    .filter((s) => s > from && s < to);
   const marks = [from, ...cuts.sort((a, b) => a - b), to];
   return marks.slice(1).map((end, i) => {
     const middle = (marks[i]! + end) / 2;
@@ -81,10 +87,26 @@ export function lineClearances(
       if (apart(line, other) > REACH) continue;
       const trims = sharesPart(line.part, other.part) ? AT_JOINT : 0;
       const near = nearestLines(trimmed(line.centre, trims), trimmed(other.centre, trims));
-      if (near) found.push({ line: line.part, to: { line: other.part }, gap: near.distance - line.radius - other.radius, least: apartBy, along: near.along + trims, at: near.at }); // prettier-ignore
+      if (near)
+        found.push({
+          line: line.part,
+          to: { line: other.part },
+          gap: near.distance - line.radius - other.radius,
+          least: apartBy,
+          along: near.along + trims,
+          at: near.at,
+        });
     }
     const own = nearestLines(line.centre, line.centre, Math.max(0.1, ITSELF_APART * 4 * line.radius));
-    if (own) found.push({ line: line.part, to: { itself: true }, gap: own.distance - 2 * line.radius, least: 0, along: own.along, at: own.at }); // prettier-ignore
+    if (own)
+      found.push({
+        line: line.part,
+        to: { itself: true },
+        gap: own.distance - 2 * line.radius,
+        least: 0,
+        along: own.along,
+        at: own.at,
+      });
   });
   return found;
 }

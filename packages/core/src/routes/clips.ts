@@ -44,7 +44,13 @@ export function clipsOf(job: Job, frame: Pick<Frame, 'placeOf'>, line: RoutedLin
     const most = isWhole ? 2 * ends : from === 0 || to === long ? ends : apart;
     return to - from > most + SLOP ? [{ from, to, most }] : [];
   });
-  return { at, loose, proposed: loose.flatMap((l) => proposedIn(l, long, apart, ends).map((along) => ({ along, place: placeAt(centre, along) }))) }; // prettier-ignore
+  return {
+    at,
+    loose,
+    proposed: loose.flatMap((l) =>
+      proposedIn(l, long, apart, ends).map((along) => ({ along, place: placeAt(centre, along) })),
+    ),
+  };
 }
 const SLOP = 0.005; // m, as a tape is read along a bent line
 

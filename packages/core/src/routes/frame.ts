@@ -80,7 +80,6 @@ function placeZone(row: ZoneRow, placeOf: Frame['placeOf']): Result<PlacedZone, 
     ['a', a],
     ['b', b],
   ] as const)
-    // prettier-ignore
     if (!end.ok) return end.fault.code === 'fromUnknown' ? failure(end.fault) : failure({ code: 'unmeasured', of });
   if (!a.ok || !b.ok) return failure({ code: 'flat' });
   const { rises = none, falls = none, sways = none, shifts = none } = row;
@@ -98,13 +97,32 @@ function placeZone(row: ZoneRow, placeOf: Frame['placeOf']): Result<PlacedZone, 
   const kind = zoneKinds[row.kind];
   const usual = row.shielded && 'shielded' in kind ? kind.shielded : kind.gap;
   const label = row.label?.trim() ? row.label : kind.name;
-  return success({ id: row.id, label, kind: row.kind, shape, gap: row.gap?.si ?? usual, isOwnGap: row.gap !== undefined && row.gap.si !== usual, row, fasteners: fastenersOf(row, placeOf) }); // prettier-ignore
+  return success({
+    id: row.id,
+    label,
+    kind: row.kind,
+    shape,
+    gap: row.gap?.si ?? usual,
+    isOwnGap: row.gap !== undefined && row.gap.si !== usual,
+    row,
+    fasteners: fastenersOf(row, placeOf),
+  });
 }
 /** Fasteners that have a place; of unknown size they are as wide as a usual washer. */
 function fastenersOf({ fasteners = [] }: ZoneRow, placeOf: Frame['placeOf']): PlacedFastener[] {
   return fasteners.flatMap((row): PlacedFastener[] => {
     const at = placeOf(row);
-    return at.ok ? [{ id: row.id, label: row.label ?? 'fastener', at: at.value, radius: (row.across?.si ?? USUAL_FASTENER) / 2, isBehind: row.isBehind === true }] : []; // prettier-ignore
+    return at.ok
+      ? [
+          {
+            id: row.id,
+            label: row.label ?? 'fastener',
+            at: at.value,
+            radius: (row.across?.si ?? USUAL_FASTENER) / 2,
+            isBehind: row.isBehind === true,
+          },
+        ]
+      : [];
   });
 }
 const USUAL_FASTENER = mm(20); // across a washer; typical, from memory
@@ -121,7 +139,7 @@ function mouthOf(job: Graph, line: string, port: string, placeOf: Frame['placeOf
   const peer = peersOf(job).get(portKey(line, port));
   const own = job.parts[line]?.ports?.[port]?.place;
   const theirs = peer && job.parts[peer.part]?.ports?.[peer.port]?.place;
-  const [place, ref, sign] = theirs || !own ? [theirs, peer, 1] as const : [own, { part: line, port }, -1] as const; // prettier-ignore
+  const [place, ref, sign] = theirs || !own ? ([theirs, peer, 1] as const) : ([own, { part: line, port }, -1] as const);
   if (!ref) return failure({ part: line, port, missing: 'joint' });
   const asked = { part: ref.part, port: ref.port };
   const at = placeOf(place);

@@ -4,7 +4,16 @@ import { measured } from '../fields/measured.ts';
 import { degrees, mm } from '../units/quick.ts';
 import { PUSHED_ON, usualHoseEnd } from './hose-end.ts';
 import { cutLength, slackFor } from './hose-line.ts';
-import { clockingsOf, hoseEndAngleList, lieOf, SLACKS, tautOf, type Clocks, type Ends, type HoseEndAngle } from './hose-proposals.ts'; // prettier-ignore
+import {
+  clockingsOf,
+  hoseEndAngleList,
+  lieOf,
+  SLACKS,
+  tautOf,
+  type Clocks,
+  type Ends,
+  type HoseEndAngle,
+} from './hose-proposals.ts';
 import { dashAt, type HoseRoute, type RoutedLine } from './lines.ts';
 
 /** What puts a hose right that bends too tightly, is too short or has no slack; tried before it is told. SI. */
@@ -33,7 +42,11 @@ const STEPS = 10;
 
 /** @param allowed - least radius of its middle, m. */
 export function hoseCure(job: Job, line: RoutedLine, allowed: number): HoseCure | undefined {
-  const { hose, mouths: [first, second], through } = line; // prettier-ignore
+  const {
+    hose,
+    mouths: [first, second],
+    through,
+  } = line;
   if (!hose || !first || !second) return undefined;
   const part = job.parts[line.part];
   const cutNow = part?.kind === 'hose' ? (part.length?.si ?? 0) : 0;
@@ -51,7 +64,16 @@ export function hoseCure(job: Job, line: RoutedLine, allowed: number): HoseCure 
     const cut = Math.ceil(cutLength(flexible, ...ends.forms) / mm(5) - 1e-6) * mm(5); // marked to 5 mm
     const leastRadius = lieOf(ends, clocks, cut - cutLength(0, ...ends.forms))?.leastRadius ?? 0;
     if (leastRadius < allowed) return undefined;
-    return { kind, startEnd: of[0], startClock: clocks[0], finishEnd: of[1], finishClock: clocks[1], cut, by: cut - cutNow, leastRadius }; // prettier-ignore
+    return {
+      kind,
+      startEnd: of[0],
+      startClock: clocks[0],
+      finishEnd: of[1],
+      finishClock: clocks[1],
+      cut,
+      by: cut - cutNow,
+      leastRadius,
+    };
   };
   // longer, as it is
   const taut = tautOf(now, hose.clocks);
@@ -89,7 +111,11 @@ export function hoseCure(job: Job, line: RoutedLine, allowed: number): HoseCure 
 
 /** The same ends with less hose, where that keeps the radius as well. */
 export function shorterHose(job: Job, line: RoutedLine, allowed: number): HoseCure | undefined {
-  const { hose, mouths: [first, second], through } = line; // prettier-ignore
+  const {
+    hose,
+    mouths: [first, second],
+    through,
+  } = line;
   const part = job.parts[line.part];
   if (!hose || !first || !second || part?.kind !== 'hose' || !part.length) return undefined;
   const ends: Ends = { forms: hose.ends, mouths: [first, second], through };
@@ -100,7 +126,16 @@ export function shorterHose(job: Job, line: RoutedLine, allowed: number): HoseCu
     const leastRadius = lieOf(ends, hose.clocks, cut - cutLength(0, ...hose.ends))?.leastRadius ?? 0;
     if (leastRadius < allowed) continue;
     const [startEnd, finishEnd] = anglesOf(hose);
-    return { kind: 'shorter', startEnd, startClock: hose.clocks[0], finishEnd, finishClock: hose.clocks[1], cut, by: cut - part.length.si, leastRadius }; // prettier-ignore
+    return {
+      kind: 'shorter',
+      startEnd,
+      startClock: hose.clocks[0],
+      finishEnd,
+      finishClock: hose.clocks[1],
+      cut,
+      by: cut - part.length.si,
+      leastRadius,
+    };
   }
   return undefined;
 }

@@ -48,7 +48,8 @@ export const usualHoseEnd = (dash: number, angle: number): HoseEndForm => ({
 export const PUSHED_ON: HoseEndForm = { angle: 0, leg1: 0, radius: 0, leg2: 0, inserted: mm(25) };
 
 /** Across the port, the way that an end clocked so turns to: about the port's axis by the right hand, clockwise looking out of it. */
-const sideways = (out: Vec, zero: Vec, clock: number): Vec => add(times(Math.cos(clock), zero), times(Math.sin(clock), cross(out, zero))); // prettier-ignore
+const sideways = (out: Vec, zero: Vec, clock: number): Vec =>
+  add(times(Math.cos(clock), zero), times(Math.sin(clock), cross(out, zero)));
 
 /** Where the hose begins to bend, and the way it goes there. */
 export function hoseStart(seat: Seat, form: HoseEndForm, clock: number): { readonly at: Vec; readonly dir: Vec } {

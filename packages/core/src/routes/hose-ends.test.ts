@@ -6,9 +6,17 @@ import type { HoseEndForm, Seat } from './hose-end.ts';
 import type { Vec } from './vector.ts';
 
 type Row = Readonly<Record<string, string>>;
-const three = (row: Row, name: string): Vec => [Number(row[`${name}_x`]), Number(row[`${name}_y`]), Number(row[`${name}_z`])]; // prettier-ignore
+const three = (row: Row, name: string): Vec => [
+  Number(row[`${name}_x`]),
+  Number(row[`${name}_y`]),
+  Number(row[`${name}_z`]),
+];
 const place = (row: Row, name: string): Vec => three(row, name).map((c) => mm(c)) as unknown as Vec;
-const seat = (row: Row, end: 'A' | 'B'): Seat => ({ at: place(row, `${end}_p`), out: three(row, `${end}_u`), zero: three(row, `${end}_e`) }); // prettier-ignore
+const seat = (row: Row, end: 'A' | 'B'): Seat => ({
+  at: place(row, `${end}_p`),
+  out: three(row, `${end}_u`),
+  zero: three(row, `${end}_e`),
+});
 const forms = referenceRows('I_hose/inputs_end_fittings.csv').map((row): HoseEndForm => ({
   angle: degrees(Number(row.angle_deg)),
   leg1: mm(Number(row.leg1_mm)),

@@ -65,7 +65,9 @@ export function bestEndPairs(a: Seat, b: Seat, search: EndSearch): EndPair[] {
   const [firsts, seconds] = [forms.map((f) => leave(a, f)), secondForms.map((f) => leave(b, f))];
   const begins = slacks.flatMap((slack) => {
     const bound = turnBound(slack);
-    return firsts.flatMap((from, first) => seconds.flatMap((to, second) => promising({ first, second, slack }, from, to, bound, leastChord))); // prettier-ignore
+    return firsts.flatMap((from, first) =>
+      seconds.flatMap((to, second) => promising({ first, second, slack }, from, to, bound, leastChord)),
+    );
   });
   begins.sort((p, q) => q.bound - p.bound);
   const best = new Map<number, Found>();
@@ -97,7 +99,12 @@ export function bestEndPairs(a: Seat, b: Seat, search: EndSearch): EndPair[] {
     .sort((p, q) => q.leastRadius - p.leastRadius);
 }
 
-const endsOf = (from: Leaving, to: Leaving): HoseEnds => ({ a: from.at, dirA: from.dir, b: to.at, dirB: times(-1, to.dir) }); // prettier-ignore
+const endsOf = (from: Leaving, to: Leaving): HoseEnds => ({
+  a: from.at,
+  dirA: from.dir,
+  b: to.at,
+  dirB: times(-1, to.dir),
+});
 
 /** Bound of the least radius, m; 0 where the ends are too near. */
 function boundOf(
@@ -127,7 +134,8 @@ function promising(
   const [n, m] = [Math.ceil(from.length / COARSE), Math.ceil(to.length / COARSE)];
   const bounds = new Float64Array(n * m);
   for (let i = 0; i < n; i++)
-    for (let j = 0; j < m; j++) bounds[i * m + j] = boundOf(from[i * COARSE]!, to[j * COARSE]!, pair.slack, bound, leastChord); // prettier-ignore
+    for (let j = 0; j < m; j++)
+      bounds[i * m + j] = boundOf(from[i * COARSE]!, to[j * COARSE]!, pair.slack, bound, leastChord);
   const begins: Begin[] = [];
   for (let i = 0; i < n; i++)
     for (let j = 0; j < m; j++) {
@@ -139,7 +147,7 @@ function promising(
     }
   return begins.sort((p, q) => q.bound - p.bound).slice(0, STARTS);
 }
-const AROUND = [-1, 0, 1].flatMap((u) => [-1, 0, 1].map((v) => [u, v] as const)).filter(([u, v]) => u !== 0 || v !== 0); // prettier-ignore
+const AROUND = [-1, 0, 1].flatMap((u) => [-1, 0, 1].map((v) => [u, v] as const)).filter(([u, v]) => u !== 0 || v !== 0);
 
 /** From clocking to clocking as long as the hose gets gentler: in ever shorter steps. */
 function climb(begin: Begin, from: readonly Leaving[], to: readonly Leaving[], leastChord: number): Found | undefined {

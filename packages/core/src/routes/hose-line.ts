@@ -47,7 +47,8 @@ export function stretchesOf(first: HoseEndOn, second: HoseEndOn, through: readon
 }
 
 /** The way between the holds of a hose, m. */
-export const tautLength = (stretches: readonly HoseEnds[]): number => stretches.reduce((sum, { a, b }) => sum + length(sub(b, a)), 0); // prettier-ignore
+export const tautLength = (stretches: readonly HoseEnds[]): number =>
+  stretches.reduce((sum, { a, b }) => sum + length(sub(b, a)), 0);
 
 /**
  * How a hose lies. Slack is shared among its stretches as their ways are long: clips are set last.
@@ -86,7 +87,16 @@ export function layHose(
   const end = hoseEndPath(seatOf(second.mouth), second.form, second.clock).reverse();
   const centre = centreLine([...start.slice(0, -1), ...middle, ...end.slice(1)]);
   const bendsFrom = lengthOfEnd(first.form);
-  return success({ centre, flexible, bendsFrom, bendsTo: lengthOfLine(centre) - lengthOfEnd(second.form), leastRadius, leastAt: bendsFrom + leastAt, turning, taut }); // prettier-ignore
+  return success({
+    centre,
+    flexible,
+    bendsFrom,
+    bendsTo: lengthOfLine(centre) - lengthOfEnd(second.form),
+    leastRadius,
+    leastAt: bendsFrom + leastAt,
+    turning,
+    taut,
+  });
 }
 
 /** What a hose is cut to: what bends, and what goes into or onto its ends, m. */
@@ -95,4 +105,5 @@ export const cutLength = (flexible: number, first: HoseEndForm, second: HoseEndF
 
 /** Slack for an engine that moves on its mounts: 3 % and 25 mm. Common practice. */
 export const ENGINE_SLACK = { share: 0.03, more: 0.025 } as const;
-export const slackFor = (flexible: number, moves: boolean): number => (moves ? flexible * ENGINE_SLACK.share + ENGINE_SLACK.more : 0); // prettier-ignore
+export const slackFor = (flexible: number, moves: boolean): number =>
+  moves ? flexible * ENGINE_SLACK.share + ENGINE_SLACK.more : 0;

@@ -56,7 +56,12 @@ describe('ways to make a hose', () => {
   it('take what lies on the shelf first', function () {
     this.timeout(60_000);
     const job = withRailAt(corner);
-    const bent = genericAdapters().find((a) => a.shape === 'hoseEnd' && Math.abs(a.angle - Math.PI / 2) < 1e-6 && a.ports.some((p) => p.form === 'hoseEnd' && p.size === '−6'))!; // prettier-ignore
+    const bent = genericAdapters().find(
+      (a) =>
+        a.shape === 'hoseEnd' &&
+        Math.abs(a.angle - Math.PI / 2) < 1e-6 &&
+        a.ports.some((p) => p.form === 'hoseEnd' && p.size === '−6'),
+    )!;
     const first = (shelf: readonly ShelfPart[]) => search(job, shelf).proposals.map((p) => p.onShelf)[0];
     expect([first([]), first([{ adapter: bent, count: 2 }])! > 0]).to.deep.equal([0, true]);
   });
@@ -91,7 +96,12 @@ describe('where to put a part', () => {
     expect(wheel!.overOutlet).to.be.closeTo(0.2 - 0.28, 1e-9);
     // along the axes to the end of the feed line
     expect(wheel!.lines).to.be.closeTo(4.5 + 0.17 + 0.06, 1e-9);
-    expect([wheel!.isReached, gearbox!.isReached, gearbox!.isInCabin, gearbox!.isInDebris]).to.deep.equal([true, false, false, false]); // prettier-ignore
+    expect([wheel!.isReached, gearbox!.isReached, gearbox!.isInCabin, gearbox!.isInDebris]).to.deep.equal([
+      true,
+      false,
+      false,
+      false,
+    ]);
     expect(gearbox!.pumpMargin).to.be.above(wheel!.pumpMargin!); // less line
     expect(wheel!.heat).to.be.closeTo(Math.hypot(0.55 + 0.39, 0.42 - 0.2254) - 0.032, 5e-3);
   });

@@ -85,7 +85,9 @@ function candidates(
       // two alike take two from the shelf
       const isOne = first === second && (held[0].get(first) ?? 0) < 2;
       const onShelf = Number(of(0, first)) + Number(of(1, second) && !(of(0, first) && isOne));
-      const cost = WEIGHT.shelf * onShelf + [first, second].reduce((sum: number, a) => sum + (a === 0 ? 0 : WEIGHT.bentEnd + (WEIGHT.perTurn * a) / 90), 0); // prettier-ignore
+      const cost =
+        WEIGHT.shelf * onShelf +
+        [first, second].reduce((sum: number, a) => sum + (a === 0 ? 0 : WEIGHT.bentEnd + (WEIGHT.perTurn * a) / 90), 0);
       found.push({ first, second, onShelf, cost });
     }
   return found.sort((a, b) => a.cost - b.cost);
@@ -102,7 +104,13 @@ export type Clocks = readonly [number, number];
 export function clockingsOf({ forms: [first, second], mouths, through }: Ends, slack: number): Clocks | undefined {
   const [a, b] = [seatOf(mouths[0]), seatOf(mouths[1])];
   const search = (from: Seat, to: Seat, form: HoseEndForm, toForm: HoseEndForm): EndPair | undefined =>
-    bestEndPairs(from, to, { forms: [form], secondForms: [toForm], slacks: [slack], leastChord: LEAST_BETWEEN, count: 1 })[0]; // prettier-ignore
+    bestEndPairs(from, to, {
+      forms: [form],
+      secondForms: [toForm],
+      slacks: [slack],
+      leastChord: LEAST_BETWEEN,
+      count: 1,
+    })[0];
   if (through.length === 0) {
     const pair = search(a, b, first, second);
     return pair && [pair.firstClock, pair.secondClock];
@@ -122,7 +130,13 @@ export function lieOf({ forms, mouths, through }: Ends, clocks: Clocks, flexible
   return laid.ok ? laid.value : undefined;
 }
 export const tautOf = ({ forms, mouths, through }: Ends, clocks: Clocks): number =>
-  tautLength(stretchesOf({ mouth: mouths[0], form: forms[0], clock: clocks[0] }, { mouth: mouths[1], form: forms[1], clock: clocks[1] }, through)); // prettier-ignore
+  tautLength(
+    stretchesOf(
+      { mouth: mouths[0], form: forms[0], clock: clocks[0] },
+      { mouth: mouths[1], form: forms[1], clock: clocks[1] },
+      through,
+    ),
+  );
 
 /**
  * The ways to make a hose that keep its radius, the easiest to have first.
@@ -146,7 +160,10 @@ export function* proposeHose(
   const pairs = candidates([angles[0]!, angles[1]!], [held[0]!, held[1]!]);
   const moves = job.routes?.lines?.[hose.id]?.moves === true;
   const frame = frameOf(job);
-  const tooNear = ({ centre }: HoseLine): number => zoneClearances([{ part: hose.id, centre, radius: line.radius, covers: line.covers }], frame).filter((c) => c.gap < c.least).length; // prettier-ignore
+  const tooNear = ({ centre }: HoseLine): number =>
+    zoneClearances([{ part: hose.id, centre, radius: line.radius, covers: line.covers }], frame).filter(
+      (c) => c.gap < c.least,
+    ).length;
   const found: HoseProposal[] = [];
   let gentlest: HoseSearch['gentlest'];
   let tried = 0;
@@ -154,15 +171,21 @@ export function* proposeHose(
     if (found.length >= COUNT) break;
     yield { done: tried, of: pairs.length };
     tried++;
-    const form = (i: 0 | 1, angle: HoseEndAngle) => (isPushedOn[i] ? PUSHED_ON : usualHoseEnd(dashAt(job, hose.id, ports[i]), degrees(angle))); // prettier-ignore
-    const ends: Ends = { forms: [form(0, pair.first), form(1, pair.second)], mouths: [first, second], through: line.through }; // prettier-ignore
+    const form = (i: 0 | 1, angle: HoseEndAngle) =>
+      isPushedOn[i] ? PUSHED_ON : usualHoseEnd(dashAt(job, hose.id, ports[i]), degrees(angle));
+    const ends: Ends = {
+      forms: [form(0, pair.first), form(1, pair.second)],
+      mouths: [first, second],
+      through: line.through,
+    };
     let before = 0; // flexible length that was too tight
     for (const slack of SLACKS) {
       const clocks = clockingsOf(ends, slack);
       if (!clocks) continue;
       const taut = tautOf(ends, clocks);
       const leastRadius = lieOf(ends, clocks, slack * taut)?.leastRadius ?? 0;
-      if (!gentlest || leastRadius > gentlest.leastRadius) gentlest = { startEnd: pair.first, finishEnd: pair.second, leastRadius }; // prettier-ignore
+      if (!gentlest || leastRadius > gentlest.leastRadius)
+        gentlest = { startEnd: pair.first, finishEnd: pair.second, leastRadius };
       if (leastRadius >= allowed) {
         const shortest = shortestOf(ends, clocks, allowed, Math.max(before, taut * TAUTEST), slack * taut);
         const proposal = proposalOf(ends, clocks, pair, shortest, allowed, moves, tooNear);

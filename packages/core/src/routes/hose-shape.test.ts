@@ -84,7 +84,13 @@ describe('a hose between two ends', () => {
       const found = hoseShape({ ...ends, ...change }, long);
       return found.ok ? undefined : found.fault.code;
     };
-    expect([fault({}, 0.2), fault({ b: ends.a }), fault({ dirA: [0, 0, 0] }), fault({ a: [NaN, 0, 0] }), fault({}, -1)]).to.deep.equal(['tooShort', 'coincide', 'noDirection', 'notANumber', 'notANumber']); // prettier-ignore
+    expect([
+      fault({}, 0.2),
+      fault({ b: ends.a }),
+      fault({ dirA: [0, 0, 0] }),
+      fault({ a: [NaN, 0, 0] }),
+      fault({}, -1),
+    ]).to.deep.equal(['tooShort', 'coincide', 'noDirection', 'notANumber', 'notANumber']);
   });
 });
 

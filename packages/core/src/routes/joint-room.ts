@@ -38,7 +38,10 @@ export function jointRooms(job: Job, lines: readonly RoutedLine[], zones: readon
           if (!mouth) return [];
           const at = add(mouth.at, times(HEX_FROM_SEAT, mouth.out));
           const near = solid.map((z) => ({ zone: z.id, distance: distanceTo(z.shape, at) }));
-          const nearest = near.reduce<(typeof near)[number] | undefined>((a, b) => (a && a.distance <= b.distance ? a : b), undefined); // prettier-ignore
+          const nearest = near.reduce<(typeof near)[number] | undefined>(
+            (a, b) => (a && a.distance <= b.distance ? a : b),
+            undefined,
+          );
           const flats = endOf(job, line.part, port).fitting?.flats?.si ?? USUAL_FLATS;
           return [
             {

@@ -118,15 +118,20 @@ export function routeLine(job: Job, frame: Frame, part: Line): RoutedLine {
     if (!at.ok) missing.push({ of: 'place', row: row.id });
     return at.ok ? [at.value] : [];
   });
-  const covers = (route.sleeves ?? []).flatMap(({ kind, from, to }): Cover[] => (kind && from && to ? [{ kind, from: from.si, to: to.si }] : [])); // prettier-ignore
-  const base = { part: part.id, kind: part.kind, radius: outsideRadius(part), mouths, through, covers }; // prettier-ignore
+  const covers = (route.sleeves ?? []).flatMap(({ kind, from, to }): Cover[] =>
+    kind && from && to ? [{ kind, from: from.si, to: to.si }] : [],
+  );
+  const base = { part: part.id, kind: part.kind, radius: outsideRadius(part), mouths, through, covers };
   if (part.kind === 'hose' && part.length === undefined) missing.push({ of: 'length' });
   const [first, second] = mouths;
   if (missing.length > 0 || !first || !second) {
     const tube = part.kind === 'hardLine' ? copiedTube(job, part, route) : undefined;
     return { ...base, missing, ...(tube ? { tube } : {}) };
   }
-  const laid = part.kind === 'hose' ? asHose(job, part, route, first, second, through) : asTube(job, part, route, first, second, through); // prettier-ignore
+  const laid =
+    part.kind === 'hose'
+      ? asHose(job, part, route, first, second, through)
+      : asTube(job, part, route, first, second, through);
   const { centre } = laid;
   return { ...base, missing, ...laid, ...(centre ? { length: lengthOfLine(centre), turns: heightTurns(centre) } : {}) };
 }
@@ -171,7 +176,15 @@ function asHose(
   const taut = tautLength(stretchesOf(on[0], on[1], through));
   const allowed = allowedRadius(hose);
   const laid = layHose(on[0], on[1], through, flexible);
-  const hoseRoute: HoseRoute = { ends, clocks, flexible, taut, allowed, slack: slackFor(flexible, route.moves === true), ...(laid.ok ? { laid: laid.value } : {}) }; // prettier-ignore
+  const hoseRoute: HoseRoute = {
+    ends,
+    clocks,
+    flexible,
+    taut,
+    allowed,
+    slack: slackFor(flexible, route.moves === true),
+    ...(laid.ok ? { laid: laid.value } : {}),
+  };
   return laid.ok ? { hose: hoseRoute, centre: laid.value.centre } : { hose: hoseRoute, fault: laid.fault };
 }
 
@@ -186,14 +199,19 @@ function asTube(
   second: Mouth,
   through: readonly Vec[],
 ) {
-  // prettier-ignore
   const outside = outsideOf(line);
   const bender = benderOf(route.bender ?? {}, outside);
   const { radius } = bender;
   const laid = layTube(first, second, through, radius, endStraights(job, line, outside, bender));
   if (!laid.ok) return { tube: { bendRadius: radius, isCopied: false }, fault: laid.fault };
   const { table, centre } = laid.value;
-  const tube: TubeRoute = { bendRadius: radius, isCopied: false, table, laid: laid.value, bench: tubeBench(job, line, table, outside) }; // prettier-ignore
+  const tube: TubeRoute = {
+    bendRadius: radius,
+    isCopied: false,
+    table,
+    laid: laid.value,
+    bench: tubeBench(job, line, table, outside),
+  };
   return { tube, centre };
 }
 
@@ -203,12 +221,16 @@ function copiedTube(
   line: PartOf<'hardLine'>,
   { copied = [], copiedLast, bender }: LineRoute,
 ): TubeRoute | undefined {
-  // prettier-ignore
   if (copied.length === 0 || !copiedLast || copied.some((b) => !b.straight || !b.bend)) return undefined;
   const { radius } = benderOf(bender ?? {}, outsideOf(line));
   const straights = [...copied.map((b) => b.straight!.si), copiedLast.si];
   const rotations = copied.map((b, i) => (i === 0 ? 0 : (b.rotation?.si ?? 0)));
-  const table = tableOf(straights, rotations, copied.map((b) => b.bend!.si), radius); // prettier-ignore
+  const table = tableOf(
+    straights,
+    rotations,
+    copied.map((b) => b.bend!.si),
+    radius,
+  );
   return { bendRadius: radius, isCopied: true, table, bench: tubeBench(job, line, table, outsideOf(line)) };
 }
 

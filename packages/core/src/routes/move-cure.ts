@@ -70,11 +70,26 @@ export function moveCure(
       if (!laid.centre || (laid.tube?.laid && !laid.tube.laid.table.isBendable)) continue;
       const asLaid: LaidLine = { part: laid.part, centre: laid.centre, radius: laid.radius, covers: laid.covers };
       if (zoneClearances([asLaid], frame).some((c) => c.gap < c.least)) continue;
-      const act: Act = { act: 'routeLine', id: line.part, title: `move ${lineName(job, line.part)} ${towards}`, changes: [{ key: 'through', value: next }] }; // prettier-ignore
-      found.push({ line: line.part, ...(row ? { row: row.id } : {}), towards, by, act, more: (laid.length ?? 0) - (line.length ?? 0) }); // prettier-ignore
+      const act: Act = {
+        act: 'routeLine',
+        id: line.part,
+        title: `move ${lineName(job, line.part)} ${towards}`,
+        changes: [{ key: 'through', value: next }],
+      };
+      found.push({
+        line: line.part,
+        ...(row ? { row: row.id } : {}),
+        towards,
+        by,
+        act,
+        more: (laid.length ?? 0) - (line.length ?? 0),
+      });
       break;
     }
-  const best = found.reduce<(typeof found)[number] | undefined>((a, b) => (a && a.by + Math.max(0, a.more) <= b.by + Math.max(0, b.more) ? a : b), undefined); // prettier-ignore
+  const best = found.reduce<(typeof found)[number] | undefined>(
+    (a, b) => (a && a.by + Math.max(0, a.more) <= b.by + Math.max(0, b.more) ? a : b),
+    undefined,
+  );
   if (!best) return undefined;
   const { more: _more, ...cure } = best;
   return cure;

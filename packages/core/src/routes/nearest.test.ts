@@ -45,9 +45,12 @@ describe('distances', () => {
   it('along a line are the least of those at a thousand places of it', () => {
     for (let i = 0; i < 30; i++) {
       const line = centreLine(Array.from({ length: 2 + Math.floor(next() * 8) }, () => vec(2)));
-      const shape: Shape = i % 2 ? boxBetween(vec(), vec()) : pipeBetween(vec(), vec(), 0.04, [-0.1, 0, -0.05], [0, 0.02, 0.08]); // prettier-ignore
+      const shape: Shape =
+        i % 2 ? boxBetween(vec(), vec()) : pipeBetween(vec(), vec(), 0.04, [-0.1, 0, -0.05], [0, 0.02, 0.08]);
       const found = nearestOn(line, (p) => distanceTo(shape, p));
-      const many = Array.from({ length: 4001 }, (_, k) => distanceTo(shape, placeAt(line, (lengthOfLine(line) * k) / 4000))); // prettier-ignore
+      const many = Array.from({ length: 4001 }, (_, k) =>
+        distanceTo(shape, placeAt(line, (lengthOfLine(line) * k) / 4000)),
+      );
       const brute = Math.min(...many);
       expect(found.distance).to.be.within(brute - lengthOfLine(line) / 8000, brute + 1e-9);
       expect(length(sub(placeAt(line, found.along), found.at))).to.be.below(1e-9);
@@ -64,7 +67,11 @@ describe('distances', () => {
         expect(length(sub(add(a, times(s, sub(b, a))), add(c, times(t, sub(d, c)))))).to.be.at.least(distance - 1e-12);
       }
     }
-    const straight = (y: number) => centreLine([[0, y, 0], [1, y, 0]]); // prettier-ignore
+    const straight = (y: number) =>
+      centreLine([
+        [0, y, 0],
+        [1, y, 0],
+      ]);
     expect(nearestLines(straight(0), straight(0.2))!.distance).to.be.closeTo(0.2, 1e-12);
     for (let i = 0; i < 20; i++) {
       const [one, other] = [0, 1].map(() => centreLine(Array.from({ length: 6 }, () => vec(1.5))));

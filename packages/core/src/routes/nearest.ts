@@ -67,7 +67,12 @@ export function nearestLines(
       if (apart !== undefined && j.from < i.to + apart) continue;
       const { distance, u, v } = betweenPieces(i.a, i.b, j.a, j.b);
       if (best && distance >= best.distance) continue;
-      best = { distance, along: i.from + u * (i.to - i.from), at: add(i.a, times(u, sub(i.b, i.a))), onOther: j.from + v * (j.to - j.from) }; // prettier-ignore
+      best = {
+        distance,
+        along: i.from + u * (i.to - i.from),
+        at: add(i.a, times(u, sub(i.b, i.a))),
+        onOther: j.from + v * (j.to - j.from),
+      };
     }
   return best;
 }
@@ -85,7 +90,12 @@ function pieces({ points, along }: CentreLine, longest: number): Piece[] {
     const [a, from, to] = [points[i]!, along[i]!, along[i + 1]!];
     const n = Math.max(1, Math.ceil((to - from) / longest));
     const at = (k: number): Vec => (k === n ? b : add(a, times(k / n, sub(b, a))));
-    return Array.from({ length: n }, (_, k) => ({ a: at(k), b: at(k + 1), from: from + ((to - from) * k) / n, to: from + ((to - from) * (k + 1)) / n })); // prettier-ignore
+    return Array.from({ length: n }, (_, k) => ({
+      a: at(k),
+      b: at(k + 1),
+      from: from + ((to - from) * k) / n,
+      to: from + ((to - from) * (k + 1)) / n,
+    }));
   });
 }
 

@@ -24,7 +24,11 @@ const GROMMET = mm(6);
 
 /** Every place where a line goes through a panel. @param keepOff - what a hole keeps off fasteners, m. */
 export function panelHoles(lines: readonly LaidLine[], zones: readonly PlacedZone[], keepOff: number): PanelHole[] {
-  return zones.flatMap((zone) => (zone.kind === 'panel' && zone.shape.form === 'box' ? lines.flatMap((line) => holesThrough(line, zone, keepOff)) : [])); // prettier-ignore
+  return zones.flatMap((zone) =>
+    zone.kind === 'panel' && zone.shape.form === 'box'
+      ? lines.flatMap((line) => holesThrough(line, zone, keepOff))
+      : [],
+  );
 }
 
 function holesThrough({ part, centre, radius }: LaidLine, zone: PlacedZone, keepOff: number): PanelHole[] {
@@ -43,7 +47,8 @@ function holesThrough({ part, centre, radius }: LaidLine, zone: PlacedZone, keep
     if (from === to || from > 0 === to > 0) continue;
     const share = from / (from - to);
     const at = add(a, times(share, sub(b, a)));
-    if (at[axis] < shape.low[axis] || at[axis] > shape.high[axis] || at[up] < shape.low[up] || at[up] > shape.high[up]) continue; // prettier-ignore
+    if (at[axis] < shape.low[axis] || at[axis] > shape.high[axis] || at[up] < shape.low[up] || at[up] > shape.high[up])
+      continue;
     const diameter = 2 * radius + GROMMET;
     holes.push({
       line: part,
@@ -65,7 +70,11 @@ function nearestFastener(
   fasteners: readonly PlacedFastener[],
   [u, v]: readonly [number, number],
 ): Pick<PanelHole, 'nearest'> {
-  const gaps = fasteners.map((f) => ({ fastener: f.id, isBehind: f.isBehind, gap: Math.hypot(at[u]! - f.at[u]!, at[v]! - f.at[v]!) - radius - f.radius })); // prettier-ignore
+  const gaps = fasteners.map((f) => ({
+    fastener: f.id,
+    isBehind: f.isBehind,
+    gap: Math.hypot(at[u]! - f.at[u]!, at[v]! - f.at[v]!) - radius - f.radius,
+  }));
   const nearest = gaps.reduce<(typeof gaps)[number] | undefined>((a, b) => (a && a.gap <= b.gap ? a : b), undefined);
   return nearest ? { nearest } : {};
 }
@@ -88,7 +97,7 @@ function safeBands(
     bands = bands.flatMap(([from, to]): [number, number][] => [
       [from, Math.min(to, f.at[axis] - half)],
       [Math.max(from, f.at[axis] + half), to],
-    ]); // prettier-ignore
+    ]);
   }
   return bands.filter(([from, to]) => to > from);
 }

@@ -5,7 +5,13 @@ import { placePoints, type PlacedPoint, type PointFault, type SurveyedPoint } fr
 import { cross, dot, length, sub, unit, type Vec } from './vector.ts';
 
 const m = (si: number) => ({ si, unit: 'm' as const });
-const at = (id: string, [x, y, z]: Vec, from?: string): SurveyedPoint => ({ id, ...(from ? { from } : {}), rearward: m(x), left: m(y), up: m(z) }); // prettier-ignore
+const at = (id: string, [x, y, z]: Vec, from?: string): SurveyedPoint => ({
+  id,
+  ...(from ? { from } : {}),
+  rearward: m(x),
+  left: m(y),
+  up: m(z),
+});
 const tapes = (...far: readonly (readonly [to: string | undefined, far: number])[]): SurveyedPoint['tapes'] =>
   far.map(([to, si], i) => ({ id: `t${i}`, ...(to ? { to } : {}), far: m(si) }));
 const placed = (points: readonly SurveyedPoint[], id: string): PlacedPoint => {
@@ -44,7 +50,13 @@ describe('points of the vehicle', () => {
       const places = both.code === 'twoPlaces' ? both.places : [];
       const other = places.find((q) => length(sub(q, p)) > 1e-4)!;
       const axis = [0, 1, 2].reduce((u, v) => (Math.abs(p[v]! - other[v]!) > Math.abs(p[u]! - other[u]!) ? v : u));
-      const side = ([['rearward', 'forward'], ['left', 'right'], ['up', 'down']] as const)[axis]![p[axis]! > other[axis]! ? 0 : 1]; // prettier-ignore
+      const side = (
+        [
+          ['rearward', 'forward'],
+          ['left', 'right'],
+          ['up', 'down'],
+        ] as const
+      )[axis]![p[axis]! > other[axis]! ? 0 : 1];
       const found = placed([...known, { id: 'p', tapes: tape, side }], 'p');
       near(found.at, p, 1e-5);
       for (const { by } of found.misfits) expect(Math.abs(by)).to.be.below(1e-8);
@@ -59,7 +71,11 @@ describe('points of the vehicle', () => {
   it('show how far each tape is out where there are more than it takes', () => {
     const points = [at('a', [0, 0, 0]), at('b', [1, 0, 0]), at('c', [0, 1, 0])];
     const p: Vec = [0.3, 0.4, 0];
-    const far = [[0, 0, 0], [1, 0, 0], [0, 1, 0]].map((q) => length(sub(p, q as unknown as Vec))); // prettier-ignore
+    const far = [
+      [0, 0, 0],
+      [1, 0, 0],
+      [0, 1, 0],
+    ].map((q) => length(sub(p, q as unknown as Vec)));
     const wrong = { id: 'p', up: m(0), tapes: tapes(['a', far[0]! + mm(6)], ['b', far[1]!], ['c', far[2]!]) };
     const found = placed([...points, wrong], 'p');
     expect(Math.max(...found.misfits.map(({ by }) => Math.abs(by)))).to.be.within(mm(1), mm(6));
@@ -73,7 +89,9 @@ describe('points of the vehicle', () => {
     expect(placed([...points, p(mm(9.9))], 'p').misfits.map(({ by }) => Math.round(by * 1e4))).to.deep.equal([99, 99]);
     const fault = faultOf([...points, p(mm(10.1))], 'p');
     expect(fault.code).to.equal('cannotClose');
-    expect(faultOf([...points, { id: 'p', up: m(0), tapes: tapes(['a', 0.3], ['b', 0.4]) }], 'p').code).to.equal('cannotClose'); // prettier-ignore
+    expect(faultOf([...points, { id: 'p', up: m(0), tapes: tapes(['a', 0.3], ['b', 0.4]) }], 'p').code).to.equal(
+      'cannotClose',
+    );
   });
   it('say what keeps them from a place', () => {
     expect(faultOf([{ id: 'p', rearward: m(1) }], 'p')).to.deep.equal({ code: 'unmeasured', axes: ['left', 'up'] });

@@ -62,7 +62,9 @@ export function placePoints(points: readonly SurveyedPoint[]): PlacedPoints {
     if (known) return known;
     if (open.has(id)) return failure({ code: 'circle' });
     open.add(id);
-    const result = placePoint(byId.get(id)!, (from) => (byId.has(from) ? of(from) : failure({ code: 'fromUnknown', from }))); // prettier-ignore
+    const result = placePoint(byId.get(id)!, (from) =>
+      byId.has(from) ? of(from) : failure({ code: 'fromUnknown', from }),
+    );
     open.delete(id);
     // what goes round in a circle is said of every point of it, each on its own turn
     if (result.ok || result.fault.code !== 'circle' || open.size === 0) placed.set(id, result);
@@ -89,7 +91,12 @@ function placePoint(point: SurveyedPoint, look: Look): Result<PlacedPoint, Point
   }
   if (tapes.length < missing.length) return failure({ code: 'unmeasured', axes: missing });
   if (tapes.length === 0) return success({ at: known, misfits: [], spread: 0 });
-  return byTapes(known, missing.map((axis) => axes.indexOf(axis)), tapes, point.side); // prettier-ignore
+  return byTapes(
+    known,
+    missing.map((axis) => axes.indexOf(axis)),
+    tapes,
+    point.side,
+  );
 }
 
 /** The place of a point, or the datum. */
@@ -140,7 +147,10 @@ interface Solution {
 
 /** Places that fit the tapes best, by Gauss and Newton from starts on all sides of the known points; the best first. */
 function solutions(known: Vec, free: readonly number[], tapes: readonly Tape[]): Solution[] {
-  const middle = times(1 / tapes.length, tapes.reduce<Vec>((sum, t) => add(sum, t.end), [0, 0, 0])); // prettier-ignore
+  const middle = times(
+    1 / tapes.length,
+    tapes.reduce<Vec>((sum, t) => add(sum, t.end), [0, 0, 0]),
+  );
   const reach = Math.max(...tapes.map((t) => t.far));
   const starts = Array.from({ length: 2 ** free.length }, (_, bits) => {
     const at = [...known] as [number, number, number];

@@ -29,6 +29,13 @@ export function sayHoseCure(cure: HoseCure): string {
   }
 }
 
-const toWay: Record<MoveCure['towards'], string> = { rearward: 'rearward', forward: 'forward', left: 'to the left', right: 'to the right', up: 'up', down: 'down' }; // prettier-ignore
+const toWay: Record<MoveCure['towards'], string> = {
+  rearward: 'rearward',
+  forward: 'forward',
+  left: 'to the left',
+  right: 'to the right',
+  up: 'up',
+  down: 'down',
+};
 /** “Move it 12 mm up there.” */
 export const sayMoveCure = ({ by, towards }: MoveCure): string => `Move it ${sayMm(by)} ${toWay[towards]} there.`;

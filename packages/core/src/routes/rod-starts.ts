@@ -4,7 +4,11 @@ import { across, add, cross, dot, length, sub, times, unit, type Vec } from './v
 
 const PIECES = 24;
 /** Tangents at the two ends against one another, and how far it bulges out of its plane for a tangent of one. */
-const LEANS = [[1, 1], [0.4, 1.6], [1.6, 0.4]] as const; // prettier-ignore
+const LEANS = [
+  [1, 1],
+  [0.4, 1.6],
+  [1.6, 0.4],
+] as const;
 const BULGES = [0.06, 0.3] as const;
 
 /** Loads to start from: those of gentle curves as long as the rod, cubics between the ends that lean and bulge every way. */
@@ -70,7 +74,8 @@ function cubic(
   return long;
 }
 
-const lengthOf = (points: readonly Vec[]): number => points.slice(1).reduce((sum, p, i) => sum + length(sub(p, points[i]!)), 0); // prettier-ignore
+const lengthOf = (points: readonly Vec[]): number =>
+  points.slice(1).reduce((sum, p, i) => sum + length(sub(p, points[i]!)), 0);
 
 /** The load that bends most nearly as a curve bends: least squares over what is across it. */
 function loadLike({ e1, e2 }: Rod, points: readonly Vec[]): Load | undefined {

@@ -57,7 +57,12 @@ export function routeFindings(job: Job): RouteFindings {
     zoneFaults: Object.fromEntries(frame.zoneFaults),
     lines,
     clearances,
-    clips: Object.fromEntries(lines.flatMap((l) => { const clips = clipsOf(job, frame, l); return clips ? [[l.part, clips]] : []; })), // prettier-ignore
+    clips: Object.fromEntries(
+      lines.flatMap((l) => {
+        const clips = clipsOf(job, frame, l);
+        return clips ? [[l.part, clips]] : [];
+      }),
+    ),
     heldTanks: heldTanks(job, lines, frame.zones),
     jointRooms: jointRooms(job, lines, frame.zones),
     ...curesOf(job, frame, lines, clearances),
@@ -106,7 +111,11 @@ function lowestOf(lines: readonly RoutedLine[], zones: readonly PlacedZone[]): P
   const drawn = lines.filter((l) => l.centre);
   if (solid.length === 0 || drawn.length === 0) return {};
   const floor = Math.min(...solid.map((z) => boundsOf(z.shape).low[2]));
-  const low = drawn.map((l) => ({ line: l.part, at: l.centre!.points.reduce((a, b) => (b[2] < a[2] ? b : a)), radius: l.radius })); // prettier-ignore
+  const low = drawn.map((l) => ({
+    line: l.part,
+    at: l.centre!.points.reduce((a, b) => (b[2] < a[2] ? b : a)),
+    radius: l.radius,
+  }));
   const lowest = low.reduce((a, b) => (b.at[2] - b.radius < a.at[2] - a.radius ? b : a));
   const under = floor - (lowest.at[2] - lowest.radius);
   return under > 0 ? { lowest: { line: lowest.line, at: lowest.at, under } } : {};
@@ -115,10 +124,16 @@ function lowestOf(lines: readonly RoutedLine[], zones: readonly PlacedZone[]): P
 /** What of a job decides how its lines lie. */
 export function routeReads({ routes, parts, joints, survey }: Job): unknown {
   // nothing lies anywhere before something has a place: only which lines there are
-  const isPlaced = routes !== undefined || Object.values(parts).some((p) => Object.values(p.ports ?? {}).some((port) => port.place)); // prettier-ignore
+  const isPlaced =
+    routes !== undefined || Object.values(parts).some((p) => Object.values(p.ports ?? {}).some((port) => port.place));
   return {
     routes,
-    parts: Object.values(parts).map((part) => [part.id, part.kind, part.kind === 'hose' && part.immersed, ...(isPlaced ? [part.ports, isLine(part) && sizes(part)] : [])]), // prettier-ignore
+    parts: Object.values(parts).map((part) => [
+      part.id,
+      part.kind,
+      part.kind === 'hose' && part.immersed,
+      ...(isPlaced ? [part.ports, isLine(part) && sizes(part)] : []),
+    ]),
     joints: Object.values(joints).map(({ id, a, b }) => [id, a, b]),
     vent: routes?.vent && survey.vent?.bore,
   };

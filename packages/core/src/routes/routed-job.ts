@@ -45,7 +45,9 @@ function routedAnew(job: Job, routes: RouteFindings): Job {
 
 /** Of what is told, what nobody measured; undefined when that is nothing. */
 function unmeasured(known: object, told: Record<string, unknown>): Record<string, unknown> | undefined {
-  const fills = Object.entries(told).filter(([key, value]) => value !== undefined && (known as Record<string, unknown>)[key] === undefined); // prettier-ignore
+  const fills = Object.entries(told).filter(
+    ([key, value]) => value !== undefined && (known as Record<string, unknown>)[key] === undefined,
+  );
   return fills.length > 0 ? Object.fromEntries(fills) : undefined;
 }
 
@@ -82,9 +84,12 @@ const FARTHEST_HEAT = 0.3; // m from what is hot, beyond which a line is warmed 
 /** How near it comes to what is hot, and what stands between there; a sleeve counts where it covers all that is near. */
 function heatTold({ part, covers }: RoutedLine, { clearances, zones }: RouteFindings): Record<string, unknown> {
   const hot = new Map(zones.filter((z) => z.kind === 'hot').map((z) => [z.id, z]));
-  const near = clearances.filter((c) => c.line === part && 'zone' in c.to && hot.has(c.to.zone) && c.gap < FARTHEST_HEAT); // prettier-ignore
+  const near = clearances.filter(
+    (c) => c.line === part && 'zone' in c.to && hot.has(c.to.zone) && c.gap < FARTHEST_HEAT,
+  );
   if (near.length === 0) return {};
-  const within = (kind: 'sleeve' | 'shield', along: number) => covers.some((c) => c.kind === kind && along >= c.from && along <= c.to); // prettier-ignore
+  const within = (kind: 'sleeve' | 'shield', along: number) =>
+    covers.some((c) => c.kind === kind && along >= c.from && along <= c.to);
   const nearest = near.reduce((a, b) => (b.gap < a.gap ? b : a));
   const zone = 'zone' in nearest.to ? hot.get(nearest.to.zone) : undefined;
   return {

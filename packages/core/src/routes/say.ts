@@ -37,7 +37,8 @@ export function sayPointFault(job: Pick<Job, 'routes'>, point: string, fault: Po
       return 'The tapes do not settle it: take one from a point that lies to the side.';
   }
 }
-const nameOfFrom = (job: Pick<Job, 'routes'>, to: string | undefined): string => (to === undefined ? 'the datum' : pointName(job, to)); // prettier-ignore
+const nameOfFrom = (job: Pick<Job, 'routes'>, to: string | undefined): string =>
+  to === undefined ? 'the datum' : pointName(job, to);
 
 /** Why a zone has no room, in a sentence. */
 export function sayZoneFault(job: Pick<Job, 'routes'>, fault: ZoneFault): string {
@@ -55,6 +56,13 @@ export function sayZoneFault(job: Pick<Job, 'routes'>, fault: ZoneFault): string
 
 /** Why a line cannot be laid so, in a sentence. */
 export const sayLineFault = (fault: HoseFault | BendFault): string => {
-  const said = fault.code === 'tooFewPoints' || fault.code === 'radius' || fault.code === 'turnsBack' || (fault.code === 'coincide' && 'point' in fault) || (fault.code === 'notANumber' && 'point' in fault) ? sayBendFault(fault) : sayHoseFault(fault); // prettier-ignore
+  const said =
+    fault.code === 'tooFewPoints' ||
+    fault.code === 'radius' ||
+    fault.code === 'turnsBack' ||
+    (fault.code === 'coincide' && 'point' in fault) ||
+    (fault.code === 'notANumber' && 'point' in fault)
+      ? sayBendFault(fault)
+      : sayHoseFault(fault);
   return `${capital(said)}.`;
 };

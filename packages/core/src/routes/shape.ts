@@ -22,7 +22,14 @@ export const boxBetween = (a: Vec, b: Vec, low: Vec = STILL, high: Vec = STILL):
   low: add(least(a, b), low),
   high: add(most(a, b), high),
 });
-export const pipeBetween = (a: Vec, b: Vec, radius: number, low: Vec = STILL, high: Vec = STILL): Shape => ({ form: 'pipe', a, b, radius, low, high }); // prettier-ignore
+export const pipeBetween = (a: Vec, b: Vec, radius: number, low: Vec = STILL, high: Vec = STILL): Shape => ({
+  form: 'pipe',
+  a,
+  b,
+  radius,
+  low,
+  high,
+});
 
 export const least = (a: Vec, b: Vec): Vec => [Math.min(a[0], b[0]), Math.min(a[1], b[1]), Math.min(a[2], b[2])];
 export const most = (a: Vec, b: Vec): Vec => [Math.max(a[0], b[0]), Math.max(a[1], b[1]), Math.max(a[2], b[2])];

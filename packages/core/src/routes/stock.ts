@@ -67,7 +67,9 @@ const OPENS = (3 * Math.PI) / 180; // by hand, without a crease; common practice
  * @param stock - length of the piece as it was cut, m.
  */
 export function afterWrongBend(table: BendTable, radius: number, bend: number, made: number, stock: number): WrongBend {
-  const before = table.straights.slice(0, bend + 1).reduce((sum, s) => sum + s, 0) + table.bends.slice(0, bend).reduce((sum, a) => sum + radius * a, 0); // prettier-ignore
+  const before =
+    table.straights.slice(0, bend + 1).reduce((sum, s) => sum + s, 0) +
+    table.bends.slice(0, bend).reduce((sum, a) => sum + radius * a, 0);
   const out = made - table.bends[bend]!;
   return {
     closes: out <= OPENS,

@@ -55,7 +55,7 @@ export function tubeBench(job: Job, line: PartOf<'hardLine'>, table: BendTable, 
     short: shortStraights(table, bender, straights),
     order: table.isBendable ? bestBendOrder(table, bender, outside) : { order: [], clashes: [] },
     nutPasses: passesBend(nut, usualNut.room, bender.radius),
-    ...(route.stock ? { stock: stockPlan(table, bender.radius, route.stock.si, Math.max(...uses), straights[0]) } : {}), // prettier-ignore
+    ...(route.stock ? { stock: stockPlan(table, bender.radius, route.stock.si, Math.max(...uses), straights[0]) } : {}),
   };
 }
 

@@ -27,10 +27,20 @@ function stripPages({ title, outside, cut, steps }: TubeRequest): Template[] {
   });
   return Array.from({ length: Math.ceil(strips / onPage) }, (_, page) => {
     const shapes: TemplateShape[] = [];
-    const line = (from: readonly [number, number], to: readonly [number, number], layer: TemplateShape['layer'] = 'note') => shapes.push({ kind: 'line', from, to, layer }); // prettier-ignore
-    const text = (x: number, y: number, words: string, height = 2.4) => shapes.push({ kind: 'text', x, y, height, text: words, layer: 'note' }); // prettier-ignore
+    const line = (
+      from: readonly [number, number],
+      to: readonly [number, number],
+      layer: TemplateShape['layer'] = 'note',
+    ) => shapes.push({ kind: 'line', from, to, layer });
+    const text = (x: number, y: number, words: string, height = 2.4) =>
+      shapes.push({ kind: 'text', x, y, height, text: words, layer: 'note' });
     const top = PAGE.height / 2 - 14;
-    text(-PAGE.width / 2, top + 8, `${title}: wrap round the tube, edges together, arrow towards its end (${page + 1} of ${Math.ceil(strips / onPage)})`, 3.2); // prettier-ignore
+    text(
+      -PAGE.width / 2,
+      top + 8,
+      `${title}: wrap round the tube, edges together, arrow towards its end (${page + 1} of ${Math.ceil(strips / onPage)})`,
+      3.2,
+    );
     for (let k = 0; k < onPage; k++) {
       const strip = page * onPage + k;
       if (strip >= strips) break;
@@ -69,9 +79,15 @@ const sayAngle = (rad: number): string => `${((rad * 180) / Math.PI).toFixed(1)}
 function viewPage({ title, table, radius, corners }: TubeRequest): Template {
   const centre = bentLine(corners ? corners : pointsOfTable(table, radius), radius);
   const shapes: TemplateShape[] = [];
-  const text = (x: number, y: number, words: string, height = 3) => shapes.push({ kind: 'text', x, y, height, text: words, layer: 'note' }); // prettier-ignore
+  const text = (x: number, y: number, words: string, height = 3) =>
+    shapes.push({ kind: 'text', x, y, height, text: words, layer: 'note' });
   const half = PAGE.height / 2;
-  text(-PAGE.width / 2, half - 8, `${title}: ${(lengthOfLine(centre) * 1000).toFixed(0)} mm developed, bends on ${(radius * 1000).toFixed(1)} mm`, 3.6); // prettier-ignore
+  text(
+    -PAGE.width / 2,
+    half - 8,
+    `${title}: ${(lengthOfLine(centre) * 1000).toFixed(0)} mm developed, bends on ${(radius * 1000).toFixed(1)} mm`,
+    3.6,
+  );
   oneView(shapes, centre, [0, 1, -1], half - 16, 'From above');
   oneView(shapes, centre, [0, 2, 1], -4, 'From the left');
   return { title, shapes, width: PAGE.width, height: PAGE.height, top: half };
@@ -85,14 +101,23 @@ function oneView(
   top: number,
   name: string,
 ): void {
-  // prettier-ignore
   const flat = points.map((p): [number, number] => [p[x] * 1000, sign * p[y] * 1000]);
   const [xs, ys] = [flat.map((p) => p[0]), flat.map((p) => p[1])];
   const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const wanted = Math.max((right - left) / (PAGE.width - 10), (high - low) / 95, 1e-6);
   const scale = SCALES.find((s) => s >= wanted) ?? Math.ceil(wanted);
-  const at = ([u, v]: readonly [number, number]): [number, number] => [-PAGE.width / 2 + 5 + (u - left) / scale, top - 12 - (high - v) / scale]; // prettier-ignore
+  const at = ([u, v]: readonly [number, number]): [number, number] => [
+    -PAGE.width / 2 + 5 + (u - left) / scale,
+    top - 12 - (high - v) / scale,
+  ];
   flat.slice(1).forEach((p, i) => shapes.push({ kind: 'line', from: at(flat[i]!), to: at(p), layer: 'cut' }));
-  shapes.push({ kind: 'text', x: -PAGE.width / 2, y: top - 4, height: 3, text: `${name}, 1 to ${scale}: ${(right - left).toFixed(0)} by ${(high - low).toFixed(0)} mm`, layer: 'note' }); // prettier-ignore
+  shapes.push({
+    kind: 'text',
+    x: -PAGE.width / 2,
+    y: top - 4,
+    height: 3,
+    text: `${name}, 1 to ${scale}: ${(right - left).toFixed(0)} by ${(high - low).toFixed(0)} mm`,
+    layer: 'note',
+  });
 }
 const SCALES = [1, 2, 2.5, 5, 10, 20, 25, 50, 100];

@@ -13,12 +13,20 @@ export const tubeRequestSchema = z.strictObject({
   cut: z.number().min(0.01).max(30),
   table: z
     .strictObject({
-      straights: z.array(metres).min(1).max(MOST_BENDS + 1),
+      straights: z
+        .array(metres)
+        .min(1)
+        .max(MOST_BENDS + 1),
       rotations: z.array(turn).max(MOST_BENDS),
       bends: z.array(turn).max(MOST_BENDS),
     })
-    .refine((t) => t.straights.length === t.bends.length + 1 && t.rotations.length === t.bends.length, 'has one straight more than bends'), // prettier-ignore
-  steps: z.array(z.strictObject({ bend: z.number().int().min(0), mark: metres, turn, angle: turn, setTo: turn })).max(MOST_BENDS), // prettier-ignore
+    .refine(
+      (t) => t.straights.length === t.bends.length + 1 && t.rotations.length === t.bends.length,
+      'has one straight more than bends',
+    ),
+  steps: z
+    .array(z.strictObject({ bend: z.number().int().min(0), mark: metres, turn, angle: turn, setTo: turn }))
+    .max(MOST_BENDS),
   /** As it lies in the vehicle, where that is known. */
   corners: z
     .array(z.tuple([metres, metres, metres]))

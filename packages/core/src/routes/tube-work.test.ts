@@ -11,7 +11,8 @@ import type { Vec } from './vector.ts';
 
 const OD = mm(9.525);
 const R = mm(28.575);
-const table = (straights: number[], rotations: number[], bends: number[]) => tableOf(straights.map(mm), rotations.map(degrees), bends.map(degrees), R); // prettier-ignore
+const table = (straights: number[], rotations: number[], bends: number[]) =>
+  tableOf(straights.map(mm), rotations.map(degrees), bends.map(degrees), R);
 
 describe('marks for a bender', () => {
   const square = table([200, 300, 150], [0, 180], [90, 90]);
@@ -30,9 +31,13 @@ describe('marks for a bender', () => {
   });
   it('say which straight is too short, just under and just over', () => {
     const bender = benderOf({ before: { si: mm(30), unit: 'mm' }, between: { si: mm(20), unit: 'mm' } }, OD);
-    const short = (straights: number[], ends: [number, number] = [0, 0]) => shortStraights(table(straights, [0, 180], [90, 90]), bender, ends).map((s) => [s.straight, s.why]); // prettier-ignore
+    const short = (straights: number[], ends: [number, number] = [0, 0]) =>
+      shortStraights(table(straights, [0, 180], [90, 90]), bender, ends).map((s) => [s.straight, s.why]);
     expect(short([30.1, 20.1, 10])).to.deep.equal([]);
-    expect(short([29.9, 19.9, 10])).to.deep.equal([[0, 'bender'], [1, 'between']]); // prettier-ignore
+    expect(short([29.9, 19.9, 10])).to.deep.equal([
+      [0, 'bender'],
+      [1, 'between'],
+    ]);
     expect(short([60, 40, 39.9], [mm(40), mm(40)])).to.deep.equal([[2, 'end']]);
   });
 });
@@ -40,9 +45,15 @@ describe('marks for a bender', () => {
 describe('the order of bends', () => {
   const bender = benderOf({ arm: { si: mm(200), unit: 'mm' }, thick: { si: mm(30), unit: 'mm' } }, OD);
   it('is any that keeps the bender clear; a hairpin that comes back past the handle is made last', () => {
-    expect(bestBendOrder(table([300, 300, 300], [0, 90], [90, 90]), bender, OD)).to.deep.equal({ order: [0, 1], clashes: [] }); // prettier-ignore
+    expect(bestBendOrder(table([300, 300, 300], [0, 90], [90, 90]), bender, OD)).to.deep.equal({
+      order: [0, 1],
+      clashes: [],
+    });
     // the first bend turns the tube back so that the handle of the second would stand in it
-    expect(bestBendOrder(table([250, 150, 200], [0, 0], [180, 90]), bender, OD)).to.deep.equal({ order: [1, 0], clashes: [] }); // prettier-ignore
+    expect(bestBendOrder(table([250, 150, 200], [0, 0], [180, 90]), bender, OD)).to.deep.equal({
+      order: [1, 0],
+      clashes: [],
+    });
     // with so little between them it stands there either way
     const { clashes } = bestBendOrder(table([250, 60, 300], [0, 0], [180, 90]), bender, OD);
     expect(clashes.map((c) => c.bend)).to.deep.equal([1]);
@@ -52,7 +63,11 @@ describe('the order of bends', () => {
     const next = seeded(5);
     for (let i = 0; i < 12; i++) {
       const n = 1 + Math.floor(next() * 4);
-      const some = table(Array.from({ length: n + 1 }, () => 60 + 200 * next()), Array.from({ length: n }, (_, k) => (k === 0 ? 0 : 360 * next() - 180)), Array.from({ length: n }, () => 20 + 120 * next())); // prettier-ignore
+      const some = table(
+        Array.from({ length: n + 1 }, () => 60 + 200 * next()),
+        Array.from({ length: n }, (_, k) => (k === 0 ? 0 : 360 * next() - 180)),
+        Array.from({ length: n }, () => 20 + 120 * next()),
+      );
       const { order, clashes } = bestBendOrder(some, bender, OD);
       expect([...order].sort()).to.deep.equal(Array.from({ length: n }, (_, k) => k));
       for (const clash of clashes) expect(clash.by).to.be.above(0);
@@ -70,7 +85,10 @@ describe('stock', () => {
     expect([parted.cuts[0]!.straight, parted.tooLong]).to.deep.equal([2, false]);
     const pieces = stockPlan(long, R, mm(1800), mm(4), mm(40));
     expect(pieces.pieces.every((p) => p <= mm(1800) + 1e-9)).to.equal(true);
-    expect(pieces.pieces.reduce((a, b) => a + b, 0)).to.be.closeTo(long.developed + 2 * mm(4) * pieces.pieces.length, 1e-9); // prettier-ignore
+    expect(pieces.pieces.reduce((a, b) => a + b, 0)).to.be.closeTo(
+      long.developed + 2 * mm(4) * pieces.pieces.length,
+      1e-9,
+    );
     expect(stockPlan(table([30, 30, 30], [0, 0], [90, 90]), R, mm(60), mm(4), mm(40)).tooLong).to.equal(true);
   });
   it('after a wrong bend: too little is bent on, 3° over opens, more is cut off before it', () => {
@@ -99,7 +117,19 @@ describe('stock', () => {
 describe('ends of a tube', () => {
   it('are made for what they meet', () => {
     const port = (form: string) => ({ form, size: '−6', gender: 'male' }) as never;
-    expect([makingFor(port('flare37')), makingFor(port('flare45')), makingFor(port('hose')), makingFor(port('ferrule')), makingFor(undefined)]).to.deep.equal([tubeEndMakings.single, tubeEndMakings.double, tubeEndMakings.bead, tubeEndMakings.ferrule, tubeEndMakings.plain]); // prettier-ignore
+    expect([
+      makingFor(port('flare37')),
+      makingFor(port('flare45')),
+      makingFor(port('hose')),
+      makingFor(port('ferrule')),
+      makingFor(undefined),
+    ]).to.deep.equal([
+      tubeEndMakings.single,
+      tubeEndMakings.double,
+      tubeEndMakings.bead,
+      tubeEndMakings.ferrule,
+      tubeEndMakings.plain,
+    ]);
   });
   it('a nut passes a bend whose sagitta over it is within its room: l²/8R', () => {
     // 19.05 mm long on 28.575 mm: 1.5875 mm

@@ -33,13 +33,17 @@ const the = <K extends Part['kind']>(job: Job, kind: K) =>
 function withEngineOf(own: Job, from: Job, volts: number): Job {
   const { brief, assumptions, points, survey } = from;
   const parts = Object.fromEntries(
-    Object.entries(own.parts).map(([id, p]) => [id, p.kind === 'pump' ? { ...p, tables: p.tables!.map((t) => ({ ...t, voltage: { si: volts, unit: 'V' } })) } : p]),
-  ); // prettier-ignore
+    Object.entries(own.parts).map(([id, p]) => [
+      id,
+      p.kind === 'pump' ? { ...p, tables: p.tables!.map((t) => ({ ...t, voltage: { si: volts, unit: 'V' } })) } : p,
+    ]),
+  );
   return { ...own, brief, assumptions, ...(points ? { points } : {}), survey, parts };
 }
 
-const file = (more: string, title = 'A run') => `[TITLE]\n${title}\n[OPTIONS]\nUNITS LPM\nHEADLOSS D-W\nSPECIFIC GRAVITY 0.745\nVISCOSITY 7e-7\n${more}`; // prettier-ignore
-const simple = `[JUNCTIONS]\na 0 0\nb 0.5 1\n[RESERVOIRS]\nt 0.2\n[PIPES]\nline b c 1 6 0.0015 0 OPEN\n[PUMPS]\np t a HEAD k\n[CURVES]\nk 0 60\nk 4 30\nk 6 1\n`; // prettier-ignore
+const file = (more: string, title = 'A run') =>
+  `[TITLE]\n${title}\n[OPTIONS]\nUNITS LPM\nHEADLOSS D-W\nSPECIFIC GRAVITY 0.745\nVISCOSITY 7e-7\n${more}`;
+const simple = `[JUNCTIONS]\na 0 0\nb 0.5 1\n[RESERVOIRS]\nt 0.2\n[PIPES]\nline b c 1 6 0.0015 0 OPEN\n[PUMPS]\np t a HEAD k\n[CURVES]\nk 0 60\nk 4 30\nk 6 1\n`;
 
 describe('a network file as a job', () => {
   // what differs is told: entrance losses come twice, as the file's and as computed from bores; fittings keep their loss at one flow
@@ -73,7 +77,9 @@ describe('a network file as a job', () => {
   });
   it('tees stand where more than two parts meet, and what is closed is left out', () => {
     const text = file(`${simple.replace('line b c', 'line a b')}[STATUS]\n`);
-    const branch = text.replace('[PUMPS]', 'one a x 1 6 0.01 0 OPEN\ntwo x b 1 6 0.01 0 OPEN\n[PUMPS]').replace('a 0 0', 'a 0 0\nx 0 0'); // prettier-ignore
+    const branch = text
+      .replace('[PUMPS]', 'one a x 1 6 0.01 0 OPEN\ntwo x b 1 6 0.01 0 OPEN\n[PUMPS]')
+      .replace('a 0 0', 'a 0 0\nx 0 0');
     const plain = readInp(branch);
     if (!plain.ok) throw new Error(plain.fault.message);
     const read = jobFromNetwork(plain.value);
@@ -96,15 +102,29 @@ describe('a network file as a job', () => {
     const good = file(simple.replace('line b c', 'line a b'));
     expect(why(good)).to.equal('a run');
     expect(why(good.replace('b 0.5 1', 'b 0.5 0'))).to.contain('no junction has a demand');
-    expect(why(good.replace(/\[PUMPS\]\n.*\n/, '').replace('line a b', 'line t b').replace('a 0 0\n', ''))).to.contain('no pump'); // prettier-ignore
-    const many = (n: number) => good.replace('[PUMPS]', `${Array.from({ length: n }, (_, i) => `x${i} a b 1 6 0.01 0 OPEN`).join('\n')}\n[PUMPS]`); // prettier-ignore
+    expect(
+      why(
+        good
+          .replace(/\[PUMPS\]\n.*\n/, '')
+          .replace('line a b', 'line t b')
+          .replace('a 0 0\n', ''),
+      ),
+    ).to.contain('no pump');
+    const many = (n: number) =>
+      good.replace(
+        '[PUMPS]',
+        `${Array.from({ length: n }, (_, i) => `x${i} a b 1 6 0.01 0 OPEN`).join('\n')}\n[PUMPS]`,
+      );
     expect(why(many(799))).to.contain('it has 801 links');
     expect(why(many(240))).to.contain('parts, and a job holds 200');
-    expect(why(good.replaceAll('b 0.5', 'constructor 0.5').replace('line a b', 'line a constructor'))).to.contain('cannot be used'); // prettier-ignore
+    expect(why(good.replaceAll('b 0.5', 'constructor 0.5').replace('line a b', 'line a constructor'))).to.contain(
+      'cannot be used',
+    );
     // a water main: what no part can be is named by its field, and nothing is thrown
     expect(why(good.replace('1 6 0.0015', '1 600 0.0015'))).to.contain('tube outside diameter');
     // 0.6 m between the surfaces is still one tank, more is not
-    const two = (at: number) => good.replace('t 0.2', `t 0.2\nr ${at}`).replace('[PUMPS]', 'return a r 2 6 0.01 0 OPEN\n[PUMPS]'); // prettier-ignore
+    const two = (at: number) =>
+      good.replace('t 0.2', `t 0.2\nr ${at}`).replace('[PUMPS]', 'return a r 2 6 0.01 0 OPEN\n[PUMPS]');
     expect(why(two(0.79))).to.equal('a run');
     expect(why(two(0.81))).to.contain('0.61 m apart');
   });

@@ -53,7 +53,13 @@ export function jobFromNetwork(network: PlainNetwork): Result<JobFromNetwork, st
   if (network.links.length > MOST_LINKS)
     return failure(`it has ${network.links.length} links, and a job holds ${MOST_PARTS} parts`);
   const told = plainNetworkSchema.safeParse(network);
-  if (!told.success) return failure(told.error.issues.slice(0, 5).map((i) => `${i.path.join(' › ')} ${i.message}`).join('; ')); // prettier-ignore
+  if (!told.success)
+    return failure(
+      told.error.issues
+        .slice(0, 5)
+        .map((i) => `${i.path.join(' › ')} ${i.message}`)
+        .join('; '),
+    );
   const taken = runElements(network);
   if (!taken.ok) return taken;
   const { elements, rails } = taken.value;
@@ -86,7 +92,11 @@ export function jobFromNetwork(network: PlainNetwork): Result<JobFromNetwork, st
   const drawn = nodes.reduce((sum, n) => sum + (n.type === 'junction' ? n.demand_L_h : 0), 0);
   const height = Math.max(...nodes.flatMap((n) => (n.type === 'junction' && n.demand_L_h > 0 ? [n.z_m] : [])));
   const job = {
-    ...blankJob(inOneLine(title ?? id).trim().slice(0, 80) || 'From a network file'), // prettier-ignore
+    ...blankJob(
+      inOneLine(title ?? id)
+        .trim()
+        .slice(0, 80) || 'From a network file',
+    ),
     survey: { tank: {}, lines: [], railHeight: measured(height, 'mm') },
     parts: run.parts,
     joints: run.joints,
@@ -172,12 +182,33 @@ function partsOf({ link, law, slope, cracking, relief }: RunElement, notes: stri
     case 'pipe': {
       const bore = mm(link.bore_mm);
       const hasLength = link.length_m > LEAST_LINE;
-      const loss = link.minor_K > LEAST_LOSS && !(link.check_valve && !hasLength) ? lossPart(link.id, bore, link.minor_K) : undefined; // prettier-ignore
-      const valve: [Part['kind'], object] | undefined = link.check_valve ? ['checkValve', { ...(hasLength ? {} : label), bore: measured(bore, 'mm'), ...(cracking === undefined ? {} : { cracking: measured(kPa(cracking), 'kPa') }) }] : undefined; // prettier-ignore
+      const loss =
+        link.minor_K > LEAST_LOSS && !(link.check_valve && !hasLength)
+          ? lossPart(link.id, bore, link.minor_K)
+          : undefined;
+      const valve: [Part['kind'], object] | undefined = link.check_valve
+        ? [
+            'checkValve',
+            {
+              ...(hasLength ? {} : label),
+              bore: measured(bore, 'mm'),
+              ...(cracking === undefined ? {} : { cracking: measured(kPa(cracking), 'kPa') }),
+            },
+          ]
+        : undefined;
       return [...(valve ? [valve] : []), ...(loss ? [loss] : []), ...(hasLength ? [lineOf(link, label, notes)] : [])];
     }
     case 'pump':
-      return [['pump', { ...label, tables: [tableOf(law, notes)], ...(relief === undefined ? {} : { reliefPressure: measured(kPa(relief), 'kPa') }) }]]; // prettier-ignore
+      return [
+        [
+          'pump',
+          {
+            ...label,
+            tables: [tableOf(law, notes)],
+            ...(relief === undefined ? {} : { reliefPressure: measured(kPa(relief), 'kPa') }),
+          },
+        ],
+      ];
     case 'psv':
     case 'prv':
       return [
@@ -201,14 +232,31 @@ function partsOf({ link, law, slope, cracking, relief }: RunElement, notes: stri
 function lineOf(link: PlainLink & { type: 'pipe' }, label: object, notes: string[]): [Part['kind'], object] {
   const shared = { ...label, length: measured(link.length_m, 'mm') };
   if (link.roughness_m > ROUGH) return ['hose', { ...shared, bore: measured(mm(link.bore_mm), 'mm') }];
-  notes.push(`Walls of hard lines are taken as ${formatQuantity('length', STAND_IN_WALL)}, so that their bores are the file’s: measure them.`); // prettier-ignore
-  return ['hardLine', { ...shared, outsideDiameter: measured(mm(link.bore_mm) + 2 * STAND_IN_WALL, 'mm'), wall: measured(STAND_IN_WALL, 'mm') }]; // prettier-ignore
+  notes.push(
+    `Walls of hard lines are taken as ${formatQuantity('length', STAND_IN_WALL)}, so that their bores are the file’s: measure them.`,
+  );
+  return [
+    'hardLine',
+    {
+      ...shared,
+      outsideDiameter: measured(mm(link.bore_mm) + 2 * STAND_IN_WALL, 'mm'),
+      wall: measured(STAND_IN_WALL, 'mm'),
+    },
+  ];
 }
 
 /** A loss without a length; one that is told on a wide stub is told on the bore where it is a usual one. */
 function lossPart(id: string, bore: number, k: number): [Part['kind'], object] {
   const told = k > MOST_LOSS ? bore * (USUAL_LOSS / k) ** 0.25 : bore;
-  return ['fitting', { label: `Losses of ${id}`.slice(0, 60), shape: 'straight', bore: measured(told, 'mm'), lossCoefficient: measured(k * (told / bore) ** 4, '') }]; // prettier-ignore
+  return [
+    'fitting',
+    {
+      label: `Losses of ${id}`.slice(0, 60),
+      shape: 'straight',
+      bore: measured(told, 'mm'),
+      lossCoefficient: measured(k * (told / bore) ** 4, ''),
+    },
+  ];
 }
 
 function tableOf(law: LinkLaw, notes: string[]) {
@@ -217,7 +265,10 @@ function tableOf(law: LinkLaw, notes: string[]) {
   const most = lastWhere(0, MOST_FLOW, (flow) => law.rise.value(flow) > 0);
   const knots = law.rise.knots?.filter((flow) => flow <= most) ?? [];
   const flows = knots.length > 1 && knots.length <= MOST_ROWS ? knots : evenly(0, most, PUMP_ROWS);
-  const rows = flows.map((flow) => ({ pressure: measured(Math.max(0, law.rise.value(flow)), 'kPa'), flow: measured(flow, 'L/h') })); // prettier-ignore
+  const rows = flows.map((flow) => ({
+    pressure: measured(Math.max(0, law.rise.value(flow)), 'kPa'),
+    flow: measured(flow, 'L/h'),
+  }));
   return { voltage: measured(STAND_IN_VOLTS, 'V'), rows: rows.reverse() };
 }
 

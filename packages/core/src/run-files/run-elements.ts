@@ -124,7 +124,11 @@ export function runElements(network: PlainNetwork): Result<RunElements, string> 
 }
 
 const isTie = (link: PlainLink): boolean =>
-  link.type === 'pipe' && !link.check_valve && link.minor_K === 0 && link.length_m <= LONGEST_TIE && link.bore_mm >= LEAST_TIE_BORE; // prettier-ignore
+  link.type === 'pipe' &&
+  !link.check_valve &&
+  link.minor_K === 0 &&
+  link.length_m <= LONGEST_TIE &&
+  link.bore_mm >= LEAST_TIE_BORE;
 
 /** Places that are one. */
 class Places {

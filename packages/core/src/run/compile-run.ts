@@ -80,7 +80,14 @@ class Compiler {
       if (!this.#hasChain(flow.joint) || !circuits.isReached(flow.from)) continue;
       const [before, after] = [node(flow.from, flow.fromPort), node(flow.to, flow.toPort)];
       chains.set(flow.joint, { before, after, link: links.length });
-      links.push({ id: chainLink(flow.joint), from: before, to: after, law: this.#chainLaw(flow), checkValve: false, startsShut: false }); // prettier-ignore
+      links.push({
+        id: chainLink(flow.joint),
+        from: before,
+        to: after,
+        law: this.#chainLaw(flow),
+        checkValve: false,
+        startsShut: false,
+      });
     }
     const linksOf = new Map(lowered.map(({ part, low }) => [part.id, linkNames(low)]));
     const parts = lowered.map(({ part, low }) => this.#part(part, low, linkIndex));
@@ -170,7 +177,11 @@ class Compiler {
     // and where a line on the way humps
     const inner = made.lowered
       .filter(({ part }) => this.#circuits.zoneOf(part.id) === zone)
-      .flatMap(({ part, low }) => (low.heights ?? []).flatMap(([place]) => (place.startsWith('.') ? (this.#known(this.#name(part.id, place)) ?? []) : []))); // prettier-ignore
+      .flatMap(({ part, low }) =>
+        (low.heights ?? []).flatMap(([place]) =>
+          place.startsWith('.') ? (this.#known(this.#name(part.id, place)) ?? []) : [],
+        ),
+      );
     return [...new Set([...nodes, ...inner])].filter((n) => n !== inlet && !made.openNodes.has(n));
   }
 

@@ -75,14 +75,21 @@ describe('a pump that draws at the pressure where its fuel boils', () => {
     expect(snagsOfRule(hot(2), 'suction-margin')[0]!.what).to.include('inlet');
   });
   it('gives way for a hump within a line too: half its loss, and the whole lift, come before it', () => {
-    const hump = (height?: number) => changed(hot(3), (j) => height !== undefined && Object.assign(j.parts['hose-1']!, { highest: mm(height) })); // prettier-ignore
+    const hump = (height?: number) =>
+      changed(hot(3), (j) => height !== undefined && Object.assign(j.parts['hose-1']!, { highest: mm(height) }));
     const flat = solve(hump()).points.fullLoadHot;
     const result = solve(hump(900)).points.fullLoadHot;
     expect(flat.choked).to.deep.equal([]);
     expect(result.choked).to.deep.equal(['pump-1']);
     const fuel = fuelAt(hump(), fuelOf(hump())!, result.point.temperature);
     const hose = result.parts.find((p) => p.id === 'hose-1')!;
-    const line = { kind: 'line', length: 1, bore: 0.003, roughness: 1e-5, loss: { k1: 0, kInfinity: SHARP_ENTRANCE } } as const; // prettier-ignore
+    const line = {
+      kind: 'line',
+      length: 1,
+      bore: 0.003,
+      roughness: 1e-5,
+      loss: { k1: 0, kInfinity: SHARP_ENTRANCE },
+    } as const;
     const level = result.point.level * hump().survey.tank.depth!.si;
     const there = -fuel.density * 9.80665 * (0.9 - level) - linkLoss(line, hose.flow, fuel).loss; // Bernoulli from the surface on
     expect(there).to.be.closeTo(fuel.boiling!, 60);
@@ -135,7 +142,13 @@ describe('the worst suction', () => {
       }),
       { seed: 10, numRuns: 25 },
     );
-    const deadHead = (volts: number) => solve(cleanJob((j) => { j.assumptions.chargingVoltage = si(volts, 'V'); delete get(j, 'pump').reliefPressure; })).deadHead.pressure; // prettier-ignore
+    const deadHead = (volts: number) =>
+      solve(
+        cleanJob((j) => {
+          j.assumptions.chargingVoltage = si(volts, 'V');
+          delete get(j, 'pump').reliefPressure;
+        }),
+      ).deadHead.pressure;
     for (let v = 12; v < 15; v += 0.5) expect(deadHead(v + 0.5)).to.be.greaterThan(deadHead(v));
   });
 });
@@ -155,7 +168,13 @@ describe('a narrow vent', () => {
 });
 
 describe('a tank without a vent line', () => {
-  const by = (change: object) => cleanJob((j) => { delete j.survey.vent; delete j.survey.tank.vent; delete j.survey.tank.cap; Object.assign(j.survey.tank, change); }); // prettier-ignore
+  const by = (change: object) =>
+    cleanJob((j) => {
+      delete j.survey.vent;
+      delete j.survey.tank.vent;
+      delete j.survey.tank.cap;
+      Object.assign(j.survey.tank, change);
+    });
   it('breathes through a vented cap, which opens at some vacuum', () => {
     const { fullLoad, keyOn } = solve(by({ vent: 'none', cap: 'vented' })).points;
     expect(fullLoad.point.tankPressure).to.equal(-1000);
@@ -179,13 +198,14 @@ describe('a tank without a vent line', () => {
 
 describe('manifold vacuum', () => {
   it('helps injectors behind the throttle, and none above it', () => {
-    const at = (injectorsSit?: 'behindThrottle' | 'aboveThrottle') => solve(cleanJob((j) => (j.brief.injectorsSit = injectorsSit))).points.idle;
+    const at = (injectorsSit?: 'behindThrottle' | 'aboveThrottle') =>
+      solve(cleanJob((j) => (j.brief.injectorsSit = injectorsSit))).points.idle;
     expect(at().injectorPressure).to.be.closeTo(at().railPressure + 60e3, 1);
     expect(at('behindThrottle').injectorPressure).to.equal(at().injectorPressure);
     expect(at('aboveThrottle').injectorPressure).to.equal(at('aboveThrottle').railPressure);
     const { idle } = solve(carburettorJob()).points;
     expect(idle.injectorPressure).to.equal(idle.railPressure);
-  }); // prettier-ignore
+  });
 });
 
 describe('a regulator that is set at a flow', () => {
@@ -200,8 +220,11 @@ describe('a regulator that is set at a flow', () => {
     const spring = at(held('spring'), 'keyOn');
     expect(spring.inletPressure - set).to.be.closeTo((10e3 / (100 / LPH)) * spring.flow, 3);
     const full = at(held('heldOn'), 'fullLoad');
-    expect(full.inletPressure - set).to.be.closeTo((10e3 / (100 / LPH)) * (full.flow - at(held('heldOn'), 'keyOn').flow), 3);
-  }); // prettier-ignore
+    expect(full.inletPressure - set).to.be.closeTo(
+      (10e3 / (100 / LPH)) * (full.flow - at(held('heldOn'), 'keyOn').flow),
+      3,
+    );
+  });
   it('of the dead-head kind holds its set pressure at no flow', () => {
     const { keyOn, overrun } = solve(carburettorJob()).points;
     for (const point of [keyOn, overrun]) {
@@ -222,7 +245,12 @@ describe('priming', () => {
     expect(open.isHeld).to.equal(false);
     expect(open.drainedVolume).to.be.within(0.3 * open.volume, open.volume);
     expect(open.drainedTime / open.time).to.be.closeTo(open.drainedVolume / open.volume, 1e-9);
-    const high = solve(cleanJob((j) => { delete get(j, 'pump').checkValve; j.assumptions.fuelLevel = si(1, '%'); })).prime!; // prettier-ignore
+    const high = solve(
+      cleanJob((j) => {
+        delete get(j, 'pump').checkValve;
+        j.assumptions.fuelLevel = si(1, '%');
+      }),
+    ).prime!;
     expect(high.drainedVolume).to.be.lessThan(open.drainedVolume);
   });
   it('both rails of an engine are filled', () => {

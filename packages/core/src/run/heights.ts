@@ -41,7 +41,11 @@ export class HeightFill {
     this.#open.forEach((node, i) => (heights[node] = open[i]!));
     // first all that is held up by the supply, then what hangs on a spill
     const hanging = this.#hanging();
-    this.#fill(heights, this.#edges.filter((e) => !e.hangs), (i) => !hanging[i]); // prettier-ignore
+    this.#fill(
+      heights,
+      this.#edges.filter((e) => !e.hangs),
+      (i) => !hanging[i],
+    );
     this.#fill(heights, this.#edges, () => true);
     this.#last = { open: [...open], heights };
     return heights;

@@ -59,7 +59,12 @@ export function jointsOf(job: Graph): JointFinding[] {
   const passed = new Set(ordered.map((f) => f.joint));
   const rest = Object.values(job.joints).filter((j) => !passed.has(j.id) && run.has(j.a.part) && run.has(j.b.part));
   const ways = [
-    ...ordered.map((f) => ({ id: f.joint, line: lineOfZone(f.zone), from: { part: f.from, port: f.fromPort }, to: { part: f.to, port: f.toPort } })), // prettier-ignore
+    ...ordered.map((f) => ({
+      id: f.joint,
+      line: lineOfZone(f.zone),
+      from: { part: f.from, port: f.fromPort },
+      to: { part: f.to, port: f.toPort },
+    })),
     ...rest.map((j) => ({ id: j.id, line: run.lineOf(j.a.part), from: j.a, to: j.b })),
   ];
   return ways.map(({ id, line, from, to }, i): JointFinding => {

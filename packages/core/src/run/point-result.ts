@@ -193,7 +193,8 @@ function flowOfPart(solved: SolvedPoint, id: string, through: number | undefined
   if (through !== undefined) return solved.flows[through]!;
   if (tells !== undefined) return flowOut(solved, id, tells);
   const { circuits } = solved.run;
-  if (kindOf(circuits.part(id)).isVessel) return circuits.outOf(id).reduce((sum, f) => sum + flowOut(solved, id, f.fromPort), 0); // prettier-ignore
+  if (kindOf(circuits.part(id)).isVessel)
+    return circuits.outOf(id).reduce((sum, f) => sum + flowOut(solved, id, f.fromPort), 0);
   return circuits.into(id).reduce((sum, f) => sum - flowOut(solved, id, f.toPort), 0);
 }
 

@@ -105,7 +105,17 @@ export function primingOf(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'assump
     if (over) places.push({ height: over.si });
     const highest = places.reduce((a, b) => (b.height > a.height ? b : a), { height: part.inletHeight.si });
     const can = part.kind === 'enginePump' ? liftOf(part) : 0;
-    return [{ pump: part.id, from: isPot ? 'pot' : 'tank', surface, highest: highest.height, at: 'at' in highest ? highest.at : undefined, lift: highest.height - surface, can }]; // prettier-ignore
+    return [
+      {
+        pump: part.id,
+        from: isPot ? 'pot' : 'tank',
+        surface,
+        highest: highest.height,
+        at: 'at' in highest ? highest.at : undefined,
+        lift: highest.height - surface,
+        can,
+      },
+    ];
   });
 }
 

@@ -311,7 +311,10 @@ describe('whose figure a condition is', () => {
     expect(said(boosted, 'fullLoad', 'voltage')).to.equal('typical assumptions runningVoltage');
   });
   it('of the fitter’s own point is what he set there, and else as at any', () => {
-    const job = cleanJob((j) => (j.points = { own: [{ id: 'hill', label: 'hill', load: si(0.7, '%'), level: si(0.1, '%') }, { id: 'ford' }] })); // prettier-ignore
+    const job = cleanJob(
+      (j) =>
+        (j.points = { own: [{ id: 'hill', label: 'hill', load: si(0.7, '%'), level: si(0.1, '%') }, { id: 'ford' }] }),
+    );
     expect(said(job, 'hill', 'level')).to.equal('chosen points own hill level');
     expect(said(job, 'hill', 'manifold')).to.equal('chosen points own hill manifold');
     expect(said(job, 'hill', 'temperature')).to.equal('typical assumptions fuelTemperature');
@@ -326,7 +329,12 @@ describe('what a solved run tells', () => {
   });
   it('when a pump works beyond the last row of its table, and not on it', () => {
     const cut = (rows: number) =>
-      solve(cleanJob((j) => { for (const t of get(j, 'pump').tables!) t.rows = [...t.rows].sort((a, b) => a.pressure.si - b.pressure.si).slice(-rows); })); // prettier-ignore
+      solve(
+        cleanJob((j) => {
+          for (const t of get(j, 'pump').tables!)
+            t.rows = [...t.rows].sort((a, b) => a.pressure.si - b.pressure.si).slice(-rows);
+        }),
+      );
     expect(cut(99).beyondTable).to.equal(false);
     expect(cut(2).beyondTable).to.equal(true);
   });
@@ -335,7 +343,9 @@ describe('what a solved run tells', () => {
       changed(demoJobs.islandShuttle, (j) => (get(j, 'pump').targetPressure = si(450e3, 'kPa'))),
     );
     expect(points.fullLoad.wanted).to.equal(450e3);
-    expect(solve(changed(demoJobs.islandShuttle, (j) => (j.brief.railPressure = si(400e3, 'kPa')))).points.fullLoad.wanted).to.equal(400e3); // prettier-ignore
+    expect(
+      solve(changed(demoJobs.islandShuttle, (j) => (j.brief.railPressure = si(400e3, 'kPa')))).points.fullLoad.wanted,
+    ).to.equal(400e3);
   });
   it('as a network for other engines, which has its answer: wiring, controller and demand in it', () => {
     const wired = cleanJob((j) => wire(j, { supply: awg(18), supplyLength: 5, earth: awg(18), earthLength: 2 }));

@@ -35,7 +35,14 @@ const runOf = (choice: Choice): Job =>
   changed(railsJob(choice.feed), (job) => {
     if (!choice.pot) withoutPot(job);
     const first = job.parts['pump-2'] as PartOf<'pump'>;
-    if (choice.wire) job.wiring = simpleWiring({ part: 'pump-2', supply: choice.wire, supplyLength: 4, earth: choice.wire, earthLength: 1 }); // prettier-ignore
+    if (choice.wire)
+      job.wiring = simpleWiring({
+        part: 'pump-2',
+        supply: choice.wire,
+        supplyLength: 4,
+        earth: choice.wire,
+        earthLength: 1,
+      });
     Object.assign(first, { tables: pumpClasses[choice.size] });
     for (let i = 1; i < choice.pumps; i++)
       addPumpBeside(job, 'pump-2', `more-${i}`, {

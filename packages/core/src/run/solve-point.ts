@@ -169,7 +169,10 @@ function availableTo(job: PointInputs, point: OperatingPoint, solved: SolvedRun,
   const feeds = wiredFeeds(job.wiring);
   if (!feeds?.ports.has(id)) return point.voltage;
   const feed = feedAt(point);
-  return [...feeds.ports].reduce((left, q) => left - feeds.ohms(id, q, feed.by) * (currentOf(solved, q) ?? 0), feeds.open(id, feed)); // prettier-ignore
+  return [...feeds.ports].reduce(
+    (left, q) => left - feeds.ohms(id, q, feed.by) * (currentOf(solved, q) ?? 0),
+    feeds.open(id, feed),
+  );
 }
 
 /**
@@ -224,7 +227,8 @@ function solveWired(
       moved = Math.max(moved, Math.abs(step));
     }
     if (moved < SETTLED) {
-      for (const { id, share } of wired) if (feeds?.ports.has(id)) prepared.taken.set(id, feeds.open(id, feed) - voltages.get(id)! / share); // prettier-ignore
+      for (const { id, share } of wired)
+        if (feeds?.ports.has(id)) prepared.taken.set(id, feeds.open(id, feed) - voltages.get(id)! / share);
       return success({ ...solved.value, voltages, delivered: point.demand });
     }
   }

@@ -126,25 +126,65 @@ describe('heights along the run', () => {
   const chain = (n: number) =>
     Array.from({ length: n - 1 }, (_, i) => ({ from: i, to: i + 1, hangs: false, length: 1 }));
   it('are set evenly between known neighbours and kept at the ends', () => {
-    const fill = new HeightFill(6, chain(6), new Map([[1, 0], [4, 0.6]]), []); // prettier-ignore
+    const fill = new HeightFill(
+      6,
+      chain(6),
+      new Map([
+        [1, 0],
+        [4, 0.6],
+      ]),
+      [],
+    );
     [0, 0, 0.2, 0.4, 0.6, 0.6].forEach((h, i) => expect(fill.at([])[i]).to.be.closeTo(h, 1e-6));
     expect([...new HeightFill(2, chain(2), new Map(), []).at([])]).to.deep.equal([0, 0]);
   });
   it('lie along a line in proportion to its length, and next to what has none', () => {
     const lengths = [1, 3, 0, 4];
     const edges = lengths.map((length, i) => ({ from: i, to: i + 1, hangs: false, length }));
-    const fill = new HeightFill(5, edges, new Map([[0, 0], [4, 0.8]]), []); // prettier-ignore
+    const fill = new HeightFill(
+      5,
+      edges,
+      new Map([
+        [0, 0],
+        [4, 0.8],
+      ]),
+      [],
+    );
     [0, 0.1, 0.4, 0.4, 0.8].forEach((h, i) => expect(fill.at([])[i]).to.be.closeTo(h, 2e-4));
   });
   it('where lines meet, lie at the mean of what they lead to', () => {
     const star = [0, 1, 2].map((from) => ({ from, to: 3, hangs: false, length: 1 }));
-    const fill = new HeightFill(4, star, new Map([[0, 0], [1, 0.3], [2, 0.9]]), []); // prettier-ignore
+    const fill = new HeightFill(
+      4,
+      star,
+      new Map([
+        [0, 0],
+        [1, 0.3],
+        [2, 0.9],
+      ]),
+      [],
+    );
     expect(fill.at([])[3]).to.be.closeTo(0.4, 1e-6);
   });
   it('of a return begin at the regulator, which the return does not pull down', () => {
     // supply 0 .. 2 at 0 to 0.6, a spill from 1, two lengths of return to the open end 5
-    const edges = [...chain(3), ...[{ from: 1, to: 3, hangs: true }, { from: 3, to: 4, hangs: false }, { from: 4, to: 5, hangs: false }].map((e) => ({ ...e, length: 1 }))]; // prettier-ignore
-    const fill = new HeightFill(6, edges, new Map([[0, 0], [2, 0.6]]), [5]); // prettier-ignore
+    const edges = [
+      ...chain(3),
+      ...[
+        { from: 1, to: 3, hangs: true },
+        { from: 3, to: 4, hangs: false },
+        { from: 4, to: 5, hangs: false },
+      ].map((e) => ({ ...e, length: 1 })),
+    ];
+    const fill = new HeightFill(
+      6,
+      edges,
+      new Map([
+        [0, 0],
+        [2, 0.6],
+      ]),
+      [5],
+    );
     const at = fill.at([0]);
     expect(at[1]).to.be.closeTo(0.3, 1e-6);
     expect(at[3]).to.be.closeTo(0.2, 1e-6);

@@ -119,9 +119,22 @@ function wiredPoints(
   };
   const cranking =
     battery?.kind === 'battery'
-      ? solved({ ...at('idle'), key: 'cranking', name: 'cranking', voltage: crankingVolts(battery), speed: CRANKING_SPEED, manifold: CRANKING_MANIFOLD, feed: 'cranking' }) // prettier-ignore
+      ? solved({
+          ...at('idle'),
+          key: 'cranking',
+          name: 'cranking',
+          voltage: crankingVolts(battery),
+          speed: CRANKING_SPEED,
+          manifold: CRANKING_MANIFOLD,
+          feed: 'cranking',
+        })
       : undefined;
-  const charging = solved({ ...at('fullLoad'), key: 'charging', name: 'full load, charging hard', voltage: assumed(job.assumptions, 'chargingVoltage') }); // prettier-ignore
+  const charging = solved({
+    ...at('fullLoad'),
+    key: 'charging',
+    name: 'full load, charging hard',
+    voltage: assumed(job.assumptions, 'chargingVoltage'),
+  });
   return { ...(cranking ? { cranking } : {}), ...(charging ? { charging } : {}) };
 }
 

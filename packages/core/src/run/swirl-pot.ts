@@ -1,6 +1,9 @@
 import type { PotFlow } from './point-result.ts';
 
-/** Seconds for which a pot or a bucket lasts with nothing lifted into it. @param volume - m3. @param net - m3/s drawn less what comes back into it. */
+/**
+ * Seconds for which a pot or a bucket lasts with nothing lifted into it.
+ * @param volume - m3. @param net - m3/s drawn less what comes back into it.
+ */
 export const secondsOf = (volume: number, net: number): number => (net > 0 ? volume / net : Infinity);
 
 /** What empties a pot while its pickup is dry, m3/s: where the return goes to the tank that is all the pump draws. */

@@ -58,7 +58,14 @@ export function worstSuction(
   if (!worst) return undefined;
   const point = points.find((p) => p.key === worst!.result.point.key)!;
   for (const extreme of every)
-    worst = worse(worst, at(point, worst.extremes.filter((e) => e !== extreme))) ?? worst; // prettier-ignore
+    worst =
+      worse(
+        worst,
+        at(
+          point,
+          worst.extremes.filter((e) => e !== extreme),
+        ),
+      ) ?? worst;
   return worst;
 }
 

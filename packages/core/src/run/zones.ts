@@ -63,7 +63,11 @@ export function zonesOf(graph: Graph, parts: readonly Part[], ports: Ports): Map
   const draft = (key: string): Draft => {
     const root = find(key);
     let made = drafts.get(root);
-    if (!made) drafts.set(root, (made = { fedBy: [], drawnBy: [], from: [], into: [], spilledBy: [], overflow: false, wanted: false })); // prettier-ignore
+    if (!made)
+      drafts.set(
+        root,
+        (made = { fedBy: [], drawnBy: [], from: [], into: [], spilledBy: [], overflow: false, wanted: false }),
+      );
     return made;
   };
   for (const part of parts)
@@ -94,8 +98,12 @@ export function zonesOf(graph: Graph, parts: readonly Part[], ports: Ports): Map
     const { fedBy, drawnBy, from, into, spilledBy } = d;
     zones.set(root, { kind, fedBy, drawnBy, from, into, spilledBy });
   }
-  return new Map(parts.flatMap((part) => ports.get(part.id)!.map((p) => {
-    const key = portKey(part.id, p.port);
-    return [key, zones.get(find(key))!] as const;
-  }))); // prettier-ignore
+  return new Map(
+    parts.flatMap((part) =>
+      ports.get(part.id)!.map((p) => {
+        const key = portKey(part.id, p.port);
+        return [key, zones.get(find(key))!] as const;
+      }),
+    ),
+  );
 }

@@ -74,10 +74,14 @@ describe('what stands in a section of the tank', () => {
     expect(names(1, 0.24)).to.include('the return drop');
   });
   it('asks for room beside walls, none over the floor', () => {
-    for (const { name, room, line: [a, b] } of sectionObstacles(job, tank, 0, 0, returnDropOf(job)))
+    for (const {
+      name,
+      room,
+      line: [a, b],
+    } of sectionObstacles(job, tank, 0, 0, returnDropOf(job)))
       if (name === 'the tank’s floor or roof') {
         expect(room).to.equal(0);
         expect(a[1]).to.be.closeTo(b[1], 1e-9);
       } else expect(room).to.equal(0.005);
-  }); // prettier-ignore
+  });
 });

@@ -94,7 +94,14 @@ const SIDE_ROOM = 0.005; // m beside a float, common practice
 export function sectionObstacles(job: Stands, tank: Tank, axis: 0 | 1, place: number, drop?: Drop): Obstacle[] {
   const obstacles: Obstacle[] = [];
   const upright = (name: string, along: number, low: number, high: number) =>
-    obstacles.push({ name, room: SIDE_ROOM, line: [[along, low], [along, high]] }); // prettier-ignore
+    obstacles.push({
+      name,
+      room: SIDE_ROOM,
+      line: [
+        [along, low],
+        [along, high],
+      ],
+    });
   if (tank.solids)
     for (const loop of tank.solids.flatMap((solid) => sectionCut(solidMesh(solid), axis, place)))
       loop.forEach((from, i) => {

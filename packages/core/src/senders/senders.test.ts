@@ -46,7 +46,14 @@ describe('the float arm', () => {
 
 describe('the float’s arc', () => {
   const arm = { pivot: 0.12, length: 0.16, down: -0.6, up: 0.6 };
-  const wall = (along: number) => ({ name: 'wall', room: 0.005, line: [[along, 0], [along, 0.25]] as const }); // prettier-ignore
+  const wall = (along: number) => ({
+    name: 'wall',
+    room: 0.005,
+    line: [
+      [along, 0],
+      [along, 0.25],
+    ] as const,
+  });
   it('stays clear of a wall beyond its reach by the difference, and meets a nearer one', () => {
     const clear = arcClearance(arm, 0, 1, 0.02, [wall(0.2)]);
     expect(clear.nearest!.gap).to.be.closeTo(0.2 - 0.16 - 0.02, 1e-6); // level arm reaches furthest
@@ -58,7 +65,18 @@ describe('the float’s arc', () => {
     expect(arcClearance(arm, 0, -1, 0.02, [wall(0.17)]).meets, 'swinging the other way').to.equal(undefined);
   });
   it('takes the rod into account, not only the float', () => {
-    expect(arcClearance(arm, 0, 1, 0.01, [{ name: 'post', room: 0, line: [[0.08, 0.1], [0.08, 0.3]] }]).meets!.name).to.equal('post'); // prettier-ignore
+    expect(
+      arcClearance(arm, 0, 1, 0.01, [
+        {
+          name: 'post',
+          room: 0,
+          line: [
+            [0.08, 0.1],
+            [0.08, 0.3],
+          ],
+        },
+      ]).meets!.name,
+    ).to.equal('post');
   });
   it('finds a saddle’s walls, but no wall where lobe and bridge open into each other', () => {
     const job = demoJobs.flatBedTender;
@@ -81,7 +99,14 @@ describe('a sender swept with the ohmmeter', () => {
     expect(check.findings.map((f) => f.verdict)).to.deep.equal(['good']);
     expect(check.known).to.deep.equal({ empty: 300, full: 10 });
   });
-  for (const [fault, verdict] of [['none', 'good'], ['open', 'open'], ['sticky', 'sticky'], ['dirty', 'dirty'], ['reversed', 'reversed'], ['wrongRange', 'wrongRange']] as const)
+  for (const [fault, verdict] of [
+    ['none', 'good'],
+    ['open', 'open'],
+    ['sticky', 'sticky'],
+    ['dirty', 'dirty'],
+    ['reversed', 'reversed'],
+    ['wrongRange', 'wrongRange'],
+  ] as const)
     it(`the simulated ohmmeter with ${fault} is told as ${verdict}, whatever the seed`, () => {
       for (const sender of [range, { empty: 10, full: 180 }, { empty: 0, full: 90 }])
         for (let seed = 1; seed <= 20; seed++) {
@@ -89,7 +114,7 @@ describe('a sender swept with the ohmmeter', () => {
           expect(verdicts, `seed ${seed}, ${JSON.stringify(sender)}`).to.include(verdict);
           if (fault === 'none') expect(verdicts).to.have.length(1);
         }
-    }); // prettier-ignore
+    });
   it('that does not move is no sender, and two readings are too few', () => {
     expect(checkSweep(ohms([50, 50, 50, 50]))!.findings[0]!.verdict).to.equal('sticky');
     expect(checkSweep(ohms([50, 60]))).to.equal(undefined);

@@ -124,10 +124,11 @@ function lineChecks(solution: RunSolution, group: LineGroup, ids: ReadonlySet<st
 
 function* pumpProposals(job: Job, before: Assessment, library: readonly LibraryPump[]): Generator<Proposal> {
   const run = circuitsOf(job);
-  const electric = (ids: readonly string[]) => ids.flatMap((id) => {
-    const part = run.part(id);
-    return part.kind === 'pump' ? [part] : [];
-  }); // prettier-ignore
+  const electric = (ids: readonly string[]) =>
+    ids.flatMap((id) => {
+      const part = run.part(id);
+      return part.kind === 'pump' ? [part] : [];
+    });
   const main = electric(run.feedPumps);
   const lift = electric(run.liftPumps);
   const weakestFirst = [...library].sort((a, b) => powerOf(a) - powerOf(b));

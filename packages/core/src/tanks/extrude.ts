@@ -10,7 +10,10 @@ export interface Station {
 
 /** A section, counter-clockwise, carried along x from one end to the other, closed with flat ends. */
 export function extrudedMesh(points: readonly SectionPoint[], [x1, x2]: readonly [number, number]): Mesh {
-  return ruledMesh([{ x: x1, points }, { x: x2, points }]); // prettier-ignore
+  return ruledMesh([
+    { x: x1, points },
+    { x: x2, points },
+  ]);
 }
 
 /**

@@ -5,8 +5,16 @@ export function floorUnder({ corners }: Mesh, x: number, y: number): number | un
   let lowest: number | undefined;
   for (let t = 0; t < corners.length; t += 9) {
     const [ax, ay, az, bx, by, bz, cx, cy, cz] = corners.subarray(t, t + 9) as unknown as [
-      number, number, number, number, number, number, number, number, number,
-    ]; // prettier-ignore
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ];
     const area = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay);
     if (area === 0) continue;
     const u = ((bx - x) * (cy - y) - (cx - x) * (by - y)) / area;

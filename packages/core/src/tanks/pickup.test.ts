@@ -18,8 +18,14 @@ const known = (tank: SurveyedTank): Tank => {
 };
 const box: SurveyedTank = { shape: 'box', depth: mm(200), length: mm(600), width: mm(400) };
 const saddle: SurveyedTank = {
-  shape: 'saddle', depth: mm(300), length: mm(500), leftWidth: mm(300), rightWidth: mm(200), bridgeWidth: mm(100), bridgeFloor: mm(150),
-}; // prettier-ignore
+  shape: 'saddle',
+  depth: mm(300),
+  length: mm(500),
+  leftWidth: mm(300),
+  rightWidth: mm(200),
+  bridgeWidth: mm(100),
+  bridgeFloor: mm(150),
+};
 
 describe('what is left when the pickup uncovers', () => {
   it('on level ground is a slab as high as the pickup', () => {
@@ -45,11 +51,12 @@ describe('what is left when the pickup uncovers', () => {
   it('keeps what a dammed baffle holds back; one open along the floor holds back nothing', () => {
     const dammed = { ...box, baffles: [{ id: 'a', across: 'across' as const, place: mm(100), opening: mm(40) }] };
     const open = { ...box, baffles: [{ id: 'a', across: 'across' as const, place: mm(100), opening: mm(0) }] };
-    const left = (survey: SurveyedTank, x: number) => leftAtPickup(compartments(known(survey), survey, [x, 0, 0.01]), 1, [x, 0, 0.01]);
+    const left = (survey: SurveyedTank, x: number) =>
+      leftAtPickup(compartments(known(survey), survey, [x, 0, 0.01]), 1, [x, 0, 0.01]);
     expect(left(dammed, -0.1)).to.be.closeTo(0.4 * (0.4 * 0.01 + 0.2 * 0.04), 1e-12);
     expect(left(dammed, 0.2)).to.be.closeTo(0.4 * (0.2 * 0.01 + 0.4 * 0.04), 1e-12);
     expect(left(open, -0.1)).to.be.closeTo(0.6 * 0.4 * 0.01, 1e-12);
-  }); // prettier-ignore
+  });
   it('is mapped over pitch and roll: even in both for a pickup in the middle, and less with a bucket', () => {
     const tank = known(box);
     const map = pickupMap(compartments(tank, box, [0, 0, 0.02]), 1, { place: [0, 0, 0.02], bucketInlet: 0.004 })!;

@@ -61,9 +61,20 @@ const FACETS = 24; // of each rounded corner
 export function roundedRectangle(width: number, height: number, radius: number, floor = 0): SectionPoint[] {
   const r = Math.min(radius, width / 2, height / 2);
   const [w, top] = [width / 2, floor + height];
-  if (!(r > 0)) return [[-w, floor], [w, floor], [w, top], [-w, top]]; // prettier-ignore
+  if (!(r > 0))
+    return [
+      [-w, floor],
+      [w, floor],
+      [w, top],
+      [-w, top],
+    ];
   const stretched = r * facetStretch(FACETS);
-  const centres: readonly SectionPoint[] = [[w - r, floor + r], [w - r, top - r], [r - w, top - r], [r - w, floor + r]]; // prettier-ignore
+  const centres: readonly SectionPoint[] = [
+    [w - r, floor + r],
+    [w - r, top - r],
+    [r - w, top - r],
+    [r - w, floor + r],
+  ];
   return centres.flatMap(([cx, cy], corner) => {
     const ring = Array.from({ length: FACETS + 1 }, (_, i): SectionPoint => {
       const angle = ((corner - 1 + i / FACETS) * Math.PI) / 2;

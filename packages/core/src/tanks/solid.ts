@@ -40,7 +40,15 @@ export function solidMesh(solid: Solid): Mesh {
     case 'box': {
       const [y1, y2] = solid.y;
       const [z1, z2] = solid.z;
-      return extrudedMesh([[y1, z1], [y2, z1], [y2, z2], [y1, z2]], solid.x); // prettier-ignore
+      return extrudedMesh(
+        [
+          [y1, z1],
+          [y2, z1],
+          [y2, z2],
+          [y1, z2],
+        ],
+        solid.x,
+      );
     }
   }
 }

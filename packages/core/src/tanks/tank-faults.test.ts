@@ -18,26 +18,73 @@ describe('a tank that is none', () => {
   };
   it('is told in a sentence with the place', () => {
     const station = (id: string, at: number) => ({ id, at: mm(at), width: mm(300), height: mm(200) });
-    expect(outcome({ shape: 'loft', stations: [station('a', 0), station('b', 300), station('c', 200)] })).to.include('Section 2');
+    expect(outcome({ shape: 'loft', stations: [station('a', 0), station('b', 300), station('c', 200)] })).to.include(
+      'Section 2',
+    );
     expect(outcome({ shape: 'loft', stations: [station('a', 0)] })).to.equal('needs');
     expect(
-      outcome({ shape: 'saddle', depth: mm(200), length: mm(400), leftWidth: mm(200), rightWidth: mm(200), bridgeWidth: mm(100), bridgeFloor: mm(220) }),
+      outcome({
+        shape: 'saddle',
+        depth: mm(200),
+        length: mm(400),
+        leftWidth: mm(200),
+        rightWidth: mm(200),
+        bridgeWidth: mm(100),
+        bridgeFloor: mm(220),
+      }),
     ).to.include('at the tank’s roof or above it');
     expect(
-      // prettier-ignore
-      outcome({ shape: 'saddle', depth: mm(200), length: mm(400), leftWidth: mm(200), rightWidth: mm(200), bridgeWidth: mm(100), bridgeFloor: mm(120), rightFloor: mm(200) }),
+      outcome({
+        shape: 'saddle',
+        depth: mm(200),
+        length: mm(400),
+        leftWidth: mm(200),
+        rightWidth: mm(200),
+        bridgeWidth: mm(100),
+        bridgeFloor: mm(120),
+        rightFloor: mm(200),
+      }),
     ).to.include('floor of its right lobe');
     expect(
-      // prettier-ignore
-      outcome({ shape: 'stepped', depth: mm(200), width: mm(400), zones: [{ id: 'a', length: mm(300), floor: mm(0) }, { id: 'b', length: mm(300), floor: mm(260) }] }),
+      outcome({
+        shape: 'stepped',
+        depth: mm(200),
+        width: mm(400),
+        zones: [
+          { id: 'a', length: mm(300), floor: mm(0) },
+          { id: 'b', length: mm(300), floor: mm(260) },
+        ],
+      }),
     ).to.include('floor of its step 2');
-    expect(outcome({ shape: 'strapping', strapping: [0, 100].map((level) => ({ level: mm(level), volume: { si: 0, unit: 'L' } })) })).to.include('no volume');
     expect(
-      outcome({ shape: 'stepped', depth: mm(200), width: mm(300), zones: [{ id: 'a', length: mm(300), floor: mm(0) }], sumpLength: mm(100), sumpWidth: mm(100), sumpDepth: mm(20), sumpForward: mm(140) }),
+      outcome({
+        shape: 'strapping',
+        strapping: [0, 100].map((level) => ({ level: mm(level), volume: { si: 0, unit: 'L' } })),
+      }),
+    ).to.include('no volume');
+    expect(
+      outcome({
+        shape: 'stepped',
+        depth: mm(200),
+        width: mm(300),
+        zones: [{ id: 'a', length: mm(300), floor: mm(0) }],
+        sumpLength: mm(100),
+        sumpWidth: mm(100),
+        sumpDepth: mm(20),
+        sumpForward: mm(140),
+      }),
     ).to.include('sump reaches outside');
-    expect(outcome({ shape: 'strapping', strapping: [{ level: mm(0), volume: measured(0, 'L') }, { level: mm(0), volume: measured(0.01, 'L') }] })).to.include('Row 2');
+    expect(
+      outcome({
+        shape: 'strapping',
+        strapping: [
+          { level: mm(0), volume: measured(0, 'L') },
+          { level: mm(0), volume: measured(0.01, 'L') },
+        ],
+      }),
+    ).to.include('Row 2');
     expect(outcome({ shape: 'cylinder', depth: mm(300), length: mm(500), ends: 'dished' })).to.equal('needs');
-  }); // prettier-ignore
+  });
   it('has a sentence for every fault of a mesh or its file', () => {
     const place = [0.1, -0.2, 0.05] as const;
     for (const [fault, words] of [
@@ -74,9 +121,18 @@ describe('a strapping table from CSV', () => {
       : describeStrappingFault(table.fault);
   };
   it('reads the units of its heading, in brackets or after an underscore; mm and L without one', () => {
-    expect(read('level_mm,volume_L\n0,0\n100,20')).to.deep.equal([{ level: 0, volume: 0 }, { level: 0.1, volume: 0.02 }]); // prettier-ignore
-    expect(read('Level (in),Volume (gal)\n0,0\n1,1')).to.deep.equal([{ level: 0, volume: 0 }, { level: 0.0254, volume: 0.003785411784 }]); // prettier-ignore
-    expect(read('0,0\n50,5')).to.deep.equal([{ level: 0, volume: 0 }, { level: 0.05, volume: 0.005 }]); // prettier-ignore
+    expect(read('level_mm,volume_L\n0,0\n100,20')).to.deep.equal([
+      { level: 0, volume: 0 },
+      { level: 0.1, volume: 0.02 },
+    ]);
+    expect(read('Level (in),Volume (gal)\n0,0\n1,1')).to.deep.equal([
+      { level: 0, volume: 0 },
+      { level: 0.0254, volume: 0.003785411784 },
+    ]);
+    expect(read('0,0\n50,5')).to.deep.equal([
+      { level: 0, volume: 0 },
+      { level: 0.05, volume: 0.005 },
+    ]);
   });
   it('names what is wrong with it', () => {
     expect(read('')).to.include('at least two rows');

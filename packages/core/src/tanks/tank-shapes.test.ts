@@ -28,7 +28,11 @@ const tanks: Record<string, SurveyedTank> = {
   box: { shape: 'box', depth: mm(250), length: mm(600), width: mm(400), cornerRadius: mm(60) },
   cylinder: { shape: 'cylinder', depth: mm(300), length: mm(900) },
   dished: { shape: 'cylinder', depth: mm(300), length: mm(600), ends: 'dished', dish: mm(50) },
-  prism: { shape: 'prism', length: mm(500), section: [corner(0, 0), corner(300, 0), corner(350, 120), corner(200, 260), corner(-40, 220)] },
+  prism: {
+    shape: 'prism',
+    length: mm(500),
+    section: [corner(0, 0), corner(300, 0), corner(350, 120), corner(200, 260), corner(-40, 220)],
+  },
   loft: {
     shape: 'loft',
     stations: [
@@ -37,13 +41,30 @@ const tanks: Record<string, SurveyedTank> = {
       { id: 'c', at: mm(650), width: mm(200), height: mm(200), floor: mm(40), radius: mm(30) },
     ],
   },
-  saddle: { shape: 'saddle', depth: mm(320), length: mm(450), leftWidth: mm(300), rightWidth: mm(280), bridgeWidth: mm(200), bridgeFloor: mm(180) },
-  stepped: {
-    shape: 'stepped', depth: mm(250), width: mm(400),
-    zones: [{ id: 'a', length: mm(300), floor: mm(0) }, { id: 'b', length: mm(350), floor: mm(90) }],
-    sumpLength: mm(120), sumpWidth: mm(100), sumpDepth: mm(30), sumpForward: mm(150), sumpLeft: mm(40),
+  saddle: {
+    shape: 'saddle',
+    depth: mm(320),
+    length: mm(450),
+    leftWidth: mm(300),
+    rightWidth: mm(280),
+    bridgeWidth: mm(200),
+    bridgeFloor: mm(180),
   },
-}; // prettier-ignore
+  stepped: {
+    shape: 'stepped',
+    depth: mm(250),
+    width: mm(400),
+    zones: [
+      { id: 'a', length: mm(300), floor: mm(0) },
+      { id: 'b', length: mm(350), floor: mm(90) },
+    ],
+    sumpLength: mm(120),
+    sumpWidth: mm(100),
+    sumpDepth: mm(30),
+    sumpForward: mm(150),
+    sumpLeft: mm(40),
+  },
+};
 
 describe('litres of each tank shape', () => {
   it('of a box with rounded corners are those of its section in closed form', () => {
@@ -146,15 +167,25 @@ describe('a tilted tank against a mesh library', () => {
     it(`${name}: litres below five tilted surfaces agree within 2 in 100 000 of the tank`, () => {
       const tank = known(survey);
       const solids = tank.solids!.map((s) => manifoldOf(solidMesh(s)));
-      for (const [height, pitch, roll] of [[0.05, 0, 0], [0.1, 0.2, 0], [0.12, -0.1, 0.3], [0.2, 0.05, -0.35], [0.15, 0.4, 0.4]] as const) {
+      for (const [height, pitch, roll] of [
+        [0.05, 0, 0],
+        [0.1, 0.2, 0],
+        [0.12, -0.1, 0.3],
+        [0.2, 0.05, -0.35],
+        [0.15, 0.4, 0.4],
+      ] as const) {
         const { slopeX, slopeY } = fuelPlane(height, pitch, roll);
         const normal: [number, number, number] = [slopeX, slopeY, -1]; // the half-space below the surface
         const length = Math.hypot(...normal);
-        const cut = solids.reduce((sum, s) => sum + s.trimByPlane(normal.map((v) => v / length) as [number, number, number], -height / length).volume(), 0);
+        const cut = solids.reduce(
+          (sum, s) =>
+            sum + s.trimByPlane(normal.map((v) => v / length) as [number, number, number], -height / length).volume(),
+          0,
+        );
         const ours = tank.solids!.reduce((sum, s) => sum + meshVolume(solidMesh(s), fuelPlane(height, pitch, roll)), 0);
         expect(ours).to.be.closeTo(cut, 2e-5 * tank.full);
       }
-    }); // prettier-ignore
+    });
 });
 
 describe('a mesh at many levels at once', () => {
@@ -197,14 +228,26 @@ describe('a mesh in the job file', () => {
 
 describe('a traced section', () => {
   it('that crosses itself is refused with both sides and the place', () => {
-    const fault = tracedSection([[0, 0], [0.2, 0.2], [0.2, 0], [0, 0.2]]); // prettier-ignore
+    const fault = tracedSection([
+      [0, 0],
+      [0.2, 0.2],
+      [0.2, 0],
+      [0, 0.2],
+    ]);
     if (fault.ok || fault.fault.code !== 'crosses') throw new Error('not refused');
     expect(fault.fault.sides).to.deep.equal([0, 2]);
     expect(fault.fault.at[0]).to.be.closeTo(0.1, 1e-12);
-    expect(surveyedTank({ ...tanks.prism!, section: [corner(0, 0), corner(200, 200), corner(200, 0), corner(0, 200)] }).kind).to.equal('fault');
-  }); // prettier-ignore
+    expect(
+      surveyedTank({ ...tanks.prism!, section: [corner(0, 0), corner(200, 200), corner(200, 0), corner(0, 200)] }).kind,
+    ).to.equal('fault');
+  });
   it('may be traced either way round and closed by hand; fewer than three corners or no area are refused', () => {
-    const square = [[0, 0], [0.1, 0], [0.1, 0.1], [0, 0.1]] as const; // prettier-ignore
+    const square = [
+      [0, 0],
+      [0.1, 0],
+      [0.1, 0.1],
+      [0, 0.1],
+    ] as const;
     for (const points of [square, [...square].reverse(), [...square, square[0]]]) {
       const traced = tracedSection(points);
       expect(traced.ok && signedArea(traced.value)).to.be.closeTo(0.01, 1e-15);
@@ -213,9 +256,26 @@ describe('a traced section', () => {
       const traced = tracedSection(points);
       return traced.ok ? 'ok' : traced.fault.code;
     };
-    expect(code([[0, 0], [1, 1]])).to.equal('tooFewPoints'); // prettier-ignore
-    expect(code([[0, 0], [0.1, 0], [0.2, 0]])).to.equal('noArea'); // prettier-ignore
-    expect(code([[0, 0], [NaN, 0], [0.2, 1]])).to.equal('notANumber'); // prettier-ignore
+    expect(
+      code([
+        [0, 0],
+        [1, 1],
+      ]),
+    ).to.equal('tooFewPoints');
+    expect(
+      code([
+        [0, 0],
+        [0.1, 0],
+        [0.2, 0],
+      ]),
+    ).to.equal('noArea');
+    expect(
+      code([
+        [0, 0],
+        [NaN, 0],
+        [0.2, 1],
+      ]),
+    ).to.equal('notANumber');
   });
   it('of rounded corners has the rounded area exactly', () => {
     expect(signedArea(roundedRectangle(0.4, 0.25, 0.06))).to.be.closeTo(0.1 - (4 - Math.PI) * 0.06 ** 2, 1e-14);
@@ -243,14 +303,30 @@ describe('a tank cut for drawing', () => {
       let six = 0;
       for (const part of [walls])
         for (let t = 0; t < part.length; t += 9) {
-          const [ax, ay, az, bx, by, bz, cx, cy, cz] = Array.from(part.slice(t, t + 9)) as [number, number, number, number, number, number, number, number, number];
+          const [ax, ay, az, bx, by, bz, cx, cy, cz] = Array.from(part.slice(t, t + 9)) as [
+            number,
+            number,
+            number,
+            number,
+            number,
+            number,
+            number,
+            number,
+            number,
+          ];
           // seen from a point of the surface, the surface itself spans nothing
-          six += ax * (by * (cz - plane.height) - (bz - plane.height) * cy) + ay * ((bz - plane.height) * cx - bx * (cz - plane.height)) + (az - plane.height) * (bx * cy - by * cx);
+          six +=
+            ax * (by * (cz - plane.height) - (bz - plane.height) * cy) +
+            ay * ((bz - plane.height) * cx - bx * (cz - plane.height)) +
+            (az - plane.height) * (bx * cy - by * cx);
         }
       expect(six / 6).to.be.closeTo(meshVolume(mesh, plane), 1e-9);
       expect(surface.length % 9).to.equal(0);
       for (let i = 0; i < surface.length; i += 3)
-        expect(surface[i + 2]).to.be.closeTo(plane.height + plane.slopeX * surface[i]! + plane.slopeY * surface[i + 1]!, 1e-9);
+        expect(surface[i + 2]).to.be.closeTo(
+          plane.height + plane.slopeX * surface[i]! + plane.slopeY * surface[i + 1]!,
+          1e-9,
+        );
     }
-  }); // prettier-ignore
+  });
 });

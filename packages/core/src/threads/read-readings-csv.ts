@@ -72,8 +72,10 @@ function readRow(cell: (column: string) => string): Result<NamedReading, string>
 function pitchOf(cell: (column: string) => string): Result<PitchReading, string> {
   const numbers = (columns: readonly string[]) => {
     const bad = columns.find((c) => positive(cell(c)) === undefined);
-    return bad === undefined ? success(columns.map((c) => positive(cell(c))!)) : failure(`${bad}: “${cell(bad)}” is no number above 0`);
-  }; // prettier-ignore
+    return bad === undefined
+      ? success(columns.map((c) => positive(cell(c))!))
+      : failure(`${bad}: “${cell(bad)}” is no number above 0`);
+  };
   switch (cell('pitch_form').toLowerCase()) {
     case 'crests': {
       const read = numbers(['crests', 'crests_span_mm']);

@@ -71,7 +71,11 @@ describe('threads by their standards', () => {
   it('agree with printed tables of the standards (recalled from memory in the reference) in their last digit', () => {
     const inch = 0.0254;
     for (const row of referenceRows('J_threads/results_published.csv')) {
-      const found = threads.find((t) => t.designation === row.thread || (row.thread!.startsWith('G') && t.family === 'bspp' && t.size.startsWith(`${row.thread!.slice(1)}-`))); // prettier-ignore
+      const found = threads.find(
+        (t) =>
+          t.designation === row.thread ||
+          (row.thread!.startsWith('G') && t.family === 'bspp' && t.size.startsWith(`${row.thread!.slice(1)}-`)),
+      );
       if (!found) continue; // sizes of the table that no fuel line carries
       const unit = row.unit === 'in' ? inch : 0.001;
       const si =
@@ -99,7 +103,9 @@ describe('the thread finder', () => {
       expect(ofCatalogue(found.bySize.map((t) => t.code)), want.case).to.deep.equal(
         words(want.candidate_codes!).sort(),
       );
-      expect(ofCatalogue(found.candidates.map((c) => c.thread.code)), want.case).to.deep.equal(words(want.candidate_codes_after_seen!).sort()); // prettier-ignore
+      expect(ofCatalogue(found.candidates.map((c) => c.thread.code)), want.case).to.deep.equal(
+        words(want.candidate_codes_after_seen!).sort(),
+      );
     });
   });
 
@@ -126,7 +132,10 @@ describe('the thread finder', () => {
       const gender = readings.find((r) => r.case === row.case)!.gender as 'male';
       const by = telling(threadByCode(row.truth!)!, threadByCode(row.other!)!, gender);
       expect([...by.keys()].sort(), `${row.case} ${row.other}`).to.deep.equal(row.codes!.split('+').sort());
-      if (row.pitch_over) expect(by.get('PITCH_LONG')?.pitches ?? by.get('PITCH_GAUGE')?.pitches).to.equal(Number.parseInt(row.pitch_over.replace('"', ''), 10)); // prettier-ignore
+      if (row.pitch_over)
+        expect(by.get('PITCH_LONG')?.pitches ?? by.get('PITCH_GAUGE')?.pitches).to.equal(
+          Number.parseInt(row.pitch_over.replace('"', ''), 10),
+        );
     }
   });
 
@@ -147,7 +156,10 @@ describe('the thread finder', () => {
     for (const row of referenceRows('J_threads/results_lookalikes.csv')) {
       const [a, b] = [threadByCode(row.code_1!)!, threadByCode(row.code_2!)!];
       const gender = row.gender as 'male';
-      expect(rangesApart(a, b, gender) * 1000, `${a.code} ${b.code}`).to.be.closeTo(Number(row.gap_between_true_ranges_mm), 1.1e-4); // prettier-ignore
+      expect(rangesApart(a, b, gender) * 1000, `${a.code} ${b.code}`).to.be.closeTo(
+        Number(row.gap_between_true_ranges_mm),
+        1.1e-4,
+      );
       expect(oneReadingFits(a, b, gender)).to.equal(row.one_reading_can_fit_both === 'yes');
     }
   });
@@ -214,6 +226,12 @@ describe('the thread finder', () => {
   });
 
   it('integrates the normal distribution (Abramowitz & Stegun, table 26.1)', () => {
-    for (const [z, p] of [[0, 0.5], [1, 0.8413447], [-1.96, 0.0249979], [3, 0.9986501]] as const) expect(normal(z)).to.be.closeTo(p, 2e-7); // prettier-ignore
+    for (const [z, p] of [
+      [0, 0.5],
+      [1, 0.8413447],
+      [-1.96, 0.0249979],
+      [3, 0.9986501],
+    ] as const)
+      expect(normal(z)).to.be.closeTo(p, 2e-7);
   });
 });

@@ -33,26 +33,62 @@ const asDash = (dash: number): Result<number, string> =>
  * From memory of the published table: verify with calipers.
  */
 const tubeWalls: Readonly<Record<number, number>> = Object.fromEntries(
-  Object.entries({ 10: 0.134, 11: 0.12, 12: 0.109, 13: 0.095, 14: 0.083, 15: 0.072, 16: 0.065, 17: 0.058, 18: 0.049, 19: 0.042, 20: 0.035, 21: 0.032, 22: 0.028, 23: 0.025, 24: 0.022 })
-    .map(([gauge, wall]) => [gauge, inches(wall)]),
-); // prettier-ignore
+  Object.entries({
+    10: 0.134,
+    11: 0.12,
+    12: 0.109,
+    13: 0.095,
+    14: 0.083,
+    15: 0.072,
+    16: 0.065,
+    17: 0.058,
+    18: 0.049,
+    19: 0.042,
+    20: 0.035,
+    21: 0.032,
+    22: 0.028,
+    23: 0.025,
+    24: 0.022,
+  }).map(([gauge, wall]) => [gauge, inches(wall)]),
+);
 
 /** Sheet steel by gauge number, m: manufacturers' standard gauge, by which tanks are made. From memory: verify with calipers. */
 const sheets: Readonly<Record<number, number>> = Object.fromEntries(
-  Object.entries({ 10: 0.1345, 11: 0.1196, 12: 0.1046, 13: 0.0897, 14: 0.0747, 15: 0.0673, 16: 0.0598, 17: 0.0538, 18: 0.0478, 19: 0.0418, 20: 0.0359, 21: 0.0329, 22: 0.0299, 23: 0.0269, 24: 0.0239 })
-    .map(([gauge, thickness]) => [gauge, inches(thickness)]),
-); // prettier-ignore
+  Object.entries({
+    10: 0.1345,
+    11: 0.1196,
+    12: 0.1046,
+    13: 0.0897,
+    14: 0.0747,
+    15: 0.0673,
+    16: 0.0598,
+    17: 0.0538,
+    18: 0.0478,
+    19: 0.0418,
+    20: 0.0359,
+    21: 0.0329,
+    22: 0.0299,
+    23: 0.0269,
+    24: 0.0239,
+  }).map(([gauge, thickness]) => [gauge, inches(thickness)]),
+);
 
 const SHEET_GAUGE = /^#? ?(\d{1,2}) ?(?:ga|gauge)\.?$/i;
 
-function byGauge(table: Readonly<Record<number, number>>, what: string, match: RegExpExecArray): ReturnType<NamedSize['read']> {
+function byGauge(
+  table: Readonly<Record<number, number>>,
+  what: string,
+  match: RegExpExecArray,
+): ReturnType<NamedSize['read']> {
   const gauge = numberIn(match);
   const si = table[gauge];
   const known = Object.keys(table);
   return si === undefined
-    ? failure(`Gauge ${gauge} is not in the table of ${what}, which runs from ${known[0]} to ${known.at(-1)}: measure it.`)
+    ? failure(
+        `Gauge ${gauge} is not in the table of ${what}, which runs from ${known[0]} to ${known.at(-1)}: measure it.`,
+      )
     : success({ si, unit: 'mm', doubt: `${gauge} gauge taken as ${what}: verify with calipers.` });
-} // prettier-ignore
+}
 
 /** Major diameter of a unified screw by its number, m: 0.060 in + 0.013 in a number, ASME B1.1. */
 const screwByNumber = (number: number): number => inches(0.06 + 0.013 * number);

@@ -73,8 +73,11 @@ export function parseQuantity(text: string, field: QuantityField, unitId = field
     ...(error === undefined ? {} : { error }),
     // a bare fraction of a length is inches wherever it is read
     typed: isBare && !(isFraction && field.kind === 'length') ? withUnit(text.trim(), unit) : text.trim(),
-    echo: `${raw.isNamed && unit.id !== 'dash' ? '= ' : ''}${echoOf({ si, unit, error }, { ...field, tool: isFraction ? 'tape' : field.tool }, isFraction === true)}`, // prettier-ignore
-    doubt: raw.doubt ?? limit.value ?? (isBare && isFraction && field.kind === 'length' && unitId !== 'in' ? INCHES_DOUBT : undefined), // prettier-ignore
+    echo: `${raw.isNamed && unit.id !== 'dash' ? '= ' : ''}${echoOf({ si, unit, error }, { ...field, tool: isFraction ? 'tape' : field.tool }, isFraction === true)}`,
+    doubt:
+      raw.doubt ??
+      limit.value ??
+      (isBare && isFraction && field.kind === 'length' && unitId !== 'in' ? INCHES_DOUBT : undefined),
   });
 }
 
@@ -119,14 +122,24 @@ function readNamed(text: string, field: QuantityField): Read | undefined {
       ? success({ ...named.value, unit: unitById(named.value.unit), isNamed: true })
       : refuse('unknownSize', named.fault);
   const other = anyNamedSize(text);
-  return other && refuse('namedSizeNotHere', `“${text}” names ${other.called}; “${field.name}” is given in ${field.unit}.`);
-} // prettier-ignore
+  return (
+    other && refuse('namedSizeNotHere', `“${text}” names ${other.called}; “${field.name}” is given in ${field.unit}.`)
+  );
+}
 
-const WHOLE_AND_PART: readonly { readonly pattern: RegExp; readonly whole: string; readonly part: (unit: string) => string }[] = [
-  { pattern: /^(\d+) ?(?:ft|feet|foot|'|’|′)\.? ?(.+?) ?(?:in|inch|inches|"|”|″|'')?\.?$/i, whole: 'ft', part: () => 'in' },
+const WHOLE_AND_PART: readonly {
+  readonly pattern: RegExp;
+  readonly whole: string;
+  readonly part: (unit: string) => string;
+}[] = [
+  {
+    pattern: /^(\d+) ?(?:ft|feet|foot|'|’|′)\.? ?(.+?) ?(?:in|inch|inches|"|”|″|'')?\.?$/i,
+    whole: 'ft',
+    part: () => 'in',
+  },
   { pattern: /^(\d+) ?(?:m|metres?|meters?) ?([\d.,]+) ?(mm|cm)$/i, whole: 'm', part: (unit) => unit.toLowerCase() },
   { pattern: /^(\d+) ?cm ?([\d.,]+) ?(mm)$/i, whole: 'cm', part: () => 'mm' },
-]; // prettier-ignore
+];
 
 /** `5 ft 6 1/2 in`, `3 m 20 cm`. */
 function readTwoUnits(text: string, field: QuantityField): Read | undefined {
@@ -154,13 +167,25 @@ const improper = ({ value, isImproper }: TypedNumber, text: string, unit: Unit):
     : undefined;
 
 /** What stands behind `±`, as a difference in the value's unit or in its own. */
-function readError(text: string, { unit, isBare }: Raw, field: QuantityField): Result<{ error: number; unit: Unit }, Refusal> {
-  const read = readNumberAndUnit(text, { ...field, name: 'reading error', minimum: 0, maximum: undefined, likely: undefined }, unit.id === 'dash' ? 'mm' : unit.id);
+function readError(
+  text: string,
+  { unit, isBare }: Raw,
+  field: QuantityField,
+): Result<{ error: number; unit: Unit }, Refusal> {
+  const read = readNumberAndUnit(
+    text,
+    { ...field, name: 'reading error', minimum: 0, maximum: undefined, likely: undefined },
+    unit.id === 'dash' ? 'mm' : unit.id,
+  );
   if (!read.ok) return read;
   const { number, unit: own, isBare: hasNone } = read.value;
-  if (!(number! >= 0)) return refuse('badError', `A reading error of ${text} is none: give how far “${field.name}” may be off, such as ±1.`);
+  if (!(number! >= 0))
+    return refuse(
+      'badError',
+      `A reading error of ${text} is none: give how far “${field.name}” may be off, such as ±1.`,
+    );
   return success({ error: number! * own.factor, unit: isBare && !hasNone ? own : unit });
-} // prettier-ignore
+}
 
 function readNumberAndUnit(text: string, field: QuantityField, unitId: string): Read {
   const split = /^([+-]?(?:\d+[- ]\d+\/\d+|[\d.,/ ]*)(?:(?<=\d)e[+-]?\d+)?)(.*)$/i.exec(text)!;
@@ -181,8 +206,15 @@ function readNumberAndUnit(text: string, field: QuantityField, unitId: string): 
       'wrongKind',
       `${unit.label} measures ${kindWords[unit.kind]}, but “${field.name}” is ${kindWords[field.kind]}.`,
     );
-  return success({ si: toSi(number, unit), unit, number, isFraction, isBare: bare !== undefined, doubt: improper(read.value, numberText, unit) });
-} // prettier-ignore
+  return success({
+    si: toSi(number, unit),
+    unit,
+    number,
+    isFraction,
+    isBare: bare !== undefined,
+    doubt: improper(read.value, numberText, unit),
+  });
+}
 
 const kindWords: Record<QuantityField['kind'], string> = {
   length: 'a length',
@@ -251,9 +283,19 @@ function limitOf(si: number, unit: Unit, field: QuantityField): Result<string | 
   return success(undefined);
 }
 
-function echoOf({ si, unit, error }: { si: number; unit: Unit; error?: number }, { tool }: QuantityField, isFraction: boolean): string {
+function echoOf(
+  { si, unit, error }: { si: number; unit: Unit; error?: number },
+  { tool }: QuantityField,
+  isFraction: boolean,
+): string {
   const partner = partnerUnit(unit);
-  const asRead = isFraction && unit.id === 'in' && exactSixtyFourths(fromSi(si, unit)) === undefined ? formatIn(si, unit) : formatIn(si, unit, tool);
-  const give = error === undefined ? '' : ` ± ${formatIn(error + (unit.offset ?? 0), unit, unit.id === 'in' && isFraction ? 'tape' : undefined)}`;
+  const asRead =
+    isFraction && unit.id === 'in' && exactSixtyFourths(fromSi(si, unit)) === undefined
+      ? formatIn(si, unit)
+      : formatIn(si, unit, tool);
+  const give =
+    error === undefined
+      ? ''
+      : ` ± ${formatIn(error + (unit.offset ?? 0), unit, unit.id === 'in' && isFraction ? 'tape' : undefined)}`;
   return `${asRead}${give}${partner ? ` = ${formatIn(si, partner, tool)}` : ''}`;
-} // prettier-ignore
+}

@@ -27,24 +27,34 @@ describe('a vent line', () => {
     expect(ventDrop(vent, false, flow, ATMOSPHERE)).to.be.closeTo(exact, 1e-3 * exact);
   });
   it('with a valve asks its opening pressure and its rated drop besides', () => {
-    const vent = { bore: mm(10), length: mm(500), valveFlow: measured(5e-4, 'L/min'), valveDrop: measured(1000, 'kPa'), valveCracking: measured(300, 'kPa') };
+    const vent = {
+      bore: mm(10),
+      length: mm(500),
+      valveFlow: measured(5e-4, 'L/min'),
+      valveDrop: measured(1000, 'kPa'),
+      valveCracking: measured(300, 'kPa'),
+    };
     const extra = ventDrop(vent, true, 5e-4, ATMOSPHERE) - ventDrop(vent, false, 5e-4, ATMOSPHERE);
     expect(extra).to.be.closeTo(1300, 1e-9);
-  }); // prettier-ignore
+  });
   it('passes the flow again that its drop drives', () => {
     const vent = { bore: mm(6), length: mm(1200), bends: 3 };
     expect(ventFlow(vent, true, ventDrop(vent, true, 4e-4, ATMOSPHERE), ATMOSPHERE)).to.be.closeTo(4e-4, 1e-9);
   });
   it('sets the pace at the pump when it is narrow, the nozzle when it is wide', () => {
     const known = { demand: 4e-5, density: 745, full: 0.06, top: 0.25 };
-    const at = (bore: number) => ventFindings(changed(cleanJob(), (j) => Object.assign(j.survey.vent!, { bore: mm(bore) })), known)!;
+    const at = (bore: number) =>
+      ventFindings(
+        changed(cleanJob(), (j) => Object.assign(j.survey.vent!, { bore: mm(bore) })),
+        known,
+      )!;
     const [narrow, wide] = [at(4), at(16)];
     expect(narrow.ventLimits).to.equal(true);
     expect(wide.ventLimits).to.equal(false);
     expect(narrow.fillTime!).to.be.greaterThan(wide.fillTime!);
     expect(wide.fillTime).to.be.closeTo((0.06 * 0.95) / wide.fillFlow!, 1e-9);
     expect(narrow.vacuum!).to.be.greaterThan(wide.vacuum!);
-  }); // prettier-ignore
+  });
 });
 
 describe('what a vent does on a job', () => {
@@ -81,12 +91,19 @@ describe('what a vent does on a job', () => {
     const [open, rollOver, canister] = [kind('open'), kind('rollOver'), kind('canister')];
     expect(open(5).vacuum!).to.be.lessThan(rollOver(5).vacuum!);
     expect(canister(5).vacuum).to.equal(rollOver(5).vacuum);
-    expect([open(80), rollOver(80), canister(80), rollOver(5)].map((v) => v.valveShut)).to.deep.equal([false, true, true, false]); // prettier-ignore
+    expect([open(80), rollOver(80), canister(80), rollOver(5)].map((v) => v.valveShut)).to.deep.equal([
+      false,
+      true,
+      true,
+      false,
+    ]);
     expect(at((j) => delete j.survey.vent!.valveTilt)!.valveShut).to.equal(false);
   });
   it('says what it can while something is unknown', () => {
     const whole = at(() => undefined)!;
-    expect(Object.keys(whole).sort()).to.deep.equal(['draw', 'fillFlow', 'fillPressure', 'fillTime', 'vacuum', 'ventLimits', 'valveShut'].sort()); // prettier-ignore
+    expect(Object.keys(whole).sort()).to.deep.equal(
+      ['draw', 'fillFlow', 'fillPressure', 'fillTime', 'vacuum', 'ventLimits', 'valveShut'].sort(),
+    );
     const base = { vacuum: whole.vacuum, draw: whole.draw, ventLimits: false, valveShut: false };
     for (const key of ['density', 'full', 'top'] as const)
       expect(

@@ -43,7 +43,9 @@ export function safeChanges(
   ids: ReadonlySet<string>,
 ): readonly SizeChange[] {
   // what nobody has chosen yet is sized on its own page, not in passing
-  return wiring?.safe?.ok ? wiring.safe.changes.filter((c) => ids.has(c.id) && (c.kind === 'fuse' || c.was !== undefined)) : []; // prettier-ignore
+  return wiring?.safe?.ok
+    ? wiring.safe.changes.filter((c) => ids.has(c.id) && (c.kind === 'fuse' || c.was !== undefined))
+    : [];
 }
 
 /** Wires and fuses on the way of the same pumps: what has to be changed together. */

@@ -33,9 +33,7 @@ const fitOf = (size: number, { least, most }: { readonly least: number; readonly
 const first = <K extends string>(
   table: Readonly<Record<K, { readonly least: number; readonly most: number }>>,
   size: number,
-): K | undefined =>
-  // prettier-ignore
-  (Object.keys(table) as K[]).find((key) => fitOf(size, table[key]) === 'fits');
+): K | undefined => (Object.keys(table) as K[]).find((key) => fitOf(size, table[key]) === 'fits');
 
 /** Every end of every wire, in the order of the list: its barrel against all conductors that share it, and its seal. */
 export function crimpsOf(harness: Harness): CrimpFinding[] {
@@ -48,11 +46,14 @@ export function crimpsOf(harness: Harness): CrimpFinding[] {
     const device = byId.get(at.split(':')[0]!)!;
     const kind = end === 'start' ? wire.startEnd : wire.finishEnd;
     // rings stack on a stud, each with its own barrel; at a pin all wires share what barrels there are
-    const together = kind === 'ring' ? [wire] : ends.filter((e) => e.at === at && kindAt(e) !== 'ring').map((e) => e.wire); // prettier-ignore
+    const together =
+      kind === 'ring' ? [wire] : ends.filter((e) => e.at === at && kindAt(e) !== 'ring').map((e) => e.wire);
     const pins = isDevice(device, 'connector') ? atLeastOne(device.pins) : kind === 'ring' ? conductors(wire) : 1;
     const inBarrel = Math.ceil(together.reduce((sum, w) => sum + conductors(w), 0) / pins);
     const areas = together.map((w) => (w.area ? w.area.si * conductors(w) : undefined));
-    const copper = areas.some((a) => a === undefined) ? undefined : areas.reduce<number>((sum, a) => sum + a!, 0) / pins; // prettier-ignore
+    const copper = areas.some((a) => a === undefined)
+      ? undefined
+      : areas.reduce<number>((sum, a) => sum + a!, 0) / pins;
     const barrel = end === 'start' ? wire.startBarrel : wire.finishBarrel;
     const seal = end === 'start' ? wire.startSeal : wire.finishSeal;
     const outside = wire.outside?.si ?? (wire.area && outsideOf(wire.area.si));
@@ -77,4 +78,5 @@ export function crimpsOf(harness: Harness): CrimpFinding[] {
 }
 
 const conductors = (wire: Wire): number => atLeastOne(wire.conductors);
-const kindAt = ({ wire, end }: { wire: Wire; end: 'start' | 'finish' }) => (end === 'start' ? wire.startEnd : wire.finishEnd); // prettier-ignore
+const kindAt = ({ wire, end }: { wire: Wire; end: 'start' | 'finish' }) =>
+  end === 'start' ? wire.startEnd : wire.finishEnd;

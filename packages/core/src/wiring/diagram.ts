@@ -1,3 +1,4 @@
+import type { Drawing, Point, Shape } from '../drawings/drawing.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 import { wireGauges, gaugeArea } from '../units/wire-gauge.ts';
 import { deviceName, kindOfDevice, protective, type Device } from '../harness/devices/index.ts';
@@ -18,7 +19,14 @@ interface DiagramBox {
   readonly width: number;
   readonly height: number;
   readonly layoutOptions: Readonly<Record<string, string>>;
-  readonly ports: readonly { readonly id: string; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly layoutOptions: Readonly<Record<string, string>> }[]; // prettier-ignore
+  readonly ports: readonly {
+    readonly id: string;
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+    readonly layoutOptions: Readonly<Record<string, string>>;
+  }[];
 }
 interface DiagramEdge {
   readonly id: string;
@@ -30,15 +38,21 @@ interface DiagramEdge {
 export interface LaidGraph {
   readonly width?: number;
   readonly height?: number;
-  readonly children?: readonly { readonly id: string; readonly x?: number; readonly y?: number; readonly width?: number; readonly height?: number }[]; // prettier-ignore
+  readonly children?: readonly {
+    readonly id: string;
+    readonly x?: number;
+    readonly y?: number;
+    readonly width?: number;
+    readonly height?: number;
+  }[];
   readonly edges?: readonly {
     readonly id: string;
-    readonly sections?: readonly { readonly startPoint: Point; readonly endPoint: Point; readonly bendPoints?: readonly Point[] }[]; // prettier-ignore
+    readonly sections?: readonly {
+      readonly startPoint: Point;
+      readonly endPoint: Point;
+      readonly bendPoints?: readonly Point[];
+    }[];
   }[];
-}
-interface Point {
-  readonly x: number;
-  readonly y: number;
 }
 
 const PITCH = 24; // between ports of a side
@@ -54,7 +68,9 @@ type Wired = ReadonlySet<string>;
 const isUnit = (device: Device): boolean => device.kind === 'controlUnit' || device.kind === 'pumpController';
 /** What is drawn of a device: of a unit only what is wired, or it would be all terminals. */
 const terminalsOn = (device: Device, side: Side, wired: Wired) =>
-  Object.entries(kindOfDevice(device).terminals(device)).filter(([key, t]) => t.side === side && (!isUnit(device) || wired.has(`${device.id}:${key}`))); // prettier-ignore
+  Object.entries(kindOfDevice(device).terminals(device)).filter(
+    ([key, t]) => t.side === side && (!isUnit(device) || wired.has(`${device.id}:${key}`)),
+  );
 
 function sizeOf(device: Device, wired: Wired): { width: number; height: number } {
   const named = Math.min(MOST_WIDTH, deviceName(device).length * LETTER + 10);
@@ -128,18 +144,11 @@ export function diagramGraph(harness: Harness): DiagramGraph {
   };
 }
 
-/** One stroke or word of the drawing. */
-export type DiagramShape =
-  | { readonly kind: 'path'; readonly points: readonly Point[]; readonly weight: number; readonly dash?: string }
-  | { readonly kind: 'box'; readonly x: number; readonly y: number; readonly width: number; readonly height: number; readonly filled?: boolean } // prettier-ignore
-  | { readonly kind: 'circle'; readonly x: number; readonly y: number; readonly radius: number; readonly filled?: boolean } // prettier-ignore
-  | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly size: number; readonly anchor: 'start' | 'middle' | 'end'; readonly bold?: boolean }; // prettier-ignore
-
 /** All strokes of one wire or device. */
 export interface DiagramGroup {
   readonly id: string;
   readonly isWire: boolean;
-  readonly shapes: readonly DiagramShape[];
+  readonly shapes: readonly Shape[];
 }
 export interface Diagram {
   readonly width: number;
@@ -157,7 +166,7 @@ export function diagramOf(harness: Harness, laid: LaidGraph): Diagram {
   const drawnWires = (laid.edges ?? []).flatMap((edge): DiagramGroup[] => {
     const wire = wires.get(edge.id);
     if (!wire) return [];
-    const paths = (edge.sections ?? []).map((s): DiagramShape => ({
+    const paths = (edge.sections ?? []).map((s): Shape => ({
       kind: 'path',
       points: [s.startPoint, ...(s.bendPoints ?? []), s.endPoint],
       weight: wire.use ? WEIGHT[wire.use] : 1.5,
@@ -176,7 +185,7 @@ export function diagramOf(harness: Harness, laid: LaidGraph): Diagram {
 }
 
 /** Number and gauge, above the longest level stretch of a wire. */
-function wireWords(harness: Harness, wire: Wire, paths: readonly DiagramShape[]): DiagramShape[] {
+function wireWords(harness: Harness, wire: Wire, paths: readonly Shape[]): Shape[] {
   const number = (harness.wires ?? []).indexOf(wire) + 1;
   const text = [markingOf(harness, wire, number), wire.area ? sayConductor(wire.area.si) : '']
     .filter(Boolean)
@@ -193,35 +202,70 @@ function wireWords(harness: Harness, wire: Wire, paths: readonly DiagramShape[])
   const long = levels.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
   // beside one another on a long way, words stand at different places along it
   const share = long.to - long.from > 260 ? 0.15 + 0.7 * ((number * 0.381966) % 1) : 0.5;
-  return [{ kind: 'text', x: long.from + (long.to - long.from) * share, y: long.y - 4, text, size: SMALL, anchor: 'middle' }]; // prettier-ignore
+  return [
+    { kind: 'text', x: long.from + (long.to - long.from) * share, y: long.y - 4, text, size: SMALL, anchor: 'middle' },
+  ];
 }
 
-function deviceShapes(device: Device, at: Point, wired: Wired): DiagramShape[] {
+function deviceShapes(device: Device, at: Point, wired: Wired): Shape[] {
   const { width, height } = sizeOf(device, wired);
   const [left, top, right, bottom] = [at.x, at.y + HEAD, at.x + width, at.y + height];
   const middle = { x: (left + right) / 2, y: (top + bottom) / 2 };
   const name = deviceName(device);
   const room = Math.max(8, Math.floor(width / LETTER) + 1);
-  const head: DiagramShape = { kind: 'text', x: middle.x, y: at.y + HEAD - 5, text: name.length > room ? `${name.slice(0, room - 1)}…` : name, size: NAME, anchor: 'middle', bold: true }; // prettier-ignore
-  const line = (...points: [number, number][]): DiagramShape => ({ kind: 'path', weight: 1.5, points: points.map(([x, y]) => ({ x, y })) }); // prettier-ignore
-  const word = (text: string, x: number, y: number, anchor: 'start' | 'middle' | 'end' = 'middle'): DiagramShape => ({ kind: 'text', x, y, text, size: SMALL, anchor }); // prettier-ignore
+  const head: Shape = {
+    kind: 'text',
+    x: middle.x,
+    y: at.y + HEAD - 5,
+    text: name.length > room ? `${name.slice(0, room - 1)}…` : name,
+    size: NAME,
+    anchor: 'middle',
+    bold: true,
+  };
+  const line = (...points: [number, number][]): Shape => ({
+    kind: 'path',
+    weight: 1.5,
+    points: points.map(([x, y]) => ({ x, y })),
+  });
+  const word = (text: string, x: number, y: number, anchor: 'start' | 'middle' | 'end' = 'middle'): Shape => ({
+    kind: 'text',
+    x,
+    y,
+    text,
+    size: SMALL,
+    anchor,
+  });
   if (device.kind === 'earthPoint') {
     const y = at.y + portPlace(device, 'point', wired).y;
     const x = left + 18;
-    return [head, line([left, y], [x, y]), line([x, y - 12], [x, y + 12]), line([x + 5, y - 8], [x + 5, y + 8]), line([x + 10, y - 4], [x + 10, y + 4]), word('31', x + 16, y + 4, 'start')]; // prettier-ignore
+    return [
+      head,
+      line([left, y], [x, y]),
+      line([x, y - 12], [x, y + 12]),
+      line([x + 5, y - 8], [x + 5, y + 8]),
+      line([x + 10, y - 4], [x + 10, y + 4]),
+      word('31', x + 16, y + 4, 'start'),
+    ];
   }
   if (device.kind === 'splice') {
     const y = at.y + portPlace(device, 'in', wired).y;
-    return [head, line([left, y], [right, y]), { kind: 'circle', x: middle.x, y, radius: 4, filled: true }];
+    return [head, line([left, y], [right, y]), { kind: 'circle', x: middle.x, y, radius: 4, fill: 'ink' }];
   }
   const shown = (['feed', 'back', 'control'] as const).flatMap((side) => terminalsOn(device, side, wired));
-  const ports = shown.map(([key, spec]): DiagramShape => {
+  const ports = shown.map(([key, spec]): Shape => {
     const p = portPlace(device, key, wired);
     const text = spec.din ?? (NAMED.has(device.kind) ? shortName(spec.name) : '');
     if (spec.side === 'control') return word(text, at.x + p.x, bottom - 4);
-    return spec.side === 'feed' ? word(text, left + 4, at.y + p.y + 4, 'start') : word(text, right - 4, at.y + p.y + 4, 'end'); // prettier-ignore
+    return spec.side === 'feed'
+      ? word(text, left + 4, at.y + p.y + 4, 'start')
+      : word(text, right - 4, at.y + p.y + 4, 'end');
   });
-  return [head, { kind: 'box', x: left, y: top, width, height: bottom - top }, ...symbolOf(device, middle, (t) => at.y + portPlace(device, t, wired).y, line, word), ...ports]; // prettier-ignore
+  return [
+    head,
+    { kind: 'box', fill: 'paper', x: left, y: top, width, height: bottom - top },
+    ...symbolOf(device, middle, (t) => at.y + portPlace(device, t, wired).y, line, word),
+    ...ports,
+  ];
 }
 
 /** Kinds whose terminals have no numbers of their own. */
@@ -233,30 +277,39 @@ const shortName = (name: string): string =>
     .replace('supply, 5 V', '5 V')
     .slice(0, 13);
 
-type Line = (...points: [number, number][]) => DiagramShape;
-type Word = (text: string, x: number, y: number) => DiagramShape;
+type Line = (...points: [number, number][]) => Shape;
+type Word = (text: string, x: number, y: number) => Shape;
 
 /** What is drawn inside a box: the graphical symbols of IEC 60617, plainly. */
-function symbolOf(
-  device: Device,
-  m: Point,
-  level: (terminal: string) => number,
-  line: Line,
-  word: Word,
-): DiagramShape[] {
-  const circle = (radius: number, text: string, y = m.y): DiagramShape[] => [{ kind: 'circle', x: m.x, y, radius }, word(text, m.x, y + 4)]; // prettier-ignore
-  const contact = (y: number): DiagramShape[] => [line([m.x - 18, y], [m.x - 8, y], [m.x + 8, y - 9]), line([m.x + 8, y], [m.x + 18, y])]; // prettier-ignore
-  const resistor = (y: number): DiagramShape[] => [{ kind: 'box', x: m.x - 12, y: y - 5, width: 24, height: 10 }];
+function symbolOf(device: Device, m: Point, level: (terminal: string) => number, line: Line, word: Word): Shape[] {
+  const circle = (radius: number, text: string, y = m.y): Shape[] => [
+    { kind: 'circle', fill: 'paper', x: m.x, y, radius },
+    word(text, m.x, y + 4),
+  ];
+  const contact = (y: number): Shape[] => [
+    line([m.x - 18, y], [m.x - 8, y], [m.x + 8, y - 9]),
+    line([m.x + 8, y], [m.x + 18, y]),
+  ];
+  const resistor = (y: number): Shape[] => [
+    { kind: 'box', fill: 'paper', x: m.x - 12, y: y - 5, width: 24, height: 10 },
+  ];
   const opens = protective(device);
   if (opens)
-    return [...resistor(level('in')), line([m.x - 20, level('in')], [m.x + 20, level('in')]), word(opens.rating ? `${opens.rating.si} A` : '? A', m.x, level('in') - 9)]; // prettier-ignore
+    return [
+      ...resistor(level('in')),
+      line([m.x - 20, level('in')], [m.x + 20, level('in')]),
+      word(opens.rating ? `${opens.rating.si} A` : '? A', m.x, level('in') - 9),
+    ];
   switch (device.kind) {
     case 'battery':
       return [line([m.x - 6, m.y - 12], [m.x - 6, m.y + 12]), line([m.x + 2, m.y - 6], [m.x + 2, m.y + 6])];
     case 'alternator':
       return circle(12, 'G');
     case 'relay':
-      return [...contact(level('30')), { kind: 'box', x: m.x - 10, y: level('30') + 9, width: 20, height: 9 }];
+      return [
+        ...contact(level('30')),
+        { kind: 'box', fill: 'paper', x: m.x - 10, y: level('30') + 9, width: 20, height: 9 },
+      ];
     case 'keySwitch':
       return contact(level('15'));
     case 'inertiaSwitch':
@@ -264,9 +317,12 @@ function symbolOf(
     case 'oilSwitch':
       return [...contact(level('in')), word('p', m.x, level('in') + 13)];
     case 'connector':
-      return [line([m.x - 4, level('in') - 6], [m.x + 4, level('in')], [m.x - 4, level('in') + 6]), word((device.pins ?? 1) > 1 ? `× ${device.pins}` : '', m.x, level('in') + 16)]; // prettier-ignore
+      return [
+        line([m.x - 4, level('in') - 6], [m.x + 4, level('in')], [m.x - 4, level('in') + 6]),
+        word((device.pins ?? 1) > 1 ? `× ${device.pins}` : '', m.x, level('in') + 16),
+      ];
     case 'stud':
-      return [{ kind: 'circle', x: m.x, y: level('in'), radius: 6 }];
+      return [{ kind: 'circle', fill: 'paper', x: m.x, y: level('in'), radius: 6 }];
     case 'pumpLoad':
       return circle(13, 'M', level('plus'));
     case 'otherLoad':
@@ -282,23 +338,13 @@ function symbolOf(
   }
 }
 
-const escaped = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('"', '&quot;'); // prettier-ignore
-const n = (value: number): string => String(Number(value.toFixed(2)));
-
-/** The drawing as a file of its own. */
-export function diagramSvg({ width, height, groups }: Diagram, title: string): string {
-  const shape = (s: DiagramShape): string => {
-    switch (s.kind) {
-      case 'path':
-        return `<polyline points="${s.points.map((p) => `${n(p.x)},${n(p.y)}`).join(' ')}" fill="none" stroke="#111" stroke-width="${s.weight}"${s.dash ? ` stroke-dasharray="${s.dash}"` : ''}/>`; // prettier-ignore
-      case 'box':
-        return `<rect x="${n(s.x)}" y="${n(s.y)}" width="${n(s.width)}" height="${n(s.height)}" fill="${s.filled ? '#111' : '#fff'}" stroke="#111" stroke-width="1.4"/>`; // prettier-ignore
-      case 'circle':
-        return `<circle cx="${n(s.x)}" cy="${n(s.y)}" r="${n(s.radius)}" fill="${s.filled ? '#111' : '#fff'}" stroke="#111" stroke-width="1.4"/>`; // prettier-ignore
-      case 'text':
-        return `<text x="${n(s.x)}" y="${n(s.y)}" font-size="${s.size}" text-anchor="${s.anchor}" font-family="sans-serif"${s.bold ? ' font-weight="600"' : ''}>${escaped(s.text)}</text>`; // prettier-ignore
-    }
-  };
-  const body = groups.map((g) => `<g id="${escaped(g.id)}">${g.shapes.map(shape).join('')}</g>`).join('\n');
-  return `<?xml version="1.0" encoding="UTF-8"?>\n<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${n(width)} ${n(height)}" width="${n(width)}" height="${n(height)}"><title>${escaped(title)}</title>\n${body}\n</svg>\n`; // prettier-ignore
-}
+/** The same as a drawing of its own. */
+export const diagramDrawing = ({ width, height, groups }: Diagram, title: string): Drawing => ({
+  title,
+  left: 0,
+  top: 0,
+  width,
+  height,
+  isTrueSize: false,
+  groups: groups.map(({ id, shapes }) => ({ id, shapes: [...shapes] })),
+});

@@ -6,8 +6,11 @@ import { HarnessBuild } from '../harness-templates/harness-build.ts';
 export function inertiaInserted(harness: Harness, part: string): Harness | undefined {
   const feeds = pumpFeeds(harness);
   const port = feeds.ok ? feeds.value.ports.find((p) => p.part === part) : undefined;
-  const relay = (harness.devices ?? []).find((d) => d.kind === 'relay' && Math.abs(port?.shares.get(`${d.id}/0`) ?? 0) > 1e-9); // prettier-ignore
-  const isCoil = (end: { device: string; terminal: string } | undefined) => end?.device === relay?.id && end?.terminal === '86'; // prettier-ignore
+  const relay = (harness.devices ?? []).find(
+    (d) => d.kind === 'relay' && Math.abs(port?.shares.get(`${d.id}/0`) ?? 0) > 1e-9,
+  );
+  const isCoil = (end: { device: string; terminal: string } | undefined) =>
+    end?.device === relay?.id && end?.terminal === '86';
   const wire = (harness.wires ?? []).find((w) => w.stands !== 'out' && (isCoil(w.from) || isCoil(w.to)));
   if (!relay || !wire) return undefined;
   const build = new HarnessBuild({ ...harness, wires: (harness.wires ?? []).filter((w) => w.id !== wire.id) });

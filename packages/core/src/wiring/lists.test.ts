@@ -6,7 +6,8 @@ import { demoJobs } from '../demo/index.ts';
 import { findingsOf } from '../reckoning/findings.ts';
 import { conductor } from '../units/wire-gauge.ts';
 import { crimpsOf } from './crimps.ts';
-import { diagramGraph, diagramOf, diagramSvg, type LaidGraph } from './diagram.ts';
+import { drawingSvg } from '../drawings/drawing-svg.ts';
+import { diagramDrawing, diagramGraph, diagramOf, type LaidGraph } from './diagram.ts';
 import type { Harness, Wire } from '../harness/harness.ts';
 import { devicesOf, wiresOf } from '../harness/in-circuit.ts';
 import { HarnessBuild } from '../harness-templates/harness-build.ts';
@@ -48,7 +49,10 @@ describe('crimps', () => {
   });
   it('tells of terminals that are pulled in from the front', () => {
     const harness = two(2);
-    const pull = { ...harness, devices: harness.devices!.map((d) => (d.kind === 'connector' ? { ...d, seats: 'pull' as const } : d)) }; // prettier-ignore
+    const pull = {
+      ...harness,
+      devices: harness.devices!.map((d) => (d.kind === 'connector' ? { ...d, seats: 'pull' as const } : d)),
+    };
     expect(at(pull).pullsIn).to.equal('connector-1');
     expect(at(harness).pullsIn).to.equal(undefined);
   });
@@ -60,7 +64,9 @@ describe('lists of wires', () => {
     const rows = wireRows(harness);
     const supply = rows.find((r) => r.from === 'Hanger pump relay, 87')!;
     expect(supply).to.include({ to: 'Hanger pump, feed pin', colour: 'violet', marking: 'P11', stands: 'new' });
-    expect(wireRows({ ...harness, wires: harness.wires!.map((w) => ({ ...w, colour: 'pink' })) })[10]!.colour).to.equal('pink'); // prettier-ignore
+    expect(wireRows({ ...harness, wires: harness.wires!.map((w) => ({ ...w, colour: 'pink' })) })[10]!.colour).to.equal(
+      'pink',
+    );
     expect(rows.filter((r) => r.stands === 'kept')).to.have.length(2);
   });
   it('are laid anew from a list of ends, each with a name of its own that leads back to it', () => {
@@ -84,10 +90,22 @@ describe('lists of wires', () => {
   });
   it('show connectors by their shell, with every wire at it', () => {
     const build = new HarnessBuild();
-    const [a, b, c] = [build.device('connector', { face: 'C1', cavities: '1' }), build.device('connector', { face: 'C1', cavities: '2, 3', pins: 2 }), build.device('pumpLoad')]; // prettier-ignore
+    const [a, b, c] = [
+      build.device('connector', { face: 'C1', cavities: '1' }),
+      build.device('connector', { face: 'C1', cavities: '2, 3', pins: 2 }),
+      build.device('pumpLoad'),
+    ];
     build.wire(`${a}:out`, `${c}:plus`, { use: 'pump' });
     build.wire(`${c}:minus`, `${b}:in`, { use: 'earth' });
-    expect(connectorFaces(build.harness)).to.deep.equal([{ name: 'C1', ways: [{ device: a, cavities: '1', pins: 1, wires: ['1 orange'] }, { device: b, cavities: '2, 3', pins: 2, wires: ['2 black'] }] }]); // prettier-ignore
+    expect(connectorFaces(build.harness)).to.deep.equal([
+      {
+        name: 'C1',
+        ways: [
+          { device: a, cavities: '1', pins: 1, wires: ['1 orange'] },
+          { device: b, cavities: '2, 3', pins: 2, wires: ['2 black'] },
+        ],
+      },
+    ]);
   });
 });
 
@@ -97,7 +115,10 @@ describe('cuts off rolls', () => {
     const [a, b] = [build.device('fuse'), build.device('relay')];
     for (const l of lengths)
       build.wire(`${a}:out`, `${b}:30`, { area: conductor(12), length: metres(l), colour: 'Red' });
-    return rollPlans({ ...build.harness, rolls: rolls.map((l, i) => ({ id: `roll-${i}`, colour: 'red', area: square(3.3), length: metres(l) })) }); // prettier-ignore
+    return rollPlans({
+      ...build.harness,
+      rolls: rolls.map((l, i) => ({ id: `roll-${i}`, colour: 'red', area: square(3.3), length: metres(l) })),
+    });
   };
   it('take as much off the shop’s rolls as any cutting could: tried against all', () => {
     fc.assert(
@@ -105,7 +126,10 @@ describe('cuts off rolls', () => {
         fc.array(fc.integer({ min: 1, max: 40 }), { minLength: 1, maxLength: 6 }),
         fc.array(fc.integer({ min: 1, max: 80 }), { minLength: 1, maxLength: 3 }),
         (pieces, rolls) => {
-          const [plan] = cut(pieces.map((p) => p / 10), rolls.map((r) => r / 10)); // prettier-ignore
+          const [plan] = cut(
+            pieces.map((p) => p / 10),
+            rolls.map((r) => r / 10),
+          );
           let most = 0;
           for (let code = 0; code < (rolls.length + 1) ** pieces.length; code++) {
             const left = [...rolls];
@@ -147,17 +171,27 @@ describe('the diagram', () => {
       const ports = new Set(graph.children.flatMap((c) => c.ports.map((p) => p.id)));
       expect(graph.edges).to.have.length(wiresOf(job.wiring).length);
       expect(graph.children).to.have.length(devicesOf(job.wiring).length);
-      for (const e of graph.edges) for (const end of [...e.sources, ...e.targets]) expect(ports.has(end), end).to.equal(true); // prettier-ignore
-      for (const c of graph.children) for (const p of c.ports) expect(p.x >= 0 && p.x <= c.width && p.y >= 0 && p.y <= c.height, p.id).to.equal(true); // prettier-ignore
+      for (const e of graph.edges)
+        for (const end of [...e.sources, ...e.targets]) expect(ports.has(end), end).to.equal(true);
+      for (const c of graph.children)
+        for (const p of c.ports) expect(p.x >= 0 && p.x <= c.width && p.y >= 0 && p.y <= c.height, p.id).to.equal(true);
     }
   });
   it('is a whole SVG, with names that cannot break it', () => {
     const harness = simpleWiring({ fuse: 15 });
     const devices = harness.devices!.map((d) => (d.kind === 'fuse' ? { ...d, label: '<b>"&' } : d));
     const graph = diagramGraph({ ...harness, devices });
-    const laid: LaidGraph = { width: 100, height: 50, children: graph.children.map((c) => ({ ...c, x: 1, y: 2 })), edges: graph.edges.map((e) => ({ id: e.id, sections: [{ startPoint: { x: 0, y: 0 }, endPoint: { x: 60, y: 0 } }] })) }; // prettier-ignore
-    const svg = diagramSvg(diagramOf({ ...harness, devices }, laid), 'A & B');
-    expect(svg).to.include('&lt;b>&quot;&amp;').and.include('<title>A &amp; B</title>');
+    const laid: LaidGraph = {
+      width: 100,
+      height: 50,
+      children: graph.children.map((c) => ({ ...c, x: 1, y: 2 })),
+      edges: graph.edges.map((e) => ({
+        id: e.id,
+        sections: [{ startPoint: { x: 0, y: 0 }, endPoint: { x: 60, y: 0 } }],
+      })),
+    };
+    const svg = drawingSvg(diagramDrawing(diagramOf({ ...harness, devices }, laid), 'A & B'));
+    expect(svg).to.include('&lt;b&gt;&quot;&amp;').and.include('<title>A &amp; B</title>');
     expect(svg).to.include('15 A').and.include('>30<').and.include('>87<').and.include('>85<').and.include('>31<');
     expect(svg.match(/<g /g)).to.have.length(graph.children.length + graph.edges.length);
   });
@@ -174,7 +208,8 @@ describe('proofs', () => {
     expect(current.least!.si / at.amps).to.be.closeTo(0.85, 1e-9);
     expect(by.get('volts-pump-1')!.expect!.si).to.equal(at.volts);
     const legs = at.legs.filter((l) => l.isWire && l.volts > 0.001);
-    for (const leg of legs) expect(by.get(`leg-pump-1-${leg.id}`)!.most!.si).to.be.closeTo(1.25 * leg.volts + 0.02, 1e-9); // prettier-ignore
+    for (const leg of legs)
+      expect(by.get(`leg-pump-1-${leg.id}`)!.most!.si).to.be.closeTo(1.25 * leg.volts + 0.02, 1e-9);
     expect([...by.keys()].filter((k) => k.startsWith('insulation-'))).to.have.length(2);
     expect(by.get('insulation-connector-1')!.least!.si).to.equal(1e6);
     expect([...by.keys()]).to.include.members(['prime', 'stall', 'inertia-inertia-switch-1']);

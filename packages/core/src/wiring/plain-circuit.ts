@@ -32,7 +32,11 @@ const elementSchema = z.discriminatedUnion('type', [
   z.object({
     ...ends,
     type: z.literal('wire'),
-    awg: z.number().int('is no gauge: it must be a whole number').min(THICKEST, `is no gauge: ${THICKEST} (0000) is the thickest`).max(THINNEST, `is no gauge: ${THINNEST} is the thinnest`), // prettier-ignore
+    awg: z
+      .number()
+      .int('is no gauge: it must be a whole number')
+      .min(THICKEST, `is no gauge: ${THICKEST} (0000) is the thickest`)
+      .max(THINNEST, `is no gauge: ${THINNEST} is the thinnest`),
     length_m: notNegative.max(1000, 'is longer than any vehicle'),
     temp_C: z.number().min(-60, 'is colder than wire gets').max(250, 'is hotter than copper’s cover stands'),
   }),
@@ -75,9 +79,11 @@ export const plainCircuitSchema = z
   .superRefine(({ elements }, context) => {
     const seen = new Set<string>();
     elements.forEach((e, i) => {
-      if (seen.has(e.id)) context.addIssue({ code: 'custom', path: ['elements', i, 'id'], message: `“${e.id}” stands twice` }); // prettier-ignore
+      if (seen.has(e.id))
+        context.addIssue({ code: 'custom', path: ['elements', i, 'id'], message: `“${e.id}” stands twice` });
       seen.add(e.id);
-      if (e.a === e.b) context.addIssue({ code: 'custom', path: ['elements', i], message: `“${e.id}” has both ends at ${e.a}` }); // prettier-ignore
+      if (e.a === e.b)
+        context.addIssue({ code: 'custom', path: ['elements', i], message: `“${e.id}” has both ends at ${e.a}` });
     });
   });
 export type PlainCircuit = z.infer<typeof plainCircuitSchema>;

@@ -31,10 +31,26 @@ export function proofsOf(job: Pick<Job, 'wiring' | 'parts'>, pumps: readonly Pum
   const devices = devicesOf(harness);
   const dry = devices.flatMap((d): Proof[] => {
     if (d.kind === 'stud' || (d.kind === 'connector' && d.place === 'bulkhead'))
-      return [{ key: `insulation-${d.id}`, group: 'dry', what: `${deviceName(d)} against the plate`, how: 'Wires off on both sides, battery off: meter from it to bare metal of the plate.', least: figure('resistance', INSULATED) }]; // prettier-ignore
+      return [
+        {
+          key: `insulation-${d.id}`,
+          group: 'dry',
+          what: `${deviceName(d)} against the plate`,
+          how: 'Wires off on both sides, battery off: meter from it to bare metal of the plate.',
+          least: figure('resistance', INSULATED),
+        },
+      ];
     const rating = protective(d)?.rating;
     if (rating)
-      return [{ key: `fuse-${d.id}`, group: 'dry', what: `${deviceName(d)} is the one planned`, how: 'Read it; no larger one is put in to try.', expect: figure('current', rating.si) }]; // prettier-ignore
+      return [
+        {
+          key: `fuse-${d.id}`,
+          group: 'dry',
+          what: `${deviceName(d)} is the one planned`,
+          how: 'Read it; no larger one is put in to try.',
+          expect: figure('current', rating.si),
+        },
+      ];
     return [];
   });
   const relays = devices.filter((d) => d.kind === 'relay');
@@ -82,14 +98,38 @@ export function proofsOf(job: Pick<Job, 'wiring' | 'parts'>, pumps: readonly Pum
     pumps.length === 0
       ? []
       : [
-          { key: 'prime', group: 'cutOff', what: 'Key on, engine not started: the pump stops by itself', how: unit ? 'Listen at the tank; a helper at the key.' : 'It must not start at all, or only while it is cranked.', ...(unit ? { most: figure('time', (unit.prime?.si ?? 2) + 1) } : {}) }, // prettier-ignore
-          { key: 'stall', group: 'cutOff', what: 'Engine stalled, key on: the pump stops', how: 'Idling, take the injector fuse or the coil plug off.', most: figure('time', 3) }, // prettier-ignore
+          {
+            key: 'prime',
+            group: 'cutOff',
+            what: 'Key on, engine not started: the pump stops by itself',
+            how: unit
+              ? 'Listen at the tank; a helper at the key.'
+              : 'It must not start at all, or only while it is cranked.',
+            ...(unit ? { most: figure('time', (unit.prime?.si ?? 2) + 1) } : {}),
+          },
+          {
+            key: 'stall',
+            group: 'cutOff',
+            what: 'Engine stalled, key on: the pump stops',
+            how: 'Idling, take the injector fuse or the coil plug off.',
+            most: figure('time', 3),
+          },
           ...devices
             .filter((d) => d.kind === 'inertiaSwitch')
-            .map((d): Proof => ({ key: `inertia-${d.id}`, group: 'cutOff', what: `${deviceName(d)} stops the pump`, how: 'Knock it or pull its plug while the pump runs; then reset it.' })), // prettier-ignore
+            .map((d): Proof => ({
+              key: `inertia-${d.id}`,
+              group: 'cutOff',
+              what: `${deviceName(d)} stops the pump`,
+              how: 'Knock it or pull its plug while the pump runs; then reset it.',
+            })),
           ...devices
             .filter((d) => d.kind === 'oilSwitch')
-            .map((d): Proof => ({ key: `oil-${d.id}`, group: 'cutOff', what: `${deviceName(d)} stops the pump`, how: 'Pull its plug at idle: the pump stops, and the engine soon after.' })), // prettier-ignore
+            .map((d): Proof => ({
+              key: `oil-${d.id}`,
+              group: 'cutOff',
+              what: `${deviceName(d)} stops the pump`,
+              how: 'Pull its plug at idle: the pump stops, and the engine soon after.',
+            })),
         ];
   return [...dry, ...bridged, ...cutOff];
 }

@@ -78,7 +78,10 @@ export function protectionsOf(
       if (all.length === 0) return undefined;
       const names = [...new Set(all.flatMap((p) => p.fuses))];
       const distinct = new Map(all.map((p) => [p.fuses.join(), p.amps]));
-      const amps = [...distinct.values()].reduce<number | undefined>((sum, a) => (sum === undefined || a === undefined ? undefined : sum + a), 0); // prettier-ignore
+      const amps = [...distinct.values()].reduce<number | undefined>(
+        (sum, a) => (sum === undefined || a === undefined ? undefined : sum + a),
+        0,
+      );
       return { amps, isBare: all.every((p) => p.isBare), fuses: names };
     }
     if (!fed.has(way.a) && !fed.has(way.b)) return undefined;

@@ -71,7 +71,16 @@ export function dropLegs(
       if (!isOnWay(port, way)) return [];
       const share = port.shares.get(way)!;
       const through = amps[way] ?? 0;
-      return [{ id, isWire, ohms, volts: ohms * through * share, amps: Math.abs(through), side: isEarthSide(way) ? 'earth' : 'supply' }]; // prettier-ignore
+      return [
+        {
+          id,
+          isWire,
+          ohms,
+          volts: ohms * through * share,
+          amps: Math.abs(through),
+          side: isEarthSide(way) ? 'earth' : 'supply',
+        },
+      ];
     })
     .sort((a, b) => b.volts - a.volts);
 }

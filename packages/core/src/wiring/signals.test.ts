@@ -14,7 +14,13 @@ describe('sender and gauge over the circuit', () => {
     changed(demoJobs.mailVan, (j) => {
       const point = j.wiring!.devices!.find((d) => d.kind === 'earthPoint' && d.label === 'Earth of Hanger pump')!;
       Object.assign(point, { resistance: ohm(ohms) });
-      for (const w of j.wiring!.wires!) if (w.from?.device === 'level-sender-1') Object.assign(w, { to: { device: point.id, terminal: 'point' }, area: { si: 1e-4, unit: 'mm²' }, length: { si: 0, unit: 'm' } }); // prettier-ignore
+      for (const w of j.wiring!.wires!)
+        if (w.from?.device === 'level-sender-1')
+          Object.assign(w, {
+            to: { device: point.id, terminal: 'point' },
+            area: { si: 1e-4, unit: 'mm²' },
+            length: { si: 0, unit: 'm' },
+          });
     });
   it('on an earth of its own the pump does not move the needle', () => {
     const [level] = findingsOf(demoJobs.mailVan).levels!;
@@ -41,12 +47,20 @@ describe('sender and gauge over the circuit', () => {
     expect(Math.max(...level!.readings.map((r) => Math.abs(r.off!)))).to.be.greaterThan(0.01);
   });
   it('an open circuit is told', () => {
-    const job = changed(demoJobs.mailVan, (j) => { j.wiring!.wires = j.wiring!.wires!.filter((w) => w.from?.device !== 'level-sender-1'); }); // prettier-ignore
+    const job = changed(demoJobs.mailVan, (j) => {
+      j.wiring!.wires = j.wiring!.wires!.filter((w) => w.from?.device !== 'level-sender-1');
+    });
     expect(findingsOf(job).levels![0]!.isOpen).to.equal(true);
   });
   it('two senders in series add, and a stabiliser feeds the gauge', () => {
     const job = changed(demoJobs.mailVan, (j) => {
-      Object.assign(j.gauge!, { combine: 'sum', secondEmpty: ohm(120), secondFull: ohm(16), movement: 'bimetal', stabiliser: { si: 10, unit: 'V' } }); // prettier-ignore
+      Object.assign(j.gauge!, {
+        combine: 'sum',
+        secondEmpty: ohm(120),
+        secondFull: ohm(16),
+        movement: 'bimetal',
+        stabiliser: { si: 10, unit: 'V' },
+      });
       const build = new HarnessBuild(j.wiring);
       const second = build.device('levelSender', { which: 'second' });
       const held = build.device('stabiliser', { volts: { si: 10, unit: 'V' } });
@@ -81,7 +95,9 @@ describe('a pressure sensor over its three wires', () => {
   it('earthed at the body beside the pump’s, it reads the pump’s current as pressure', () => {
     const job = changed(demoJobs.islandShuttle, (j) => {
       const build = new HarnessBuild(j.wiring);
-      for (const w of build.harness.wires!) if (w.from?.device === 'pressure-sensor-plug-1' && w.from.terminal === 'earth') Object.assign(w, { to: { device: 'earth-point-1', terminal: 'point' } }); // prettier-ignore
+      for (const w of build.harness.wires!)
+        if (w.from?.device === 'pressure-sensor-plug-1' && w.from.terminal === 'earth')
+          Object.assign(w, { to: { device: 'earth-point-1', terminal: 'point' } });
       j.wiring = build.harness;
     });
     const { wiring } = findingsOf(job);

@@ -72,7 +72,6 @@ const places = [
 export function levelCircuits(job: Job, harness: Harness, solution: RunSolution | undefined): LevelCircuit[] {
   const point = solution?.points.fullLoad;
   const drawn = point ? ampsAt(point) : new Map<string, Pick<Drawn, 'amps'>>();
-  // prettier-ignore
   const devices = devicesOf(harness);
   const volts = point ? feedAt(point.point).volts : 12;
   const feed = { by: 'running', volts } as const;
@@ -137,11 +136,14 @@ export function sensorCircuits(
     .flatMap((device): SensorCircuit[] => {
       const part = device.part === undefined ? undefined : job.parts[device.part];
       if (part?.kind !== 'pressureSensor') return [];
-      const signal = wiresOf(harness).find((w) => [w.from, w.to].some((e) => e.device === device.id && e.terminal === 'signal')); // prettier-ignore
+      const signal = wiresOf(harness).find((w) =>
+        [w.from, w.to].some((e) => e.device === device.id && e.terminal === 'signal'),
+      );
       const far = signal && (signal.from.device === device.id ? signal.to : signal.from);
       const { properties } = pressureSensor;
       const full = settled(properties.fullPressure, part.fullPressure);
-      const perVolt = full / (settled(properties.fullVolts, part.fullVolts) - settled(properties.zeroVolts, part.zeroVolts)); // prettier-ignore
+      const perVolt =
+        full / (settled(properties.fullVolts, part.fullVolts) - settled(properties.zeroVolts, part.zeroVolts));
       const host = hostOf(part.id);
       const readings: SensorReading[] = [];
       const lifts: number[] = [];

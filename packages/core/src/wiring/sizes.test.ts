@@ -24,7 +24,9 @@ function open(
 ): { harness: Harness; draws: PumpDraw[] } {
   const plain = simpleWiring({ contacts: 0.015, ...(fuse === undefined ? {} : { fuse }) });
   let at = 0;
-  const wires = plain.wires!.map((w) => (w.use === 'pump' || w.use === 'earth' ? { ...w, length: metres(lengths[at++]!) } : w)); // prettier-ignore
+  const wires = plain.wires!.map((w) =>
+    w.use === 'pump' || w.use === 'earth' ? { ...w, length: metres(lengths[at++]!) } : w,
+  );
   const harness = { ...plain, wires };
   const feeds = pumpFeeds(harness);
   if (!feeds.ok) throw new Error(feeds.fault.code);
@@ -70,7 +72,10 @@ describe('sizes', () => {
             for (const b of wireGauges) {
               const areas = [gaugeArea(a), gaugeArea(b)];
               if (areas.some((area, i) => ampacityIn(area, ways[i]!) < fuse - 1e-9)) continue;
-              const ohms = ways.reduce((sum, w, i) => sum + wireResistance(areas[i]!, w.length!.si, temperatureOf(w)), 0.015); // prettier-ignore
+              const ohms = ways.reduce(
+                (sum, w, i) => sum + wireResistance(areas[i]!, w.length!.si, temperatureOf(w)),
+                0.015,
+              );
               if (ohms * amps > budget) continue;
               best = Math.min(
                 best,
@@ -90,36 +95,52 @@ describe('sizes', () => {
   });
   it('keeps what stands where it will do, and takes a fuse down rather than wire up', () => {
     const { harness, draws } = open([1, 1], 8, 15);
-    const thick = resized(harness, onWay(harness).map((w) => ({ kind: 'wire', id: w.id, awg: 10, was: undefined }))); // prettier-ignore
+    const thick = resized(
+      harness,
+      onWay(harness).map((w) => ({ kind: 'wire', id: w.id, awg: 10, was: undefined })),
+    );
     const ofPump = (h: Harness) => {
       const sized = sizeHarness(h, draws, protections(h), 0.5);
       if (!sized.ok) throw new Error(sized.why);
       return sized.changes.filter((c) => c.kind === 'fuse' || onWay(h).some((w) => w.id === c.id));
     };
     expect(ofPump(thick)).to.deep.equal([]);
-    const over = { ...thick, devices: thick.devices!.map((d) => (d.kind === 'fuse' ? { ...d, rating: { si: 100, unit: 'A' } } : d)) }; // prettier-ignore
+    const over = {
+      ...thick,
+      devices: thick.devices!.map((d) => (d.kind === 'fuse' ? { ...d, rating: { si: 100, unit: 'A' } } : d)),
+    };
     expect(ofPump(over)).to.deep.equal([{ kind: 'fuse', id: 'fuse-1', amps: 10, was: 100 }]);
   });
   it('says why no set will do: no fuse so large, contacts that take all, wire that cannot', () => {
     const big = open([1, 1], 33);
     expect(sizeHarness(big.harness, big.draws, protections(big.harness), null)).to.include({ ok: false, why: 'fuse' });
     const contacts = open([1, 1], 16);
-    expect(sizeHarness(contacts.harness, contacts.draws, protections(contacts.harness), 0.2)).to.include({ ok: false, why: 'contacts' }); // prettier-ignore
+    expect(sizeHarness(contacts.harness, contacts.draws, protections(contacts.harness), 0.2)).to.include({
+      ok: false,
+      why: 'contacts',
+    });
     const long = open([15, 15], 16);
     expect(sizeHarness(long.harness, long.draws, protections(long.harness), 0.5)).to.include({
       ok: false,
       why: 'drop',
     });
     const hot = open([1, 1], 8);
-    const bay = { ...hot.harness, wires: hot.harness.wires!.map((w) => (w.use === 'pump' ? { ...w, temperature: { si: 378.1, unit: '°C' } } : w)) }; // prettier-ignore
+    const bay = {
+      ...hot.harness,
+      wires: hot.harness.wires!.map((w) => (w.use === 'pump' ? { ...w, temperature: { si: 378.1, unit: '°C' } } : w)),
+    };
     expect(sizeHarness(bay, hot.draws, protections(bay), null)).to.include({ ok: false, why: 'wire' });
   });
   it('the proposal of a job, done, is what it promised: the drop, the flow, and no snag of wire or fuse left', () => {
-    const job = cleanJob((j) => wire(j, { supply: conductor(18), supplyLength: 3, earth: conductor(18), earthLength: 1, fuse: 30 })); // prettier-ignore
+    const job = cleanJob((j) =>
+      wire(j, { supply: conductor(18), supplyLength: 3, earth: conductor(18), earthLength: 1, fuse: 30 }),
+    );
     const before = findingsOf(job);
     const { proposal } = before.wiring!;
     expect(proposal!.steps.length).to.be.at.least(2);
-    const after = findingsOf(applyAct(job, { act: 'setAll', title: 'sizes', changes: sizeFields(proposal!.steps.map((s) => s.change)) })); // prettier-ignore
+    const after = findingsOf(
+      applyAct(job, { act: 'setAll', title: 'sizes', changes: sizeFields(proposal!.steps.map((s) => s.change)) }),
+    );
     const at = after.wiring!.pumps[0]!.at.fullLoadHot!;
     expect(at.system - at.volts).to.be.at.most(0.5);
     // reckoned with pumps that draw in proportion to their voltage; they draw a little less
@@ -135,7 +156,13 @@ describe('sizes', () => {
 
 describe('what a fuse protects', () => {
   it('all that it alone feeds, and the way back of the pump behind it; nothing before it', () => {
-    const harness = simpleWiring({ fuse: 20, supply: conductor(12), supplyLength: 1, earth: conductor(12), earthLength: 1 }); // prettier-ignore
+    const harness = simpleWiring({
+      fuse: 20,
+      supply: conductor(12),
+      supplyLength: 1,
+      earth: conductor(12),
+      earthLength: 1,
+    });
     const told = protections(harness);
     const wires = wiresOf(harness);
     const feed = wires.find((w) => w.to.device === 'fuse-1')!;
@@ -149,8 +176,17 @@ describe('what a fuse protects', () => {
   it('of two in a row the smaller counts; on an earth that two pumps share both add', () => {
     const { job: two } = { job: simpleWiring({ fuse: 30, supply: conductor(12), supplyLength: 1 }) };
     const second = { ...two.devices!.find((d) => d.kind === 'fuse')!, id: 'fuse-2', rating: { si: 10, unit: 'A' } };
-    const wires = two.wires!.map((w) => (w.from?.device === 'fuse-1' ? { ...w, from: { device: 'fuse-2', terminal: 'out' } } : w)); // prettier-ignore
-    const row: Harness = { ...two, devices: [...two.devices!, second], wires: [...wires, { id: 'between', from: { device: 'fuse-1', terminal: 'out' }, to: { device: 'fuse-2', terminal: 'in' } }] }; // prettier-ignore
+    const wires = two.wires!.map((w) =>
+      w.from?.device === 'fuse-1' ? { ...w, from: { device: 'fuse-2', terminal: 'out' } } : w,
+    );
+    const row: Harness = {
+      ...two,
+      devices: [...two.devices!, second],
+      wires: [
+        ...wires,
+        { id: 'between', from: { device: 'fuse-1', terminal: 'out' }, to: { device: 'fuse-2', terminal: 'in' } },
+      ],
+    };
     const supply = wiresOf(row).find((w) => w.use === 'pump')!;
     expect(protections(row).of(supply.id)!.amps).to.equal(10);
     const first = simpleWiring({ part: 'pump-1', fuse: 15 });

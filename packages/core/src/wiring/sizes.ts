@@ -55,7 +55,12 @@ export function sizeHarness(
     if (!rating || rating.si < FUSE_FACTOR * through(linkId(id, 0), (d) => d.mostAmps) * (1 - TIGHT)) return false;
     return wiresOf(harness).every((w) => {
       const carried = carries(w);
-      return carried === undefined || !protections.of(w.id)?.fuses.includes(id) || protections.isEarthSide(w.id) || !isMore(rating.si, carried); // prettier-ignore
+      return (
+        carried === undefined ||
+        !protections.of(w.id)?.fuses.includes(id) ||
+        protections.isEarthSide(w.id) ||
+        !isMore(rating.si, carried)
+      );
     });
   };
   const changes: SizeChange[] = [];
@@ -90,14 +95,19 @@ export function sizeHarness(
     if (wire.length?.si === 0 || (wire.stands === 'kept' && !wire.area)) continue;
     const conductors = atLeastOne(wire.conductors);
     const needs = stands(wire.id);
-    const drops = (ohms: number) => draws.map((d) => ohms * through(wire.id, (q) => q.amps) * Math.abs(d.port.shares.get(wire.id) ?? 0)); // prettier-ignore
+    const drops = (ohms: number) =>
+      draws.map((d) => ohms * through(wire.id, (q) => q.amps) * Math.abs(d.port.shares.get(wire.id) ?? 0));
     const ohms = (area: number) => wireResistance(area, wire.length?.si ?? 0, temperatureOf(wire)) / conductors;
     const will = (area: number) => ampacityIn(area, wire) * conductors >= needs * (1 - TIGHT);
     const own = wire.area?.si;
     const thicker = [...wireGauges]
       .reverse()
       .filter((awg) => will(gaugeArea(awg)) && (own === undefined || gaugeArea(awg) > own * (1 + TIGHT)))
-      .map((awg) => ({ awg, copper: gaugeArea(awg) * (wire.length?.si ?? 1) * conductors, drop: drops(ohms(gaugeArea(awg))) })); // prettier-ignore
+      .map((awg) => ({
+        awg,
+        copper: gaugeArea(awg) * (wire.length?.si ?? 1) * conductors,
+        drop: drops(ohms(gaugeArea(awg))),
+      }));
     const options = own !== undefined && will(own) ? [{ copper: 0, drop: drops(ohms(own)) }, ...thicker] : thicker;
     // what takes no volts of any pump is as thin as it may be
     const isFree = budget === null || options.every((o) => o.drop.every((v) => v < TIGHT));
@@ -112,18 +122,27 @@ export function sizeHarness(
     if (budget !== null && rest >= budget) return { ok: false, why: 'contacts', id: d.port.part };
   }
   /** V that the stretches still to come take at least, by draw. */
-  const least = choices.map((_, i) => draws.map((__, k) => sum(choices.slice(i + 1).map(({ options }) => Math.min(...options.map((o) => o.drop[k]!)))))); // prettier-ignore
+  const least = choices.map((_, i) =>
+    draws.map((__, k) => sum(choices.slice(i + 1).map(({ options }) => Math.min(...options.map((o) => o.drop[k]!))))),
+  );
   // what stands is cheapest where it will do
   const asIs = choices.map(({ options }) => options[0]!);
   const standing = draws.map((d, k) => fixed.get(d.port.part)! + sum(asIs.map((o) => o.drop[k]!)));
   if (asIs.every((o) => o.awg === undefined) && (budget === null || standing.every((v) => v <= budget)))
     return { ok: true, changes, drop: new Map(draws.map((d, k) => [d.port.part, standing[k]!])) };
-  interface State { copper: number; drop: number[]; picks: (number | undefined)[] } // prettier-ignore
+  interface State {
+    copper: number;
+    drop: number[];
+    picks: (number | undefined)[];
+  }
   let states: State[] = [{ copper: 0, drop: draws.map((d) => fixed.get(d.port.part)!), picks: [] }];
   for (const [at, { wire, options }] of choices.entries()) {
-    const next = states.flatMap(
-      (s) =>
-      options.map((o): State => ({ copper: s.copper + o.copper, drop: s.drop.map((v, i) => v + o.drop[i]!), picks: [...s.picks, o.awg] })), // prettier-ignore
+    const next = states.flatMap((s) =>
+      options.map((o): State => ({
+        copper: s.copper + o.copper,
+        drop: s.drop.map((v, i) => v + o.drop[i]!),
+        picks: [...s.picks, o.awg],
+      })),
     );
     states = unbeaten(
       budget === null ? next : next.filter((s) => s.drop.every((v, k) => v + least[at]![k]! <= budget * (1 + TIGHT))),

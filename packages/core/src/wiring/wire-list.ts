@@ -35,7 +35,8 @@ export function sayEnd(harness: Harness, end: WireEnd | undefined): string {
   // of what is only passed through, either side is as good
   if (terminal.din === undefined && PASSED.has(device.kind)) return deviceName(device);
   if (Object.keys(terminals).length === 1) return deviceName(device);
-  const said = terminal.din === undefined || terminal.din === end.terminal ? terminal.din : `${terminal.name} (${terminal.din})`; // prettier-ignore
+  const said =
+    terminal.din === undefined || terminal.din === end.terminal ? terminal.din : `${terminal.name} (${terminal.din})`;
   return `${deviceName(device)}, ${said ?? terminal.name}`;
 }
 
@@ -93,7 +94,22 @@ export const wireRows = (harness: Harness): WireRow[] =>
 
 /** The wires as a table for other programs: comma separated, lengths in mm, conductors in mm². */
 export const wireCells = (harness: Harness): string[][] => [
-  ['number', 'marking', 'from', 'to', 'use', 'colour', 'conductor mm2', 'conductors', 'length mm', 'insulation', 'lies', 'start', 'end', 'stands'], // prettier-ignore
+  [
+    'number',
+    'marking',
+    'from',
+    'to',
+    'use',
+    'colour',
+    'conductor mm2',
+    'conductors',
+    'length mm',
+    'insulation',
+    'lies',
+    'start',
+    'end',
+    'stands',
+  ],
   ...wireRows(harness).map((r) => [
     String(r.number),
     r.marking,
@@ -121,7 +137,12 @@ export interface WirePiece {
 export interface RollPlan {
   readonly colour: string;
   readonly area: number;
-  readonly rolls: readonly { readonly id: string; readonly length: number; readonly pieces: readonly WirePiece[]; readonly left: number }[]; // prettier-ignore
+  readonly rolls: readonly {
+    readonly id: string;
+    readonly length: number;
+    readonly pieces: readonly WirePiece[];
+    readonly left: number;
+  }[];
   readonly bought: readonly WirePiece[];
   /** m of wire to buy. */
   readonly buy: number;
@@ -198,7 +219,12 @@ function nested(rolls: readonly Roll[], pieces: readonly WirePiece[]): Pick<Roll
 /** Ways through connectors, by the name of their shell: what is seen looking at its face. */
 export interface ConnectorFace {
   readonly name: string;
-  readonly ways: readonly { readonly device: string; readonly cavities: string; readonly pins: number; readonly wires: readonly string[] }[]; // prettier-ignore
+  readonly ways: readonly {
+    readonly device: string;
+    readonly cavities: string;
+    readonly pins: number;
+    readonly wires: readonly string[];
+  }[];
 }
 export function connectorFaces(harness: Harness): ConnectorFace[] {
   const faces = new Map<string, ConnectorFace['ways'][number][]>();
@@ -206,11 +232,13 @@ export function connectorFaces(harness: Harness): ConnectorFace[] {
   for (const device of devicesOf(harness)) {
     if (device.kind !== 'connector') continue;
     const name = device.face?.trim() || deviceName(device);
-    const at = (harness.wires ?? []).flatMap((w, i) => (w.stands !== 'out' && [w.from?.device, w.to?.device].includes(device.id) ? [i] : [])); // prettier-ignore
+    const at = (harness.wires ?? []).flatMap((w, i) =>
+      w.stands !== 'out' && [w.from?.device, w.to?.device].includes(device.id) ? [i] : [],
+    );
     const wires = at.map((i) => `${rows[i]!.marking} ${rows[i]!.colour}`.trim());
     const ways = faces.get(name) ?? [];
     faces.set(name, ways);
-    ways.push({ device: device.id, cavities: device.cavities?.trim() ?? '', pins: atLeastOne(device.pins), wires }); // prettier-ignore
+    ways.push({ device: device.id, cavities: device.cavities?.trim() ?? '', pins: atLeastOne(device.pins), wires });
   }
   return [...faces].map(([name, ways]) => ({ name, ways }));
 }

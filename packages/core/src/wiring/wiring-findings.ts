@@ -14,7 +14,15 @@ import { kindOfDevice, protects } from '../harness/devices/index.ts';
 import { firstFuseOf, mostDropOf, type Harness } from '../harness/harness.ts';
 import { devicesOf, linkId, linksOf, pumpPlaces, wiresOf } from '../harness/in-circuit.ts';
 import { protectionsOf, type Protections } from './protection.ts';
-import { ampsAt, drawnAt, dropLegs, wiringPoint, type PumpAt, type PumpCircuit, type WiringPoint } from './pump-circuit.ts'; // prettier-ignore
+import {
+  ampsAt,
+  drawnAt,
+  dropLegs,
+  wiringPoint,
+  type PumpAt,
+  type PumpCircuit,
+  type WiringPoint,
+} from './pump-circuit.ts';
 import { across, isOnWay, pumpFeeds, solveHarness, type PumpFeeds, type PumpPort } from '../harness/pump-feeds.ts';
 import { sensorCircuits, widebandOffsets, type SensorCircuit, type WidebandOffset } from './signals.ts';
 import { sizeHarness, type PumpDraw, type SizeChange, type Sized } from './sizes.ts';
@@ -100,8 +108,12 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
   const found = pumpFeeds(harness);
   const feeds = found.ok ? found.value : undefined;
   const ports = feeds?.ports ?? [];
-  const results = solution ? [...resultsOf(solution), ...Object.values(solution.wired ?? {}).filter((p) => p !== undefined)] : []; // prettier-ignore
-  const points = feeds ? results.map((result) => wiringPoint(result, feeds.at(feedAt(result.point), ampsAt(result)))) : []; // prettier-ignore
+  const results = solution
+    ? [...resultsOf(solution), ...Object.values(solution.wired ?? {}).filter((p) => p !== undefined)]
+    : [];
+  const points = feeds
+    ? results.map((result) => wiringPoint(result, feeds.at(feedAt(result.point), ampsAt(result))))
+    : [];
   const portsThrough = (id: string) => ports.filter((p) => isOnWay(p, id));
   const protections = protectionsOf(harness, (id) => portsThrough(id).map((p) => ({ fedAt: p.a })));
   const pumps = ports.map((port) => pumpCircuit(harness, port, points, results, protections));
@@ -126,18 +138,36 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
     wires: wireFindings(harness, protections, mostThrough, partsThrough),
     rated: devicesOf(harness).flatMap((d): RatedFinding[] => {
       if (kindOfDevice(d).fuse) return [];
-      const links = linksOf(harness).flatMap(
-        ({ id, device, link: { rated } }): RatedFinding[] =>
-        device.id === d.id && rated !== undefined ? [{ device: d.id, amps: mostThrough(id).amps, rated, fuse: protections.of(id)?.amps, pumps: partsThrough(id) }] : [], // prettier-ignore
+      const links = linksOf(harness).flatMap(({ id, device, link: { rated } }): RatedFinding[] =>
+        device.id === d.id && rated !== undefined
+          ? [
+              {
+                device: d.id,
+                amps: mostThrough(id).amps,
+                rated,
+                fuse: protections.of(id)?.amps,
+                pumps: partsThrough(id),
+              },
+            ]
+          : [],
       );
       // of a device with several ways the one that is worst off
-      return links.sort((p, q) => q.amps / q.rated - p.amps / p.rated || (q.fuse ?? 0) / q.rated - (p.fuse ?? 0) / p.rated).slice(0, 1); // prettier-ignore
+      return links
+        .sort((p, q) => q.amps / q.rated - p.amps / p.rated || (q.fuse ?? 0) / q.rated - (p.fuse ?? 0) / p.rated)
+        .slice(0, 1);
     }),
     fuses: devicesOf(harness).flatMap((d): FuseFinding[] => {
       const opens = kindOfDevice(d).fuse?.(d);
       if (opens === undefined) return [];
       const id = linkId(d.id, 0);
-      return [{ device: d.id, amps: mostThrough(id).amps, pumps: partsThrough(id), ...(opens === null ? {} : { rating: opens }) }]; // prettier-ignore
+      return [
+        {
+          device: d.id,
+          amps: mostThrough(id).amps,
+          pumps: partsThrough(id),
+          ...(opens === null ? {} : { rating: opens }),
+        },
+      ];
     }),
     ...(feeds ? proposals(job, harness, feeds, pumps, protections, solution) : {}),
     crimps: crimpsOf(harness),
@@ -164,7 +194,18 @@ function pumpCircuit(
       if (!drawn) return [];
       const volts = across((place) => point.volts[place], port);
       const legs = dropLegs(harness, port, point, (id) => protections.isEarthSide(id));
-      return [[point.key, { key: point.key, system: point.system, volts, amps: Math.abs(point.amps[`${port.device}/load`] ?? drawn.amps), legs }]]; // prettier-ignore
+      return [
+        [
+          point.key,
+          {
+            key: point.key,
+            system: point.system,
+            volts,
+            amps: Math.abs(point.amps[`${port.device}/load`] ?? drawn.amps),
+            legs,
+          },
+        ],
+      ];
     }),
   );
   const amps = Object.values(at).map((a) => a.amps);
@@ -172,7 +213,7 @@ function pumpCircuit(
     part: port.part,
     device: port.device,
     unmeasured: port.unmeasured,
-    through: [...new Set([...port.shares.keys()].filter((id) => isOnWay(port, id)).map((id) => id.split('/')[0]!))], // prettier-ignore
+    through: [...new Set([...port.shares.keys()].filter((id) => isOnWay(port, id)).map((id) => id.split('/')[0]!))],
     at,
     ...(amps.length > 0 ? { mostAmps: Math.max(...amps) } : {}),
   };
@@ -237,10 +278,12 @@ function proposals(
   if (draws.length === 0) return {};
   const safe = sizeHarness(harness, draws, protections, null);
   // without its length no wire's volts are known
-  const isMeasured = feeds.ports.every((p) => p.unmeasured.every((id) => {
-    const wire = wiresOf(harness).find((w) => w.id === id);
-    return wire?.length !== undefined && (wire.stands !== 'kept' || wire.area !== undefined);
-  })); // prettier-ignore
+  const isMeasured = feeds.ports.every((p) =>
+    p.unmeasured.every((id) => {
+      const wire = wiresOf(harness).find((w) => w.id === id);
+      return wire?.length !== undefined && (wire.stands !== 'kept' || wire.area !== undefined);
+    }),
+  );
   if (!isMeasured) return { safe };
   const limit = mostDropOf(harness);
   let budget = limit;
@@ -250,7 +293,8 @@ function proposals(
     if (sized.changes.length === 0) return { safe };
     const now = voltsWith(harness, point, draws);
     const after = voltsWith(resized(harness, sized.changes), point, draws);
-    const drop = (volts: ReadonlyMap<string, number>) => Math.max(0, ...[...volts.values()].map((v) => feedAt(point.point).volts - v)); // prettier-ignore
+    const drop = (volts: ReadonlyMap<string, number>) =>
+      Math.max(0, ...[...volts.values()].map((v) => feedAt(point.point).volts - v));
     const left = drop(after);
     // with better wire pumps draw more: what was reckoned with the old currents is tried with the new
     if (left > limit * (1 + 1e-6)) {
@@ -258,7 +302,17 @@ function proposals(
       continue;
     }
     const flow = (volts: ReadonlyMap<string, number>) =>
-      [...volts].reduce((sum, [part, v]) => sum + flowAt(job, point.parts.find((p) => p.id === part), v, (point.duty ?? 1) < 1), 0); // prettier-ignore
+      [...volts].reduce(
+        (sum, [part, v]) =>
+          sum +
+          flowAt(
+            job,
+            point.parts.find((p) => p.id === part),
+            v,
+            (point.duty ?? 1) < 1,
+          ),
+        0,
+      );
     const steps: SizeStep[] = [];
     let before = now;
     for (const [i, change] of sized.changes.entries()) {

@@ -66,7 +66,7 @@ describe('working of suction and heat', () => {
     for (const w of workingsOf(findingsOf(demoJobs.rescuePickup)))
       for (const t of w.terms)
         if (t.path?.[0] === 'wiring')
-          expect(valueAt(demoJobs.rescuePickup, t.path.slice(0, 3)), t.path.join(' ')).to.be.an('object'); // prettier-ignore
+          expect(valueAt(demoJobs.rescuePickup, t.path.slice(0, 3)), t.path.join(' ')).to.be.an('object');
         else if (t.path) expect(['assumptions', 'brief', 'survey', 'run']).to.include(t.path[0]);
   });
   it('of the volts at a pump lists every stretch with its ohms, and adds up to them', () => {
@@ -107,7 +107,10 @@ describe('working of suction and heat', () => {
     const job = cleanJob((j) => {
       for (const [key, property] of Object.entries(assumptionProperties))
         j.assumptions[key as AssumptionKey] = { si: property.typical!.si * 1.001, unit: property.field.unit };
-      j.points = { idle: { voltage: { si: 13.9, unit: 'V' } }, own: [{ id: 'climb', load: { si: 0.5, unit: '%' }, manifold: { si: -1e4, unit: 'kPa' } }] }; // prettier-ignore
+      j.points = {
+        idle: { voltage: { si: 13.9, unit: 'V' } },
+        own: [{ id: 'climb', load: { si: 0.5, unit: '%' }, manifold: { si: -1e4, unit: 'kPa' } }],
+      };
     });
     const terms = workingsOf(findingsOf(job)).flatMap((w) => w.terms.map((t) => ({ ...t, of: w.key })));
     let checked = 0;

@@ -21,18 +21,33 @@ export function voltageWorkings({ job, wiring, solution }: Findings): Working[] 
         result: figure('voltage', at.volts),
         formula: 'U = U₀ − Σ R·I·i, with R = ρ·L/(n·A)·(1 + α·(T − 20 °C))',
         terms: [
-          { symbol: 'U₀', name: 'where the system is fed', figure: figure('voltage', at.system), ...originOf(job, SIZED_AT, 'voltage') }, // prettier-ignore
-          { symbol: 'I', name: 'current of the pump', figure: figure('current', at.amps), source: 'computed: its table at this pressure and voltage' }, // prettier-ignore
+          {
+            symbol: 'U₀',
+            name: 'where the system is fed',
+            figure: figure('voltage', at.system),
+            ...originOf(job, SIZED_AT, 'voltage'),
+          },
+          {
+            symbol: 'I',
+            name: 'current of the pump',
+            figure: figure('current', at.amps),
+            source: 'computed: its table at this pressure and voltage',
+          },
           ...at.legs.flatMap((leg) => {
             const wire = job.wiring?.wires?.find((w) => w.id === leg.id);
-            const made = wire?.area && wire.length ? ` ${sayConductor(wire.area.si)}, ${formatQuantity('length', wire.length.si)} at ${formatQuantity('temperature', temperatureOf(wire))}` : ''; // prettier-ignore
+            const made =
+              wire?.area && wire.length
+                ? ` ${sayConductor(wire.area.si)}, ${formatQuantity('length', wire.length.si)} at ${formatQuantity('temperature', temperatureOf(wire))}`
+                : '';
             return [
               {
                 symbol: 'R',
                 name: `${deviceWord(job, leg.id)}${made}`,
                 figure: figure('resistance', leg.ohms),
                 source: leg.isWire ? 'ASTM B258, IEC 60028' : 'measured, or typical, from memory',
-                path: leg.isWire ? (['wiring', 'wires', leg.id, 'length'] as const) : (['wiring', 'devices', leg.id, 'label'] as const), // prettier-ignore
+                path: leg.isWire
+                  ? (['wiring', 'wires', leg.id, 'length'] as const)
+                  : (['wiring', 'devices', leg.id, 'label'] as const),
               },
             ];
           }),
@@ -41,11 +56,16 @@ export function voltageWorkings({ job, wiring, solution }: Findings): Working[] 
           { name: 'where the system is fed', figure: figure('voltage', at.system) },
           ...at.legs.map((leg) => ({ name: deviceWord(job, leg.id), figure: figure('voltage', -leg.volts) })),
           // what the sum of the legs leaves is rounding: the circuit and the pumps are solved to a tenth of a millivolt
-          { name: 'rounding', figure: figure('voltage', at.volts - at.system + at.legs.reduce((sum, l) => sum + l.volts, 0)) }, // prettier-ignore
+          {
+            name: 'rounding',
+            figure: figure('voltage', at.volts - at.system + at.legs.reduce((sum, l) => sum + l.volts, 0)),
+          },
         ],
         remarks: [
           'i is the share of the pump’s own current that a stretch carries: where wires share or run side by side, each is counted by that.',
-          ...(pump.unmeasured.length > 0 ? ['Not every wire on its way is measured: those are taken for next to nothing.'] : []), // prettier-ignore
+          ...(pump.unmeasured.length > 0
+            ? ['Not every wire on its way is measured: those are taken for next to nothing.']
+            : []),
         ],
         source: 'Kirchhoff’s laws; ASTM B258, IEC 60028',
       },

@@ -1,11 +1,12 @@
 import express, { Router } from 'express';
-import { circuitRequestSchema, labelsRequestSchema, templateRequestSchema } from '@endrel/core/contract/api';
+import { labelsRequestSchema, sheetsRequestSchema, templateRequestSchema } from '@endrel/core/contract/api';
 import { tubeRequestSchema } from '@endrel/core/routes/tube-request';
 import type { Printer } from '../printing/printer.ts';
 import { only } from './only.ts';
 import { readRequest } from '../judging/read-request.ts';
 
 const LARGEST = '256kb'; // a hanger with all its rows is a tenth of it
+const LARGEST_SHEETS = '4mb'; // the diagram and lists of 300 wires are a tenth of it
 
 /** What is printed at true size. Nothing is stored by it. */
 export function printRoutes(printer: Printer): Router {
@@ -29,9 +30,9 @@ export function printRoutes(printer: Printer): Router {
     })
     .all(only('POST'));
   router
-    .route('/circuit')
-    .post(express.json({ limit: LARGEST }), async (req, res) => {
-      res.type('application/pdf').send(await printer.circuit(readRequest(circuitRequestSchema, req.body)));
+    .route('/sheets')
+    .post(express.json({ limit: LARGEST_SHEETS }), async (req, res) => {
+      res.type('application/pdf').send(await printer.sheets(readRequest(sheetsRequestSchema, req.body)));
     })
     .all(only('POST'));
   return router;

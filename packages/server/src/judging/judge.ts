@@ -110,7 +110,9 @@ export class Judge {
 
   /** The last state of a job that can be read, of one that cannot; undefined where no way leads to one. */
   lastReadable(document: string, way: WayBack): Promise<(JudgedJob & { revision: number }) | undefined> {
-    return this.#thread.ask({ ask: 'lastReadable', document, way }) as Promise<(JudgedJob & { revision: number }) | undefined>; // prettier-ignore
+    return this.#thread.ask({ ask: 'lastReadable', document, way }) as Promise<
+      (JudgedJob & { revision: number }) | undefined
+    >;
   }
 
   /** What was tried is stored: acts behind it go on from there. */

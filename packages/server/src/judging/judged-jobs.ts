@@ -125,7 +125,12 @@ export class JudgedJobs {
       }
       const fields = touchedBy(job, tried.value);
       const later = others.filter((c) => c.revision > base && c.client !== client);
-      const met = later.some((c) => !c.fields) ? fields : overlap(fields, later.flatMap((c) => c.fields ?? [])); // prettier-ignore
+      const met = later.some((c) => !c.fields)
+        ? fields
+        : overlap(
+            fields,
+            later.flatMap((c) => c.fields ?? []),
+          );
       if (met.length > 0) {
         outcomes.push({ id, outcome: 'conflict', fields: met.map((path) => sayField(job, path)) });
         break;

@@ -19,13 +19,19 @@ export async function labelsPdf({ labels, paper }: LabelsRequest): Promise<Buffe
     return {
       stack: [
         { text: one.head, bold: true, fontSize: isTag ? 22 : 20, characterSpacing: isTag ? 1.5 : 0 },
-        { text: one.text, fontSize: one.text.length > 2 * PER_LINE ? 8 : 10, margin: [0, 2, 0, 0] as [number, number, number, number] }, // prettier-ignore
+        {
+          text: one.text,
+          fontSize: one.text.length > 2 * PER_LINE ? 8 : 10,
+          margin: [0, 2, 0, 0] as [number, number, number, number],
+        },
       ],
       margin: [8, 6, 6, 0] as [number, number, number, number],
     };
   };
   const count = Math.ceil(labels.length / columns);
-  const body = Array.from({ length: Math.max(1, count) }, (_, r) => Array.from({ length: columns }, (_c, c) => cell(r * columns + c))); // prettier-ignore
+  const body = Array.from({ length: Math.max(1, count) }, (_, r) =>
+    Array.from({ length: columns }, (_c, c) => cell(r * columns + c)),
+  );
   const pages = Array.from({ length: Math.ceil(body.length / rows) }, (_, p) => body.slice(p * rows, (p + 1) * rows));
   return pdfOf({
     pageSize: { width: width * POINTS_PER_MM, height: height * POINTS_PER_MM },

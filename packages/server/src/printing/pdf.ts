@@ -55,7 +55,9 @@ function faced(node: unknown, missing: Set<string>): unknown {
   if (Array.isArray(node)) return node.map((inner) => faced(inner, missing));
   if (typeof node !== 'object' || node === null) return node;
   const held = node as Record<string, unknown>;
-  const rest = Object.fromEntries(Object.entries(held).map(([key, inner]) => [key, key === 'text' ? inner : faced(inner, missing)])); // prettier-ignore
+  const rest = Object.fromEntries(
+    Object.entries(held).map(([key, inner]) => [key, key === 'text' ? inner : faced(inner, missing)]),
+  );
   if (typeof held.svg === 'string') return { ...rest, svg: facedSvg(held.svg, missing) };
   if (typeof held.text !== 'string') return rest;
   const runs = runsOf(held.text, missing);

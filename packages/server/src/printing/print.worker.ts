@@ -1,11 +1,11 @@
 import { tubeTemplates } from '@endrel/core/routes/tube-drawing';
 import { templateOf } from '@endrel/core/hangers/template-of';
-import type { CircuitRequest, LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
+import type { LabelsRequest, SheetsRequest, TemplateRequest } from '@endrel/core/contract/api';
 import type { TubeRequest } from '@endrel/core/routes/tube-request';
 import { InvalidError } from '../errors.ts';
 import { serve } from '../threads/serve.ts';
-import { circuitPdf } from './circuit-pdf.ts';
 import { labelsPdf } from './labels-pdf.ts';
+import { sheetsPdf } from './sheets-pdf.ts';
 import { templatesPdf } from './template-pdf.ts';
 
 /** What is to be printed. */
@@ -13,11 +13,11 @@ export type PrintRequest =
   | { readonly template: TemplateRequest }
   | { readonly labels: LabelsRequest }
   | { readonly tube: TubeRequest }
-  | { readonly circuit: CircuitRequest };
+  | { readonly sheets: SheetsRequest };
 
 serve(async (request: PrintRequest) => {
   if ('labels' in request) return labelsPdf(request.labels);
-  if ('circuit' in request) return circuitPdf(request.circuit);
+  if ('sheets' in request) return sheetsPdf(request.sheets);
   if ('tube' in request) return templatesPdf(tubeTemplates(request.tube));
   const { hanger, kind, title } = request.template;
   const template = templateOf(hanger, kind, title);

@@ -1,4 +1,4 @@
-import type { CircuitRequest, LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
+import type { LabelsRequest, SheetsRequest, TemplateRequest } from '@endrel/core/contract/api';
 import type { TubeRequest } from '@endrel/core/routes/tube-request';
 import type { PrintRequest } from './print.worker.ts';
 import { Thread } from '../threads/thread.ts';
@@ -9,7 +9,7 @@ export class Printer {
 
   template = (template: TemplateRequest): Promise<Buffer> => this.#print({ template });
   labels = (labels: LabelsRequest): Promise<Buffer> => this.#print({ labels });
-  circuit = (circuit: CircuitRequest): Promise<Buffer> => this.#print({ circuit });
+  sheets = (sheets: SheetsRequest): Promise<Buffer> => this.#print({ sheets });
   tube = (tube: TubeRequest): Promise<Buffer> => this.#print({ tube });
 
   async #print(request: PrintRequest): Promise<Buffer> {

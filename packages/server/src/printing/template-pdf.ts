@@ -1,5 +1,6 @@
-import { templateSvg, type Template } from '@endrel/core/hangers/plate-template';
+import { templateDrawing, type Template } from '@endrel/core/hangers/plate-template';
 import { pdfOf, POINTS_PER_MM } from './pdf.ts';
+import { printedSvg } from './printed-svg.ts';
 
 const A4 = { width: 210, height: 297 }; // mm, ISO 216
 const MARGIN = 8; // mm, what printers leave blank
@@ -14,16 +15,10 @@ export async function templatesPdf(templates: readonly Template[]): Promise<Buff
     pageSize: { width: page.width * POINTS_PER_MM, height: page.height * POINTS_PER_MM },
     pageMargins: MARGIN * POINTS_PER_MM,
     content: templates.map((template, i) => ({
-      svg: svgOf(template),
+      svg: printedSvg(templateDrawing(template)),
       width: template.width * POINTS_PER_MM,
       height: template.height * POINTS_PER_MM,
       ...(i > 0 ? { pageBreak: 'before' as const } : {}),
     })),
   });
 }
-
-const svgOf = (template: Template): string =>
-  templateSvg(template)
-    .replace(/^<\?xml.*\?>\s*/, '')
-    .replaceAll('font-family="sans-serif"', 'font-family="Roboto"')
-    .replaceAll('⌀', 'Ø'); // the font that comes with the library has this sign

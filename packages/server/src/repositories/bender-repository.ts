@@ -9,7 +9,9 @@ export class BenderRepository {
   }
 
   async list(shop: string): Promise<BenderRow[]> {
-    const rows = (await this.#database('benders').where({ shop_id: shop }).orderBy('id').select('bender')) as { bender: BenderRow }[]; // prettier-ignore
+    const rows = (await this.#database('benders').where({ shop_id: shop }).orderBy('id').select('bender')) as {
+      bender: BenderRow;
+    }[];
     return rows.map((row) => row.bender);
   }
 
@@ -22,7 +24,11 @@ export class BenderRepository {
   async keep(shop: string, bender: BenderRow, most: number): Promise<boolean> {
     return this.#database.transaction(async (trx) => {
       await trx('shops').where({ id: shop }).forNoKeyUpdate().first('id');
-      const others = (await trx('benders').where({ shop_id: shop }).whereNot({ id: bender.id }).count({ n: '*' }).first()) as { n: string | number }; // prettier-ignore
+      const others = (await trx('benders')
+        .where({ shop_id: shop })
+        .whereNot({ id: bender.id })
+        .count({ n: '*' })
+        .first()) as { n: string | number };
       if (Number(others.n) >= most) return false;
       await trx('benders')
         .insert({ shop_id: shop, id: bender.id, bender: JSON.stringify(bender) })

@@ -113,7 +113,9 @@ export class JobRepository {
   }
 
   async find(shop: string, id: string): Promise<JobRow | undefined> {
-    const row = (await this.#jobs(shop).where({ id }).first(...head, this.#database.raw('document::text as document'))) as StoredRow | undefined; // prettier-ignore
+    const row = (await this.#jobs(shop)
+      .where({ id })
+      .first(...head, this.#database.raw('document::text as document'))) as StoredRow | undefined;
     return row && toJobRow(row);
   }
 
@@ -209,7 +211,11 @@ export class JobRepository {
       .where('revision', '>', revision)
       .orderBy('revision')
       .limit(MOST_OTHERS + 1)
-      .select('revision', 'client', 'fields')) as { revision: number; client: string | null; fields: OtherChange['fields'] | null }[]; // prettier-ignore
+      .select('revision', 'client', 'fields')) as {
+      revision: number;
+      client: string | null;
+      fields: OtherChange['fields'] | null;
+    }[];
     return rows.map(({ revision: at, client, fields }, i) => {
       if (i === MOST_OTHERS) return { revision: at };
       return { revision: at, ...(client === null ? {} : { client }), ...(fields ? { fields } : {}) };
@@ -348,7 +354,9 @@ export class JobRepository {
          ) as names`,
         { id, digest: '"([0-9a-f]{64})"' },
       )) as unknown as { rows: { digest: string }[] };
-      await trx('jobs').where({ id }).update({ document: '{}', summary: null, summary_revision: null, deleted_at: trx.fn.now() });
+      await trx('jobs')
+        .where({ id })
+        .update({ document: '{}', summary: null, summary_revision: null, deleted_at: trx.fn.now() });
       await trx('job_changes').where({ shop_id: shop, job_id: id }).delete();
       await trx('readable_jobs').where({ job_id: id }).delete();
       for (const { digest } of named)
@@ -360,7 +368,7 @@ export class JobRepository {
         );
       await trx.raw('select pg_notify(?, ?)', [CHANNEL, JSON.stringify({ shop, job: id, isGone: true })]);
       return 'deleted';
-    }); // prettier-ignore
+    });
   }
 
   /** Numbers of jobs that were deleted for good, the last first. */

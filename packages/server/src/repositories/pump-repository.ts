@@ -29,7 +29,9 @@ export class PumpRepository {
   async keep(shop: string, name: string, tables: readonly PumpTable[], most: number): Promise<ShopPump | undefined> {
     return this.#database.transaction(async (trx) => {
       await trx('shops').where({ id: shop }).forNoKeyUpdate().first('id');
-      const others = (await trx('pumps').where({ shop_id: shop }).whereNot({ name }).count({ n: '*' }).first()) as { n: string | number }; // prettier-ignore
+      const others = (await trx('pumps').where({ shop_id: shop }).whereNot({ name }).count({ n: '*' }).first()) as {
+        n: string | number;
+      };
       if (Number(others.n) >= most) return undefined;
       const [row] = (await trx('pumps')
         .insert({ shop_id: shop, name, tables: JSON.stringify(tables) })

@@ -32,7 +32,11 @@ export class ShelfRepository {
     const work = async (trx: Knex.Transaction): Promise<boolean> => {
       await trx('shops').where({ id: shop }).forNoKeyUpdate().first('id');
       const codes = parts.map((p) => p.adapter.code);
-      const others = (await trx('shelf_parts').where({ shop_id: shop }).whereNotIn('code', codes).count({ n: '*' }).first()) as { n: string | number }; // prettier-ignore
+      const others = (await trx('shelf_parts')
+        .where({ shop_id: shop })
+        .whereNotIn('code', codes)
+        .count({ n: '*' })
+        .first()) as { n: string | number };
       if (Number(others.n) + parts.length > most) return false;
       for (let i = 0; i < parts.length; i += AT_ONCE)
         await trx('shelf_parts')

@@ -50,7 +50,8 @@ export class JobService {
       this.#jobs.counts(shop),
     ]);
     const rows = found.slice(0, LIST_PAGE);
-    for (const row of rows) if (row.factsOf !== row.revision && !this.#summaries.isUnreadable(row)) this.#reckon(shop, row.id); // prettier-ignore
+    for (const row of rows)
+      if (row.factsOf !== row.revision && !this.#summaries.isUnreadable(row)) this.#reckon(shop, row.id);
     const rest = JSON.stringify({ ...counts, after: found.length > LIST_PAGE ? rows.at(-1)!.place : undefined });
     return `{"jobs":[${rows.map((row) => this.#listed(row)).join()}],${rest.slice(1)}`;
   }
@@ -59,7 +60,13 @@ export class JobService {
     const { id, savedAt, isAway } = row;
     const unreadable = this.#summaries.isUnreadable(row);
     const isBehind = unreadable === undefined && row.factsOf !== row.revision;
-    const own = JSON.stringify({ id, savedAt, isAway, ...(isBehind ? { isBehind } : {}), ...(unreadable === undefined ? {} : { unreadable }) }); // prettier-ignore
+    const own = JSON.stringify({
+      id,
+      savedAt,
+      isAway,
+      ...(isBehind ? { isBehind } : {}),
+      ...(unreadable === undefined ? {} : { unreadable }),
+    });
     return `${own.slice(0, -1)},${row.summary.trim().slice(1)}`; // which holds a name at least
   }
 
@@ -162,7 +169,11 @@ export class JobService {
     const head = await this.#headOf(shop, id);
     const oldest = Math.min(acts.known, ...acts.acts.map((a) => a.base));
     const [done, others] = await Promise.all([
-      this.#jobs.doneActs(shop, id, acts.acts.map((a) => a.id)), // prettier-ignore
+      this.#jobs.doneActs(
+        shop,
+        id,
+        acts.acts.map((a) => a.id),
+      ),
       this.#jobs.fieldsSince(shop, id, oldest),
     ]);
     const stored = { revision: head.revision, done, others };

@@ -62,7 +62,9 @@ export class Thread<Question> {
     // built, each is a file beside the server's own
     const worker = isBuilt
       ? new Worker(new URL(/* @vite-ignore */ `./${this.#module}.js`, import.meta.url))
-      : new Worker(new URL(/* @vite-ignore */ './start.mjs', import.meta.url), { workerData: { module: new URL(/* @vite-ignore */ `../${this.#module}.ts`, import.meta.url).href } }); // prettier-ignore
+      : new Worker(new URL(/* @vite-ignore */ './start.mjs', import.meta.url), {
+          workerData: { module: new URL(/* @vite-ignore */ `../${this.#module}.ts`, import.meta.url).href },
+        });
     worker.unref();
     worker.on('message', (reply: Reply) => this.#hear(reply));
     worker.on('error', (error: unknown) =>

@@ -15,7 +15,10 @@ export const useJobList = (find: string, away: boolean) =>
   useInfiniteQuery({
     queryKey: ['jobs', find, away],
     queryFn: ({ pageParam }) =>
-      call<JobList>('GET', `/jobs?${new URLSearchParams({ find, away: String(away), ...(pageParam ? { after: pageParam } : {}) }).toString()}`), // prettier-ignore
+      call<JobList>(
+        'GET',
+        `/jobs?${new URLSearchParams({ find, away: String(away), ...(pageParam ? { after: pageParam } : {}) }).toString()}`,
+      ),
     initialPageParam: '',
     getNextPageParam: (last) => last.after,
     placeholderData: keepPreviousData,

@@ -1,4 +1,4 @@
-import type { CircuitRequest, LabelsRequest, TemplateRequest } from '@endrel/core/contract/api';
+import type { LabelsRequest, SheetsRequest, TemplateRequest } from '@endrel/core/contract/api';
 import type { TubeRequest } from '@endrel/core/routes/tube-request';
 import { callFile } from './client.ts';
 
@@ -8,5 +8,5 @@ export const printTemplate = (request: TemplateRequest): Promise<Blob> => callFi
 export const printLabels = (request: LabelsRequest): Promise<Blob> => callFile('POST', '/print/labels', request);
 /** The strips that wrap round a tube, and its views, as PDF. */
 export const printTube = (request: TubeRequest): Promise<Blob> => callFile('POST', '/print/tube', request);
-/** A circuit with its lists as PDF. */
-export const printCircuit = (request: CircuitRequest): Promise<Blob> => callFile('POST', '/print/circuit', request);
+/** Sheets as PDF: cards, a circuit with its lists. */
+export const printSheets = (request: SheetsRequest): Promise<Blob> => callFile('POST', '/print/sheets', request);

@@ -46,7 +46,6 @@ export const jointCalculator = {
     shelf: readonly ShelfPart[],
     onFound: (size: CommonSize) => boolean | Promise<boolean>,
   ): Promise<void> {
-    // prettier-ignore
     for (const size of commonSizes(job, made(shelf).search)) if (!(await onFound(size))) return;
   },
   /** A shelf file, read beside the page. */

@@ -13,8 +13,10 @@ export function useJointPlan(
   job: Job,
   shelf: readonly ShelfPart[] | undefined,
 ): { plans: readonly JointPlan[]; of: Job | undefined } {
-  // prettier-ignore
-  const [state, setState] = useState<{ plans: readonly JointPlan[]; of: Job | undefined }>({ plans: [], of: undefined });
+  const [state, setState] = useState<{ plans: readonly JointPlan[]; of: Job | undefined }>({
+    plans: [],
+    of: undefined,
+  });
   useEffect(() => {
     if (!shelf) return;
     let current = true;

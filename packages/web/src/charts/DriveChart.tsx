@@ -21,7 +21,13 @@ function DriveChartDrawn({ drive, of }: { drive: Drive; of: 'temperature' | 'mar
     if (!isHeat)
       return [
         { name: 'in hand at the pump', points: series((s) => s.margin), ink: 'supply', nameAt: 0.3 },
-        { name: 'least', points: [0, end].map((x) => ({ x, y: fromSi(drive.leastMargin, unit) })), ink: 'ink', dash: [9, 4], nameAt: 0.1 }, // prettier-ignore
+        {
+          name: 'least',
+          points: [0, end].map((x) => ({ x, y: fromSi(drive.leastMargin, unit) })),
+          ink: 'ink',
+          dash: [9, 4],
+          nameAt: 0.1,
+        },
       ];
     const tank: ChartLine = { name: 'tank', points: series((s) => s.tank), ink: 'supply', nameAt: 0.3, below: true };
     if (drive.steps[0]!.pot === undefined) return [tank];

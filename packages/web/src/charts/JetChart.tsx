@@ -22,16 +22,32 @@ function JetChartDrawn({ siphon, of }: JetChartProps) {
   const limit = isSuction ? JET_MARGIN * siphon.fullLoad.demand : set === undefined ? undefined : MOST_OF_SET * set;
   const lines = useMemo((): ChartLine[] => {
     const points = siphon.set.map((d) => ({ x: fromSi(d.drill, length), y: fromSi(d[of], unit) }));
-    const line: ChartLine = { name: isSuction ? 'brought across at full load' : 'held back at idle', points, ink: 'supply', nameAt: 0.45 }; // prettier-ignore
+    const line: ChartLine = {
+      name: isSuction ? 'brought across at full load' : 'held back at idle',
+      points,
+      ink: 'supply',
+      nameAt: 0.45,
+    };
     if (limit === undefined) return [line];
     const across = [points[0]!.x, points.at(-1)!.x].map((x) => ({ x, y: fromSi(limit, unit) }));
-    return [line, { name: isSuction ? 'burnt, and 15 %' : 'a fifth of the set pressure', points: across, ink: 'ink', dash: [9, 4], nameAt: 0.9 }]; // prettier-ignore
+    return [
+      line,
+      {
+        name: isSuction ? 'burnt, and 15 %' : 'a fifth of the set pressure',
+        points: across,
+        ink: 'ink',
+        dash: [9, 4],
+        nameAt: 0.9,
+      },
+    ];
   }, [siphon, of, unit, length, isSuction, limit]);
   const marks = useMemo(() => {
     const at = (drill: number, text: string) => ({ x: fromSi(drill, length), text });
     return [
       ...(siphon.isEntered ? [at(siphon.of, 'entered')] : []),
-      ...(siphon.drill !== undefined && siphon.drill !== (siphon.isEntered ? siphon.of : undefined) ? [at(siphon.drill, 'recommended')] : []), // prettier-ignore
+      ...(siphon.drill !== undefined && siphon.drill !== (siphon.isEntered ? siphon.of : undefined)
+        ? [at(siphon.drill, 'recommended')]
+        : []),
     ];
   }, [siphon, length]);
   const highest = Math.max(...siphon.set.map((d) => d[of]));

@@ -35,9 +35,14 @@ export function LinesChart({ lines, x, y, marks = none, label }: LinesChartProps
   const theme = useTheme();
   const { data, options, annotate } = useMemo(() => {
     const ink = chartInk();
-    const curves = lines.map(
-      (l) =>
-      curve(l.name, l.points.map((p) => ({ ...p })), ink[l.ink], [...(l.dash ?? [])], l.ink === 'ink' ? 1.4 : 2.2), // prettier-ignore
+    const curves = lines.map((l) =>
+      curve(
+        l.name,
+        l.points.map((p) => ({ ...p })),
+        ink[l.ink],
+        [...(l.dash ?? [])],
+        l.ink === 'ink' ? 1.4 : 2.2,
+      ),
     );
     const data: ChartData<'scatter'> = { datasets: curves };
     const options: ChartOptions<'scatter'> = {

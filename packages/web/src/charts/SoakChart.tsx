@@ -17,14 +17,21 @@ function SoakChartDrawn({ soak }: { soak: HotSoak }) {
     const shown = soak.steps.filter((s) => s.time <= SHOWN);
     const series = (of: 'pressure' | 'boils') => shown.map((s) => ({ x: s.time / 60, y: fromSi(s[of], pressure) }));
     return [
-      { name: soak.isHeld ? 'pressure held' : 'pressure, nothing holds it', points: series('pressure'), ink: 'supply', nameAt: 0.55 },
+      {
+        name: soak.isHeld ? 'pressure held' : 'pressure, nothing holds it',
+        points: series('pressure'),
+        ink: 'supply',
+        nameAt: 0.55,
+      },
       { name: 'boils below', points: series('boils'), ink: 'back', dash: [8, 3], nameAt: 0.75, below: true },
-    ]; // prettier-ignore
+    ];
   }, [soak, pressure]);
   const marks = useMemo(
     () => [
       ...(soak.flashes ? [{ x: soak.flashes.time / 60, text: 'first vapour' }] : []),
-      ...(soak.flashes && soak.safeAgain !== undefined && soak.safeAgain <= SHOWN ? [{ x: soak.safeAgain / 60, text: 'none left' }] : []), // prettier-ignore
+      ...(soak.flashes && soak.safeAgain !== undefined && soak.safeAgain <= SHOWN
+        ? [{ x: soak.safeAgain / 60, text: 'none left' }]
+        : []),
     ],
     [soak],
   );

@@ -25,17 +25,38 @@ describe('texts over a chart', () => {
     expect(written.map((w) => w.base)).to.deep.equal([100, 116, 100]);
   });
   it('keep off the lines of the chart where they can, by less than one of their own lines and by more', () => {
-    const level = sheet(300, 200, [[[0, 95], [300, 95]]]); // prettier-ignore
+    const level = sheet(300, 200, [
+      [
+        [0, 95],
+        [300, 95],
+      ],
+    ]);
     level.write('full load', 100, 100); // 89 to 103: the line goes through it, one up it ends at 89 and is clear
     expect(level.written[0]!.base).to.equal(86);
-    const under = sheet(300, 200, [[[0, 104], [300, 104]]]); // prettier-ignore
+    const under = sheet(300, 200, [
+      [
+        [0, 104],
+        [300, 104],
+      ],
+    ]);
     under.write('full load', 100, 100);
     expect(under.written[0]!.base).to.equal(100);
     const aside = sheet(300, 200, [[[0, 0], [90, 200]], [[200, 0], [170, 200]]]); // prettier-ignore
     aside.write('full load', 100, 100);
     expect(aside.written[0]!.base).to.equal(100);
     // nowhere free of lines: it is written all the same
-    const full = sheet(300, 200, Array.from({ length: 40 }, (_, i) => [[0, i * 5], [300, i * 5]] as const)); // prettier-ignore
+    const full = sheet(
+      300,
+      200,
+      Array.from(
+        { length: 40 },
+        (_, i) =>
+          [
+            [0, i * 5],
+            [300, i * 5],
+          ] as const,
+      ),
+    );
     full.write('full load', 100, 100);
     expect(full.written[0]!.base).to.equal(100);
   });

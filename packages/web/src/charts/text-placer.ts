@@ -25,10 +25,14 @@ export function textPlacer(
   const { clientWidth: width, clientHeight: height } = ctx.canvas;
   return (text, x, y) => {
     const long = ctx.measureText(text).width;
-    const before = ctx.textAlign === 'right' || ctx.textAlign === 'end' ? long : ctx.textAlign === 'center' ? long / 2 : 0; // prettier-ignore
+    const before =
+      ctx.textAlign === 'right' || ctx.textAlign === 'end' ? long : ctx.textAlign === 'center' ? long / 2 : 0;
     const left = Math.max(2, Math.min(x - before, width - long - 2));
     const boxAt = (base: number): Box => [left, base - 11, left + long, base + 3];
-    const isFree = (box: Box) => box[1] >= 0 && box[3] <= height && !taken.some((other) => box[0] < other[2] && other[0] < box[2] && box[1] < other[3] && other[1] < box[3]); // prettier-ignore
+    const isFree = (box: Box) =>
+      box[1] >= 0 &&
+      box[3] <= height &&
+      !taken.some((other) => box[0] < other[2] && other[0] < box[2] && box[1] < other[3] && other[1] < box[3]);
     const isOff = (box: Box) => !curves.some((curve) => curve.some((to, i) => i > 0 && passes(curve[i - 1]!, to, box)));
     const free = MOVES.filter((m) => isFree(boxAt(y + m)));
     const move = free.find((m) => isOff(boxAt(y + m))) ?? free[0] ?? 0;

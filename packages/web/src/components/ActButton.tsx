@@ -24,7 +24,12 @@ export function ActButton({
   const session = useSession();
   const dispatch = useAct();
   const tried = useMemo(() => act && tryAct(job, act), [job, act]);
-  const says = !act || !tried ? '' : tried.ok ? `${capital(describeAct(job, act))}${changesOf(job, tried.value)}` : tried.fault.message; // prettier-ignore
+  const says =
+    !act || !tried
+      ? ''
+      : tried.ok
+        ? `${capital(describeAct(job, act))}${changesOf(job, tried.value)}`
+        : tried.fault.message;
   return (
     <button
       className={className}

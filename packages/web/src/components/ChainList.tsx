@@ -44,7 +44,10 @@ function ChainItem({
   const isChosen = chosen !== undefined && codesOf(adapters) === chosen;
   const better = next ? whyBetter(chain, next) : [];
   const toBuy = chain.links.filter((l) => !l.onShelf);
-  const name = chain.links.length === 0 ? 'Nothing: they mate as they are' : chain.links.map((l) => l.adapter.name).join(', then '); // prettier-ignore
+  const name =
+    chain.links.length === 0
+      ? 'Nothing: they mate as they are'
+      : chain.links.map((l) => l.adapter.name).join(', then ');
   return (
     <li className="py-2" data-chain={place}>
       <div className="flex flex-wrap items-start justify-between gap-x-4 gap-y-1">

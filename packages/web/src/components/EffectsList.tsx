@@ -14,7 +14,8 @@ export function usePreview(act: Act | undefined): Preview | undefined {
   useEffect(() => {
     let current = true;
     // while somebody types, the edit itself comes first
-    const timer = act && setTimeout(() => void longCalculator.previewAct(job, act).then((p) => current && setPreview(p)), QUIET); // prettier-ignore
+    const timer =
+      act && setTimeout(() => void longCalculator.previewAct(job, act).then((p) => current && setPreview(p)), QUIET);
     return () => {
       current = false;
       clearTimeout(timer);

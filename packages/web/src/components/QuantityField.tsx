@@ -261,7 +261,8 @@ function stepped(
   const value = fromSi(si, unit);
   if (unit.id === 'in' && field.tool === 'tape') {
     const step = large ? 64 : SIXTEENTH;
-    const marks = (direction > 0 ? Math.floor((value * 64 + 1e-6) / step) + 1 : Math.ceil((value * 64 - 1e-6) / step) - 1) * step; // prettier-ignore
+    const marks =
+      (direction > 0 ? Math.floor((value * 64 + 1e-6) / step) + 1 : Math.ceil((value * 64 - 1e-6) / step) - 1) * step;
     return `${fractionText(marks)} in`;
   }
   const size = Math.abs(value);

@@ -39,7 +39,9 @@ function namedBy(property: Property, row: string): Property {
   const known = named.get(property) ?? new Map<string, Property>();
   named.set(property, known);
   const name = `${property.name}, ${row}`;
-  const own = known.get(row) ?? ((property.type === 'quantity' ? { ...property, name, field: { ...property.field, name } } : { ...property, name })); // prettier-ignore
+  const own =
+    known.get(row) ??
+    (property.type === 'quantity' ? { ...property, name, field: { ...property.field, name } } : { ...property, name });
   known.set(row, own);
   return own;
 }
@@ -76,7 +78,8 @@ export function Sheet({ label, columns, rows, onChange, onChanges }: SheetProps)
     if (event.key.toLowerCase() === 'd' && (event.ctrlKey || event.metaKey)) {
       event.preventDefault();
       const [above, own, key] = [rows[at.row - 1], rows[at.row], keys[at.column]!];
-      if (above && own && has(above, key)) onChanges([{ row: own.id, key, value: above.values[key] }], `fill down ${columns[key]!.name}`); // prettier-ignore
+      if (above && own && has(above, key))
+        onChanges([{ row: own.id, key, value: above.values[key] }], `fill down ${columns[key]!.name}`);
     }
   };
 
@@ -102,7 +105,8 @@ export function Sheet({ label, columns, rows, onChange, onChanges }: SheetProps)
     text.split('\n').forEach((line, i) =>
       line.split('\t').forEach((cell, j) => {
         const [row, key] = [rows[at.row + i], keys[at.column + j]];
-        if (!row || key === undefined || !has(row, key)) return void (cell.trim() !== '' && refused.push(`“${cell.trim()}”: there is no such cell`)); // prettier-ignore
+        if (!row || key === undefined || !has(row, key))
+          return void (cell.trim() !== '' && refused.push(`“${cell.trim()}”: there is no such cell`));
         const property = columns[key]!;
         const read = readPasted(property, cell, property.type === 'quantity' ? units.bareUnit(property.field) : '');
         if (read.ok) changes.push({ row: row.id, key, value: read.value });
@@ -111,7 +115,11 @@ export function Sheet({ label, columns, rows, onChange, onChanges }: SheetProps)
     );
     if (changes.length > 0) onChanges(changes, `paste into ${label.toLowerCase()}`);
     const done = `${changes.length} ${changes.length === 1 ? 'cell' : 'cells'} pasted.`;
-    setNote(refused.length === 0 ? done : `${done} Left as they were: ${refused.slice(0, 6).join('; ')}${refused.length > 6 ? ` and ${refused.length - 6} more` : ''}.`); // prettier-ignore
+    setNote(
+      refused.length === 0
+        ? done
+        : `${done} Left as they were: ${refused.slice(0, 6).join('; ')}${refused.length > 6 ? ` and ${refused.length - 6} more` : ''}.`,
+    );
   };
 
   return (

@@ -22,7 +22,12 @@ describe('a CSV file that goes out', () => {
   ];
   for (const text of hostile)
     it(`takes ${JSON.stringify(text)} for text, in one cell of one row`, () => {
-      const { data } = Papa.parse<string[]>(csvText([['part', 'note'], [text, 'x']])); // prettier-ignore
+      const { data } = Papa.parse<string[]>(
+        csvText([
+          ['part', 'note'],
+          [text, 'x'],
+        ]),
+      );
       expect(data).to.have.length(2);
       expect(data[1]![1]).to.equal('x');
       expect(data[1]![0]).to.match(/^(?!\s*[=+\-@|])/);

@@ -14,7 +14,9 @@ export function useReturnFocus(): ReturnFocus {
       onCloseAutoFocus(event) {
         event.preventDefault();
         // somebody may have been sent elsewhere, such as into a field that is to be changed
-        const isSent = document.activeElement !== document.body && !document.activeElement?.closest('[role="dialog"], [role="menu"]'); // prettier-ignore
+        const isSent =
+          document.activeElement !== document.body &&
+          !document.activeElement?.closest('[role="dialog"], [role="menu"]');
         if (isSent) return;
         const before = from.current;
         if (before instanceof HTMLElement || before instanceof SVGElement)

@@ -10,7 +10,10 @@ export function useGoToThreads(): void {
     let pressed = 0;
     const press = (event: KeyboardEvent) => {
       const { target } = event;
-      const typing = target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement; // prettier-ignore
+      const typing =
+        target instanceof HTMLInputElement ||
+        target instanceof HTMLTextAreaElement ||
+        target instanceof HTMLSelectElement;
       if (typing || event.ctrlKey || event.metaKey || event.altKey || document.querySelector('[role="dialog"]')) return;
       if (event.key === 't' && Date.now() - pressed < GO_WINDOW) void navigate('/threads');
       pressed = event.key === 'g' ? Date.now() : 0;

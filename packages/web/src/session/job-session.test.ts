@@ -43,7 +43,8 @@ class Bench {
       client,
       {
         send: (_id, request) => (this.online ? this.#act(request) : Promise.reject(new OfflineError())),
-        since: (_id, known) => (this.online ? Promise.resolve(this.#answer([], known)) : Promise.reject(new OfflineError())), // prettier-ignore
+        since: (_id, known) =>
+          this.online ? Promise.resolve(this.#answer([], known)) : Promise.reject(new OfflineError()),
         read: () => Promise.resolve({ id: 'j', revision: this.revision, savedAt: '', document: this.job }),
         keep: (now) => (this.stored[client] = JSON.parse(JSON.stringify(now)) as Kept),
         newId: () => `act-${++this.#ids}`,
@@ -295,7 +296,9 @@ describe('a job being edited', () => {
       session.act(set('depth', 240));
       session.act(set('ventHeight', 33));
       for (let i = 0; i < 6; i++) await bench.tick();
-      expect([bench.job.survey.tank.outletHeight!.si, bench.job.survey.tank.ventHeight!.si]).to.deep.equal([0.039, 0.033]); // prettier-ignore
+      expect([bench.job.survey.tank.outletHeight!.si, bench.job.survey.tank.ventHeight!.si]).to.deep.equal([
+        0.039, 0.033,
+      ]);
       expect(session.hasUnsaved).to.equal(false);
       expect(session.getSnapshot().job, 'shown is what is saved').to.deep.equal(bench.job);
       const reloaded = bench.open('a', bench.stored.a);
@@ -349,7 +352,10 @@ describe('a job being edited', () => {
     bench.timers = [];
     mine.adopt(bench.stored.b!);
     mine.adopt(bench.stored.b!); // it was not forgotten yet
-    expect(mine.getSnapshot().job.survey.tank).to.deep.include({ depth: { si: 0.24, unit: 'mm' }, outletHeight: { si: 0.033, unit: 'mm' } }); // prettier-ignore
+    expect(mine.getSnapshot().job.survey.tank).to.deep.include({
+      depth: { si: 0.24, unit: 'mm' },
+      outletHeight: { si: 0.033, unit: 'mm' },
+    });
     bench.online = true;
     mine.retry();
     await bench.tick();
@@ -358,34 +364,43 @@ describe('a job being edited', () => {
   it('of two pages with the same acts in any interleaving, both end with one job', async () => {
     const deeds: ((s: JobSession, n: number) => void)[] = [
       (s, n) => s.act(set(['depth', 'outletHeight', 'ventHeight'][n % 3]!, 100 + n)),
-      (s, n) => s.act({ act: 'setOnPart', id: ['hose-1', 'hose-2'][n % 2]!, key: 'length', value: { si: 0.2 + n / 1000, unit: 'mm' } }), // prettier-ignore
+      (s, n) =>
+        s.act({
+          act: 'setOnPart',
+          id: ['hose-1', 'hose-2'][n % 2]!,
+          key: 'length',
+          value: { si: 0.2 + n / 1000, unit: 'mm' },
+        }),
       (s, n) => s.act({ act: 'addPart', part: { kind: 'gauge', id: `gauge-${s.client}-${n}` } }),
       (s) => s.undo(),
       (s) => s.act({ act: 'takeOut', id: 'filter-1' }),
     ];
     await fc.assert(
-      fc.asyncProperty(fc.array(fc.tuple(fc.boolean(), fc.nat(), fc.nat(500), fc.boolean()), { maxLength: 24 }), async (moves) => {
-        const bench = new Bench();
-        const pages = [bench.open('a'), bench.open('b')];
-        const settle = async () => {
-          for (let i = 0; i < 12; i++) {
-            for (const page of pages) {
-              page.hear(bench.revision);
-              if (page.getSnapshot().save.status === 'conflict') page.keepMine();
+      fc.asyncProperty(
+        fc.array(fc.tuple(fc.boolean(), fc.nat(), fc.nat(500), fc.boolean()), { maxLength: 24 }),
+        async (moves) => {
+          const bench = new Bench();
+          const pages = [bench.open('a'), bench.open('b')];
+          const settle = async () => {
+            for (let i = 0; i < 12; i++) {
+              for (const page of pages) {
+                page.hear(bench.revision);
+                if (page.getSnapshot().save.status === 'conflict') page.keepMine();
+              }
+              await bench.tick();
             }
-            await bench.tick();
+          };
+          for (const [first, deed, n, waits] of moves) {
+            deeds[deed % deeds.length]!(pages[first ? 0 : 1]!, n);
+            if (waits) await bench.tick();
           }
-        };
-        for (const [first, deed, n, waits] of moves) {
-          deeds[deed % deeds.length]!(pages[first ? 0 : 1]!, n);
-          if (waits) await bench.tick();
-        }
-        await settle();
-        for (const page of pages) {
-          expect(page.hasUnsaved).to.equal(false);
-          expect(page.getSnapshot().job).to.deep.equal(bench.job);
-        }
-      }), // prettier-ignore
+          await settle();
+          for (const page of pages) {
+            expect(page.hasUnsaved).to.equal(false);
+            expect(page.getSnapshot().job).to.deep.equal(bench.job);
+          }
+        },
+      ),
       { seed: seedOf(41), numRuns: casesOf(600) },
     );
   }).timeout(PATIENCE);

@@ -335,10 +335,13 @@ export class JobSession {
       ? { revision: answer.revision, job: carried }
       : await this.#ports.read(this.id).then((s) => ({ revision: s.revision, job: s.document }));
     this.#running = false;
-    this.#pending = this.#pending.filter((p) => !saved.has(p.id) && !(trouble?.outcome === 'refused' && p.id === trouble.id)); // prettier-ignore
+    this.#pending = this.#pending.filter(
+      (p) => !saved.has(p.id) && !(trouble?.outcome === 'refused' && p.id === trouble.id),
+    );
     // where nobody else was, what is shown is what was sent: it stays the very same
     if (others.length > 0 || !carried || isOld || trouble) this.#rebuild();
-    if (others.length > 0) this.#notice = `Others’ changes came in: ${[...new Set(others.map((k) => describeAct(this.#job, k.act)))].slice(-3).join('; ')}.`; // prettier-ignore
+    if (others.length > 0)
+      this.#notice = `Others’ changes came in: ${[...new Set(others.map((k) => describeAct(this.#job, k.act)))].slice(-3).join('; ')}.`;
     if (trouble?.outcome === 'refused') {
       const act = sent.find((p) => p.id === trouble.id);
       const why = [trouble.field, trouble.message].filter(Boolean).join(' ');

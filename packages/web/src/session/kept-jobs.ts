@@ -35,7 +35,9 @@ export async function writeJobs(): Promise<void> {
       const oldest = all.filter(({ id }) => !unsent.has(id)).sort((a, b) => a.keptAt.localeCompare(b.keptAt));
       const dropped = oldest.slice(0, all.length - MOST);
       // what was said of a job goes with it
-      await Promise.all(dropped.flatMap(({ id }) => [tx.objectStore('jobs').delete(id), tx.objectStore('results').delete(id)])); // prettier-ignore
+      await Promise.all(
+        dropped.flatMap(({ id }) => [tx.objectStore('jobs').delete(id), tx.objectStore('results').delete(id)]),
+      );
     }
     await tx.done;
   } catch {
@@ -103,7 +105,9 @@ export async function forgetJob(id: string): Promise<void> {
     await Promise.all([
       tx.objectStore('jobs').delete(id),
       tx.objectStore('results').delete(id),
-      ...(['kept', 'steps', 'typed'] as const).map((store) => tx.objectStore(store).delete(IDBKeyRange.bound([id], [id, []]))), // prettier-ignore
+      ...(['kept', 'steps', 'typed'] as const).map((store) =>
+        tx.objectStore(store).delete(IDBKeyRange.bound([id], [id, []])),
+      ),
       ...(digest !== undefined && !others.includes(digest) ? [tx.objectStore('attachments').delete(digest)] : []),
     ]);
     await tx.done;
@@ -119,7 +123,11 @@ export async function forgetGone(gone: readonly string[]): Promise<void> {
   const ids = new Set(gone);
   try {
     const db = await database();
-    const [jobs, kept, typed] = await Promise.all([db.getAllKeys('jobs'), db.getAllKeys('kept'), db.getAllKeys('typed')]); // prettier-ignore
+    const [jobs, kept, typed] = await Promise.all([
+      db.getAllKeys('jobs'),
+      db.getAllKeys('kept'),
+      db.getAllKeys('typed'),
+    ]);
     for (const id of new Set([...jobs, ...kept.map(([job]) => job), ...typed.map(([job]) => job)]))
       if (ids.has(id)) await forgetJob(id);
   } catch {

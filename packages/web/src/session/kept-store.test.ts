@@ -57,7 +57,12 @@ describe('what the browser keeps', () => {
     expect(ids(await loadKept('j2', 'page'))).to.deep.equal([]);
   });
   it('with the steps of undo and what was refused', async () => {
-    const refused = [{ ...act('9', 0.9), why: 'it is too far' }].map(({ id, act: a, label, why }) => ({ id, act: a, label, why })); // prettier-ignore
+    const refused = [{ ...act('9', 0.9), why: 'it is too far' }].map(({ id, act: a, label, why }) => ({
+      id,
+      act: a,
+      label,
+      why,
+    }));
     const all = keptOf({ refused, past: [{ label: 'x', act: act('1', 1).act }] });
     keep('j6', 'page', all);
     expect((await loadKept('j6', 'page')).kept).to.deep.equal(all);

@@ -154,7 +154,9 @@ export async function loadGone(
             Promise.all([
               tx.objectStore('kept').delete([job, other]),
               tx.objectStore('steps').delete([job, other]),
-              ...texts.filter((t) => t.client === other).map((t) => tx.objectStore('typed').delete([job, other, t.field])), // prettier-ignore
+              ...texts
+                .filter((t) => t.client === other)
+                .map((t) => tx.objectStore('typed').delete([job, other, t.field])),
             ]),
           );
       },

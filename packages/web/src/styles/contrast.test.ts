@@ -3,7 +3,10 @@ import { expect } from 'chai';
 
 const text = readFileSync(new URL('./tokens.css', import.meta.url), 'utf8');
 const [day = '', underCar = ''] = text.split("[data-theme='under-car']");
-const tokensOf = (css: string) => Object.fromEntries([...css.matchAll(/--([a-z-]+): (#[0-9a-f]{6})/g)].map(([, name, value]) => [name, value])) as Record<string, string>; // prettier-ignore
+const tokensOf = (css: string) =>
+  Object.fromEntries(
+    [...css.matchAll(/--([a-z-]+): (#[0-9a-f]{6})/g)].map(([, name, value]) => [name, value]),
+  ) as Record<string, string>;
 
 /** Relative luminance and contrast as WCAG 2.2 defines them. */
 const luminance = (colour: string): number => {

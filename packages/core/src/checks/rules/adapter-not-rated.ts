@@ -22,7 +22,9 @@ export const adapterNotRated: Rule = {
 function reportsOf(findings: Findings, joint: JointFinding): SnagReport[] {
   const { id, to, chain, meetings } = joint;
   // clamped hose is judged by the hose and its clamp
-  const known = meetings.flatMap((m) => (m.mating.mates && m.isKnown && m.mating.seal !== 'clampedHose' ? [m.mating.seal] : [])); // prettier-ignore
+  const known = meetings.flatMap((m) =>
+    m.mating.mates && m.isKnown && m.mating.seal !== 'clampedHose' ? [m.mating.seal] : [],
+  );
   if (known.length === 0 && chain.length === 0) return [];
   const place = placeOf(findings, joint);
   const found = known.flatMap((seal) => objections(seal, [], place).map((o) => ({ o, seal })));
@@ -55,7 +57,6 @@ function wordsOf(
   seal: Seal,
   where: string,
 ): Pick<SnagReport, 'grade' | 'what' | 'why' | 'figure' | 'limit'> {
-  // prettier-ignore
   switch (o.by) {
     case 'pressure':
       return {

@@ -21,13 +21,42 @@ export const circuitFault: Rule = {
     }));
     switch (fault?.code) {
       case 'short':
-        reports.push({ ...base, grade: 'stop', path: fieldOf(job, fault.by[0] ?? fault.source), what: `${name(fault.source)} is shorted to earth through ${fault.by.map(name).join(', ')}.`, ...(fault.amps !== undefined ? { figure: { label: 'with no pump running', ...figure('current', fault.amps) } } : {}), why: 'The fuse goes at once; without one the wire burns.', cure: 'Find the wire that joins feed and earth with nothing between, and take it to where it belongs.', hides: 'Voltages and currents cannot be told while it stands.' }); // prettier-ignore
+        reports.push({
+          ...base,
+          grade: 'stop',
+          path: fieldOf(job, fault.by[0] ?? fault.source),
+          what: `${name(fault.source)} is shorted to earth through ${fault.by.map(name).join(', ')}.`,
+          ...(fault.amps !== undefined
+            ? { figure: { label: 'with no pump running', ...figure('current', fault.amps) } }
+            : {}),
+          why: 'The fuse goes at once; without one the wire burns.',
+          cure: 'Find the wire that joins feed and earth with nothing between, and take it to where it belongs.',
+          hides: 'Voltages and currents cannot be told while it stands.',
+        });
         break;
       case 'sourcesOppose':
-        reports.push({ ...base, grade: 'stop', path: fieldOf(job, fault.sources[0]!), what: `${fault.sources.map(name).join(' and ')} press against one another.`, ...(fault.amps !== undefined ? { figure: { label: 'between them', ...figure('current', fault.amps) } } : {}), why: 'One discharges through the other as fast as the wire lets it: both get hot.', cure: 'Keep one source, or part them with an isolator.', hides: 'Voltages and currents cannot be told while it stands.' }); // prettier-ignore
+        reports.push({
+          ...base,
+          grade: 'stop',
+          path: fieldOf(job, fault.sources[0]!),
+          what: `${fault.sources.map(name).join(' and ')} press against one another.`,
+          ...(fault.amps !== undefined ? { figure: { label: 'between them', ...figure('current', fault.amps) } } : {}),
+          why: 'One discharges through the other as fast as the wire lets it: both get hot.',
+          cure: 'Keep one source, or part them with an isolator.',
+          hides: 'Voltages and currents cannot be told while it stands.',
+        });
         break;
       case 'noOperatingPoint':
-        reports.push({ ...base, grade: 'stop', path: fieldOf(job, fault.load), what: `${name(fault.load)} finds no voltage at which it runs.`, figure: { label: 'of what it wants it gets', ...figure('fraction', fault.share) }, limit: { label: 'all', ...figure('fraction', 1) }, why: 'The less it gets the more it draws, until nothing is left.', cure: 'Thicker or shorter wire.' }); // prettier-ignore
+        reports.push({
+          ...base,
+          grade: 'stop',
+          path: fieldOf(job, fault.load),
+          what: `${name(fault.load)} finds no voltage at which it runs.`,
+          figure: { label: 'of what it wants it gets', ...figure('fraction', fault.share) },
+          limit: { label: 'all', ...figure('fraction', 1) },
+          why: 'The less it gets the more it draws, until nothing is left.',
+          cure: 'Thicker or shorter wire.',
+        });
         break;
       case 'floating':
       case 'noEarth':

@@ -14,7 +14,11 @@ export const contactOverloaded: Rule = {
   key: 'contact-overloaded',
   check: ({ job, wiring }) =>
     (wiring?.rated ?? []).flatMap((found): SnagReport[] => {
-      const base = { stage: 'wiring', path: ['wiring', 'devices', found.device, 'rating'], source: 'its own rating; common practice' } as const; // prettier-ignore
+      const base = {
+        stage: 'wiring',
+        path: ['wiring', 'devices', found.device, 'rating'],
+        source: 'its own rating; common practice',
+      } as const;
       const whose = found.pumps.length > 0 ? ` of ${pumpWords(job, found.pumps)}` : '';
       const limit = { label: 'rated', ...figure('current', found.rated) };
       if (isMore(found.amps, found.rated))
@@ -31,7 +35,6 @@ export const contactOverloaded: Rule = {
           },
         ];
       if (found.fuse !== undefined && found.pumps.length > 0 && isMore(found.fuse, found.rated))
-        // prettier-ignore
         return [
           {
             ...base,
@@ -54,14 +57,15 @@ function stronger(
   { device, rated }: RatedFinding,
   amps: number,
 ): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
-  // prettier-ignore
   const own = wiring?.devices?.find((d) => d.id === device);
   if (own?.kind !== 'connector')
     return { cure: 'Use one that is rated for it, or let it switch the coil of a relay that is.' };
   const pins = atLeastOne(own.pins);
   const needs = Math.ceil((amps / (rated / pins)) * (1 - 1e-9));
   if (needs > MOST_PINS) return { cure: 'Use a connector with stronger pins, or feed the pump past it by studs.' };
-  const wires = (wiring?.wires ?? []).filter((w) => [w.from?.device, w.to?.device].includes(device) && w.stands !== 'out' && (w.conductors ?? 1) < needs); // prettier-ignore
+  const wires = (wiring?.wires ?? []).filter(
+    (w) => [w.from?.device, w.to?.device].includes(device) && w.stands !== 'out' && (w.conductors ?? 1) < needs,
+  );
   return {
     cure: `${needs} pins side by side carry ${measured(needs * (rated / pins), 'A').si} A: a conductor in each.`,
     act: {

@@ -60,7 +60,11 @@ describe('no snag is raised for', () => {
     expectSnag('old-connection', old({ tagged: true }), old({ tagged: false }), 'fix');
   });
   it('a hose that is not measured yet, below the dead-head pressure: its needs speak', () => {
-    const hose = (change: object) => cleanJob((j) => { delete get(j, 'pump').reliefPressure; Object.assign(get(j, 'hose', 1), { construction: 'r9', ...change }); }); // prettier-ignore
+    const hose = (change: object) =>
+      cleanJob((j) => {
+        delete get(j, 'pump').reliefPressure;
+        Object.assign(get(j, 'hose', 1), { construction: 'r9', ...change });
+      });
     expect(snagsOfRule(hose({}), 'hose-below-pressure').map((s) => s.part)).to.include('hose-2');
     const bare = hose({ length: undefined });
     expect(snagsOfRule(bare, 'hose-below-pressure').map((s) => s.part)).to.not.include('hose-2');
@@ -75,7 +79,9 @@ describe('a carburettor and a direct-injection engine', () => {
       Object.assign(j.assumptions, { reidVapourPressure: si(90e3, 'kPa'), soakTemperature: si(380, '°C') });
       get(j, 'regulator').setPressure = si(psi(2), 'psi');
     });
-    const said = assess(hot).snags.filter((s) => ['vapour-at-restart', 'set-pressure', 'rail-pressure-high', 'rail-pressure-low'].includes(s.rule)); // prettier-ignore
+    const said = assess(hot).snags.filter((s) =>
+      ['vapour-at-restart', 'set-pressure', 'rail-pressure-high', 'rail-pressure-low'].includes(s.rule),
+    );
     expect(said.map((s) => s.rule)).to.include.members(['vapour-at-restart', 'set-pressure']);
     for (const s of said) expect(`${s.what} ${s.why} ${s.cure}`, s.rule).to.not.match(/injector/i);
     const direct = changed(demoJobs.islandShuttle, (j) => {
@@ -91,7 +97,11 @@ describe('a carburettor and a direct-injection engine', () => {
 /** Snags that were missing. */
 describe('a snag is raised for', () => {
   it('a controller that holds 95 psi where the engine wants 72', () => {
-    const at = (pressure: number) => changed(demoJobs.islandShuttle, (j) => { j.brief.railPressure = si(psi(72), 'psi'); get(j, 'pump').targetPressure = si(psi(pressure), 'psi'); }); // prettier-ignore
+    const at = (pressure: number) =>
+      changed(demoJobs.islandShuttle, (j) => {
+        j.brief.railPressure = si(psi(72), 'psi');
+        get(j, 'pump').targetPressure = si(psi(pressure), 'psi');
+      });
     const snag = expectSnag('controller-pressure', at(72), at(95), 'fix', 'pump-1');
     expect(snag.what).to.include('more');
     expect(snagsOfRule(at(60), 'controller-pressure')[0]!.what).to.include('less');
@@ -114,17 +124,30 @@ describe('a snag is raised for', () => {
         j.survey.oldConnections = [{ id: 'c', did: 'return', fate, tagged: true }];
       });
     expectSnag('return-capped', old('reuse'), old('cap'), 'stop');
-    expect(snagsOfRule(cleanJob((j) => (j.survey.oldConnections = [{ id: 'c', did: 'return', fate: 'cap' }])), 'return-capped')).to.deep.equal([]);
-  }); // prettier-ignore
+    expect(
+      snagsOfRule(
+        cleanJob((j) => (j.survey.oldConnections = [{ id: 'c', did: 'return', fate: 'cap' }])),
+        'return-capped',
+      ),
+    ).to.deep.equal([]);
+  });
   it('a reference hose that the brief does not want', () => {
-    const at = (manifoldReference: boolean, rest: object = {}) => cleanJob((j) => { Object.assign(j.brief, { manifoldReference, ...rest }); get(j, 'regulator').referenced = true; }); // prettier-ignore
+    const at = (manifoldReference: boolean, rest: object = {}) =>
+      cleanJob((j) => {
+        Object.assign(j.brief, { manifoldReference, ...rest });
+        get(j, 'regulator').referenced = true;
+      });
     expectSnag('reference-unwanted', at(true), at(false), 'fix', 'regulator-1');
     expect(snagsOfRule(at(false, { aspiration: 'turbo', boost: si(70e3, 'kPa') }), 'reference-unwanted')).to.deep.equal(
       [],
     );
   });
   it('a filter or rail behind a bypass regulator, rated below what it sees should that stick', () => {
-    const at = (rating: number) => cleanJob((j) => { delete get(j, 'pump').reliefPressure; get(j, 'rail').maximumPressure = si(rating, 'kPa'); }); // prettier-ignore
+    const at = (rating: number) =>
+      cleanJob((j) => {
+        delete get(j, 'pump').reliefPressure;
+        get(j, 'rail').maximumPressure = si(rating, 'kPa');
+      });
     const snag = expectSnag('part-below-dead-head', at(850e3), at(830e3), 'stop', 'rail-1');
     expect(snag.why).to.include('sticks shut');
   });
@@ -151,10 +174,19 @@ describe('a snag is raised for', () => {
   });
   it('an electric pump with a supply and nothing said of its cut-off: it is asked', () => {
     const asked = (change: (j: Job) => void, survey: object = {}) =>
-      needsOf(cleanJob((j) => { delete j.survey.crashShutOff; delete j.survey.stopsWithEngine; Object.assign(j.survey, survey); change(j); })).filter((n) => n.name.startsWith('whether the pump')).length; // prettier-ignore
+      needsOf(
+        cleanJob((j) => {
+          delete j.survey.crashShutOff;
+          delete j.survey.stopsWithEngine;
+          Object.assign(j.survey, survey);
+          change(j);
+        }),
+      ).filter((n) => n.name.startsWith('whether the pump')).length;
     const supplied = (j: Job) => {
       wire(j, { fuse: 20 });
-      j.wiring!.wires = j.wiring!.wires!.filter((w) => !/^8[56]$/.test(w.from!.terminal) && !/^8[56]$/.test(w.to!.terminal)); // prettier-ignore
+      j.wiring!.wires = j.wiring!.wires!.filter(
+        (w) => !/^8[56]$/.test(w.from!.terminal) && !/^8[56]$/.test(w.to!.terminal),
+      );
     };
     expect(asked(supplied)).to.equal(2);
     expect(asked(supplied, { crashShutOff: true, stopsWithEngine: false })).to.equal(0);

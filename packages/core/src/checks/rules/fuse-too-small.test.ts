@@ -11,6 +11,9 @@ describe('rule fuse-too-small', () => {
     });
     const snag = expectSnag('fuse-too-small', cleanJob(), bad, 'fix', 'pump-1');
     expect(snag.limit!.si).to.be.closeTo(20, 1e-9);
-    expect(snag.act).to.deep.include({ act: 'setAll', changes: [{ path: ['wiring', 'devices', 'fuse-1', 'rating'], value: { si: 20, unit: 'A' } }] }); // prettier-ignore
+    expect(snag.act).to.deep.include({
+      act: 'setAll',
+      changes: [{ path: ['wiring', 'devices', 'fuse-1', 'rating'], value: { si: 20, unit: 'A' } }],
+    });
   });
 });

@@ -29,7 +29,9 @@ export const fuseTooSmall: Rule = {
           why: 'It will blow when the pump works hardest; a bigger fuse also needs wire and pins that carry it.',
           ...(next !== undefined && changes.length > 0
             ? resize(findings.job, changes)
-            : { cure: 'No blade fuse is large enough, or no wire of the table: split the pumps onto separate relays and fuses.' }), // prettier-ignore
+            : {
+                cure: 'No blade fuse is large enough, or no wire of the table: split the pumps onto separate relays and fuses.',
+              }),
           source: '1.25 × current, common practice; sizes ISO 8820-3',
         },
       ];

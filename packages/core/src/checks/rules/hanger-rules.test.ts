@@ -18,7 +18,11 @@ describe('rule hanger-too-long', () => {
   it('asks for one that touches before the gasket is seated', () => {
     // with a sock in between nothing is said within what it gives; bare metal has no give
     expect(snagsOfRule(rigid(238.5), 'hanger-too-long')).to.deep.equal([]);
-    const bare = (stack: number) => changed(rigid(stack), (j) => { act(j, { act: 'takeOut', id: 'sock-1' }); delete j.hanger!.sockThickness; }); // prettier-ignore
+    const bare = (stack: number) =>
+      changed(rigid(stack), (j) => {
+        act(j, { act: 'takeOut', id: 'sock-1' });
+        delete j.hanger!.sockThickness;
+      });
     expectSnag('hanger-too-long', bare(237.9), bare(238.5), 'fix');
     expectSnag('hanger-too-long', bare(236), bare(239.2), 'stop');
   });
@@ -54,7 +58,10 @@ describe('rule sock-folded', () => {
 
 describe('rule opening-too-small', () => {
   const pumps = (...diameters: number[]) =>
-    withHanger({ openingDiameter: mm(86), bodies: diameters.map((d, i) => ({ id: `b${i}`, label: `pump ${i + 1}`, diameter: mm(d) })) }); // prettier-ignore
+    withHanger({
+      openingDiameter: mm(86),
+      bodies: diameters.map((d, i) => ({ id: `b${i}`, label: `pump ${i + 1}`, diameter: mm(d) })),
+    });
   it('stops at three pumps in too small an opening and says which pass', () => {
     const snag = expectSnag('opening-too-small', pumps(39, 39), pumps(50, 39, 39), 'stop');
     expect(snag.cure).to.match(/only pump \d and pump \d/);
@@ -86,10 +93,16 @@ describe('rule pickup-not-lowest', () => {
   it('speaks for a pickup on the upper step of the floor', () => {
     const stepped = (forward: number) =>
       cleanJob((j) => {
-        Object.assign(j.survey.tank, { shape: 'stepped', zones: [{ id: 'a', length: mm(300), floor: mm(0) }, { id: 'b', length: mm(320), floor: mm(40) }] });
+        Object.assign(j.survey.tank, {
+          shape: 'stepped',
+          zones: [
+            { id: 'a', length: mm(300), floor: mm(0) },
+            { id: 'b', length: mm(320), floor: mm(40) },
+          ],
+        });
         j.hanger!.openingForward = mm(forward);
         j.gauge = undefined;
-      }); // prettier-ignore
+      });
     const snag = expectSnag('pickup-not-lowest', stepped(110), stepped(-110), 'fix');
     expect(snag.figure!.si).to.be.closeTo(0.04, 1e-9);
   });
@@ -143,7 +156,7 @@ describe('rule plate-crowded', () => {
     expectSnag('plate-crowded', ports(17.5), ports(46), 'fix');
     expectSnag('plate-crowded', withHanger({}), withHanger({ boltCircle: mm(124) }), 'fix');
     expectSnag('plate-crowded', withHanger({}), withHanger({ roomAbove: mm(20) }), 'fix');
-  }); // prettier-ignore
+  });
 });
 
 describe('a hanger that nobody has looked at', () => {

@@ -25,7 +25,13 @@ export const hoseRoute: Rule = {
           }
         : undefined;
       const name = quotedId(job, line.part);
-      const base = { part: line.part, which: fault, stage: 'routes', path: ['parts', line.part, 'length'], source: SOURCE } as const; // prettier-ignore
+      const base = {
+        part: line.part,
+        which: fault,
+        stage: 'routes',
+        path: ['parts', line.part, 'length'],
+        source: SOURCE,
+      } as const;
       if (fault === 'short')
         return [
           {

@@ -6,7 +6,8 @@ import { figure } from '../../units/quantity.ts';
 import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
-const asFigure = (value: Figure | string | undefined): Figure | undefined => (typeof value === 'object' ? value : undefined); // prettier-ignore
+const asFigure = (value: Figure | string | undefined): Figure | undefined =>
+  typeof value === 'object' ? value : undefined;
 
 /** Hose that gets hotter than it is made for, is bent tighter than its bore allows, or is older than it lasts. */
 export const hoseWorn: Rule = {
@@ -24,7 +25,6 @@ export const hoseWorn: Rule = {
         key: string,
         words: Pick<SnagReport, 'what' | 'figure' | 'limit' | 'why' | 'cure'>,
       ): SnagReport => ({
-        // prettier-ignore
         grade: 'fix',
         stage: 'run',
         part: part.id,

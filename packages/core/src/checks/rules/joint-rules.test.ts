@@ -74,7 +74,11 @@ describe('rule adapter-not-rated', () => {
   it('stops where an adapter is rated below the pressure there, just under and just over', () => {
     const union = genericAdapter('straight: swivel female flare37 -6 + male orb -6, steel')!;
     const rated = (pressure: number) =>
-      meeting('male flare37 -6', 'female orb -6', (j) => (jointInto(j, 'rail-1').chain = [{ ...union, code: 'own', maximumPressure: pressure }])); // prettier-ignore
+      meeting(
+        'male flare37 -6',
+        'female orb -6',
+        (j) => (jointInto(j, 'rail-1').chain = [{ ...union, code: 'own', maximumPressure: pressure }]),
+      );
     const [snag] = snagsOfRule(rated(100e3), 'adapter-not-rated');
     expect(snag).to.include({ grade: 'stop' });
     const seen = snag!.figure!.si;

@@ -30,7 +30,10 @@ export const lineTooNear: Rule = {
             grade: 'fix',
             which: 'line' in c.to ? `line ${c.to.line}` : 'itself',
             path: ['routes', 'lines', c.line, 'through'],
-            what: 'line' in c.to ? `${name} touches ${quotedId(job, c.to.line)}, ${where}.` : `${name} touches itself, ${where}.`, // prettier-ignore
+            what:
+              'line' in c.to
+                ? `${name} touches ${quotedId(job, c.to.line)}, ${where}.`
+                : `${name} touches itself, ${where}.`,
             why: 'Lines that touch chafe through, more so where one of them moves.',
             cure: 'Lead one of them another way, or clip them together with a spacer.',
           };
@@ -42,9 +45,16 @@ export const lineTooNear: Rule = {
           grade: STOPS.has(zone.kind) ? 'stop' : 'fix',
           which: `zone ${id}`,
           path: ['routes', 'zones', id, 'gap'],
-          what: c.gap < 0 ? `${name} runs through ${zoneName(routes, id)}, ${where}.` : `${name} is too near to ${zoneName(routes, id)}, ${where}.`, // prettier-ignore
+          what:
+            c.gap < 0
+              ? `${name} runs through ${zoneName(routes, id)}, ${where}.`
+              : `${name} is too near to ${zoneName(routes, id)}, ${where}.`,
           why: zoneKinds[zone.kind].why,
-          cure: move ? sayMoveCure(move) : zone.kind === 'hot' ? 'Lead it further off, or put a shield between.' : 'Lead it another way.', // prettier-ignore
+          cure: move
+            ? sayMoveCure(move)
+            : zone.kind === 'hot'
+              ? 'Lead it further off, or put a shield between.'
+              : 'Lead it another way.',
           ...(move ? { act: move.act, actLabel: 'Move it' } : {}),
         };
       }),

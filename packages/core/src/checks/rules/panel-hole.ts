@@ -53,7 +53,10 @@ export const panelHoleRule: Rule = {
 function safePlace({ at, axis, safe }: PanelHole): string {
   const here = at[axis];
   const ways = safe.map(([from, to]) => (here < from ? from - here : here > to ? to - here : 0));
-  const least = ways.reduce<number | undefined>((a, b) => (a !== undefined && Math.abs(a) <= Math.abs(b) ? a : b), undefined); // prettier-ignore
+  const least = ways.reduce<number | undefined>(
+    (a, b) => (a !== undefined && Math.abs(a) <= Math.abs(b) ? a : b),
+    undefined,
+  );
   if (least === undefined) return 'Drill at another height: level with it no place of the panel is clear.';
   const towards = axis === 0 ? (least > 0 ? 'rearward' : 'forward') : least > 0 ? 'to the left' : 'to the right';
   return `Drill ${sayMm(Math.abs(least))} further ${towards}, where both sides are clear.`;

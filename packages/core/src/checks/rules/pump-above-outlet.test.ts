@@ -22,9 +22,12 @@ describe('rule pump-above-outlet', () => {
   });
   it('lets an engine-driven pump lift as much as it lifts, and no more', () => {
     const driven = (height: number) =>
-      carburettorJob(
-        (j) =>
-        act(j, { act: 'swapPart', id: 'pump-1', by: { kind: 'enginePump', id: 'engine-pump-1', inletHeight: mm(height), suctionLift: mm(800) } }), // prettier-ignore
+      carburettorJob((j) =>
+        act(j, {
+          act: 'swapPart',
+          id: 'pump-1',
+          by: { kind: 'enginePump', id: 'engine-pump-1', inletHeight: mm(height), suctionLift: mm(800) },
+        }),
       );
     expectSnag('pump-above-outlet', driven(799), driven(801), 'stop', 'engine-pump-1');
   });

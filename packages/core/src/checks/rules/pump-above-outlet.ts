@@ -29,7 +29,10 @@ export const pumpAboveOutlet: Rule = {
         return [
           {
             ...base,
-            what: can > 0 ? `${quoted(part)} sits higher above the tank outlet than it lifts fuel.` : `${quoted(part)} sits above the tank outlet.`, // prettier-ignore
+            what:
+              can > 0
+                ? `${quoted(part)} sits higher above the tank outlet than it lifts fuel.`
+                : `${quoted(part)} sits above the tank outlet.`,
             figure: { label: 'pump inlet', ...figure('length', inlet) },
             limit: { label: can > 0 ? 'tank outlet and its lift' : 'tank outlet', ...figure('length', outlet + can) },
             cure: 'Mount the pump lower, or put one in the tank.',
@@ -41,7 +44,11 @@ export const pumpAboveOutlet: Rule = {
         {
           ...base,
           which: isHigh ? 'high' : 'fuel',
-          ...(isHigh && at && ('joint' in at ? { path: ['joints', at.joint, 'height'] } : { part: at.part, path: ['parts', at.part, 'highest'] })), // prettier-ignore
+          ...(isHigh &&
+            at &&
+            ('joint' in at
+              ? { path: ['joints', at.joint, 'height'] }
+              : { part: at.part, path: ['parts', at.part, 'highest'] })),
           what: isHigh
             ? `The suction line of ${quoted(part)} rises above the fuel it draws from.`
             : `${quoted(part)} sits above the fuel in the ${from}.`,

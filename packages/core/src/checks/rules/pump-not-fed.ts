@@ -68,13 +68,16 @@ function turnedRound({ wiring, parts }: Job, part: string): Pick<SnagReport, 'ac
   const device = wiring?.devices?.find((d) => d.kind === 'pumpLoad' && d.part === part)?.id;
   if (!wiring || device === undefined) return {};
   const other = (terminal: string) => (terminal === 'plus' ? 'minus' : 'plus');
-  const turned = (wiring.wires ?? []).flatMap(
-    (w) =>
-    (['from', 'to'] as const).flatMap((end) => (w[end]?.device === device ? [{ wire: w.id, end, to: { device, terminal: other(w[end].terminal) } }] : [])), // prettier-ignore
+  const turned = (wiring.wires ?? []).flatMap((w) =>
+    (['from', 'to'] as const).flatMap((end) =>
+      w[end]?.device === device ? [{ wire: w.id, end, to: { device, terminal: other(w[end].terminal) } }] : [],
+    ),
   );
   const after: Harness = {
     ...wiring,
-    wires: (wiring.wires ?? []).map((w) => turned.filter((t) => t.wire === w.id).reduce((x, t) => ({ ...x, [t.end]: t.to }), w)), // prettier-ignore
+    wires: (wiring.wires ?? []).map((w) =>
+      turned.filter((t) => t.wire === w.id).reduce((x, t) => ({ ...x, [t.end]: t.to }), w),
+    ),
   };
   const found = cutOff(after, DRIVING);
   if (found.backwards.has(part) || !found.running.has(part)) return {};

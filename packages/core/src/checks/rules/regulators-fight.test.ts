@@ -18,7 +18,12 @@ const second = (set: number): Job =>
       ports: {},
     };
     act(j, { act: 'attachPart', to: { part: 'rail-1', port: 'side-1' }, part, port: 'in' });
-    act(j, { act: 'attachPart', to: { part: 'regulator-9', port: 'return' }, part: { ...get(j, 'hose', 2), id: 'hose-9', ports: {} }, port: 'in' }); // prettier-ignore
+    act(j, {
+      act: 'attachPart',
+      to: { part: 'regulator-9', port: 'return' },
+      part: { ...get(j, 'hose', 2), id: 'hose-9', ports: {} },
+      port: 'in',
+    });
     act(j, { act: 'connect', a: { part: 'hose-9', port: 'out' }, b: { part: 'tank-1', port: 'return-8' } });
   });
 

@@ -47,7 +47,11 @@ export const routeHeights: Rule = {
     function isSuction(id: string): boolean {
       const at = run.order.indexOf(id);
       if (at < 0 || run.lineOf(id) !== 'supply') return false;
-      const after = run.order.slice(at + 1).find((p) => ['pump', 'enginePump', 'rail', 'carburettor', 'regulator', 'swirlPot'].includes(job.parts[p]!.kind)); // prettier-ignore
+      const after = run.order
+        .slice(at + 1)
+        .find((p) =>
+          ['pump', 'enginePump', 'rail', 'carburettor', 'regulator', 'swirlPot'].includes(job.parts[p]!.kind),
+        );
       return after !== undefined && (job.parts[after]!.kind === 'pump' || job.parts[after]!.kind === 'enginePump');
     }
   },

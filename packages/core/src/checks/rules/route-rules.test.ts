@@ -20,7 +20,8 @@ function shuttle(change: (job: DeepJob, routes: DeepRoutes) => void): Job {
 type DeepJob = { parts: any; joints: any; survey: any; routes: DeepRoutes };
 
 type DeepRoutes = { [K in keyof Routes]-?: any };
-const zoneOf = (routes: DeepRoutes, label: string): ZoneRow & Record<string, unknown> => routes.zones.find((z: ZoneRow) => z.label === label); // prettier-ignore
+const zoneOf = (routes: DeepRoutes, label: string): ZoneRow & Record<string, unknown> =>
+  routes.zones.find((z: ZoneRow) => z.label === label);
 const of = (job: Job, rule: string): Snag[] => assess(job).snags.filter((s) => s.rule === rule);
 const only = (job: Job, rule: string): Snag => {
   const found = of(job, rule);
@@ -32,7 +33,16 @@ const LINE = 9.525 / 2; // mm, half of 3/8 in
 /** A pipe beside the feed line with so much between their skins, mm. */
 const exhaustAt = (gap: number, more: object = {}) =>
   shuttle((_, routes) => {
-    routes.zones.push({ id: 'near', label: 'Tail pipe', kind: 'hot', shape: 'pipe', a: at(1000, 550 + LINE + 30 + gap, 420), b: at(1600, 550 + LINE + 30 + gap, 420), radius: mm(30), ...more }); // prettier-ignore
+    routes.zones.push({
+      id: 'near',
+      label: 'Tail pipe',
+      kind: 'hot',
+      shape: 'pipe',
+      a: at(1000, 550 + LINE + 30 + gap, 420),
+      b: at(1600, 550 + LINE + 30 + gap, 420),
+      radius: mm(30),
+      ...more,
+    });
   });
 
 describe('routes: lines and what they keep off', () => {
@@ -62,12 +72,14 @@ describe('routes: lines and what they keep off', () => {
     };
     expect(of(shield(2400, 3300), 'line-too-near')).to.have.length(0);
     expect(of(shield(2400, 2800), 'line-too-near')).to.have.length(1); // the rest of it lies bare
-    const line = (job: Job) => assess(job).findings.job.parts[FEED] as { exhaustGap?: { si: number }; shielded?: boolean }; // prettier-ignore
+    const line = (job: Job) =>
+      assess(job).findings.job.parts[FEED] as { exhaustGap?: { si: number }; shielded?: boolean };
     expect(line(exhaustAt(60)).exhaustGap!.si).to.be.closeTo(0.06, 1e-6);
     expect([line(exhaustAt(60)).shielded, line(shield(2400, 3300)).shielded]).to.deep.equal([undefined, true]);
   });
   it('an axle at full travel keeps 50 mm, and its cure does', () => {
-    const axle = (gap: number) => shuttle((_, routes) => (zoneOf(routes, 'Rear axle').rises = mm(560 - LINE - 340 - gap))); // prettier-ignore
+    const axle = (gap: number) =>
+      shuttle((_, routes) => (zoneOf(routes, 'Rear axle').rises = mm(560 - LINE - 340 - gap)));
     expect(of(axle(50.1), 'line-too-near')).to.have.length(0);
     const snag = only(axle(49.9), 'line-too-near');
     expect([snag.grade, snag.limit!.si]).to.deep.equal(['stop', 0.05]);
@@ -77,7 +89,10 @@ describe('routes: lines and what they keep off', () => {
     expect(jobSchema.safeParse(cured).success).to.equal(true);
   });
   it('the plane of the belts', () => {
-    const belts = (gap: number) => shuttle((_, routes) => Object.assign(zoneOf(routes, 'Belts'), { a: at(-600, 550 + LINE + gap, 300), b: at(1300, 700, 600) })); // prettier-ignore
+    const belts = (gap: number) =>
+      shuttle((_, routes) =>
+        Object.assign(zoneOf(routes, 'Belts'), { a: at(-600, 550 + LINE + gap, 300), b: at(1300, 700, 600) }),
+      );
     expect(of(belts(25.1), 'line-too-near')).to.have.length(0);
     const [snag] = of(belts(24.9), 'line-too-near');
     expect(snag!.what).to.match(/^“Feed line” is too near to “Belts”/);
@@ -93,7 +108,10 @@ describe('routes: lines and what they keep off', () => {
   it('lines that touch one another', () => {
     const second = (up: number) =>
       shuttle((job, routes) => {
-        routes.vent = { start: { ...at(4400, 550, 420 + up), heading: { si: Math.PI, unit: '°' } }, finish: at(500, 550, 420 + up) }; // prettier-ignore
+        routes.vent = {
+          start: { ...at(4400, 550, 420 + up), heading: { si: Math.PI, unit: '°' } },
+          finish: at(500, 550, 420 + up),
+        };
         routes.zones = [];
         job.survey.vent = { bore: mm(6) };
       });
@@ -152,7 +170,8 @@ describe('routes: hoses', () => {
       routes.lines['hose-2'] = {};
     });
     const snag = of(turned, 'hose-route')[0];
-    if (snag?.act) expect(of(applyAct(turned, snag.act), 'hose-route').filter((s) => s.which === snag.which)).to.have.length(0); // prettier-ignore
+    if (snag?.act)
+      expect(of(applyAct(turned, snag.act), 'hose-route').filter((s) => s.which === snag.which)).to.have.length(0);
     expect(snag?.grade).to.equal('stop');
   });
 });
@@ -161,7 +180,15 @@ describe('routes: panels, tubes, clips and the tank', () => {
   it('a hole keeps 10 mm off a fastener on the far side, and says where it is safe', () => {
     const bolt = (gap: number) =>
       shuttle((_, routes) => {
-        zoneOf(routes, 'Rear cross-member').fasteners = [{ id: 'row-1', label: 'belt plate', ...at(1800, 550 + (9.525 + 6) / 2 + 20 + gap, 420), across: mm(40), isBehind: true }]; // prettier-ignore
+        zoneOf(routes, 'Rear cross-member').fasteners = [
+          {
+            id: 'row-1',
+            label: 'belt plate',
+            ...at(1800, 550 + (9.525 + 6) / 2 + 20 + gap, 420),
+            across: mm(40),
+            isBehind: true,
+          },
+        ];
       });
     expect(of(bolt(10.1), 'panel-hole')).to.have.length(0);
     const snag = only(bolt(9.9), 'panel-hole');
@@ -187,7 +214,13 @@ describe('routes: panels, tubes, clips and the tank', () => {
   });
   it('bends have room, and the bender its straight', () => {
     const corners = (apart: number) =>
-      shuttle((_, routes) => (routes.lines[FEED].through = [at(3000, 550, 420), at(3000, 550 - apart, 420)].map((p, i) => ({ id: `row-${i}`, ...p })))); // prettier-ignore
+      shuttle(
+        (_, routes) =>
+          (routes.lines[FEED].through = [at(3000, 550, 420), at(3000, 550 - apart, 420)].map((p, i) => ({
+            id: `row-${i}`,
+            ...p,
+          }))),
+      );
     // two near square bends on 28.575 mm: the first corner turns 90°, the second what is left
     const [none] = of(corners(40), 'tube-bending');
     expect([none!.grade, none!.which]).to.deep.equal(['stop', 'no room']);
@@ -224,7 +257,16 @@ describe('routes: panels, tubes, clips and the tank', () => {
   it('a spanner turns at both ends of a line: 2.2 times its flats across', () => {
     // 19 mm across: the head sweeps 20.9 mm; the nut's middle stands 12 mm out of the port
     const wall = (gap: number) =>
-      shuttle((_, routes) => routes.zones.push({ id: 'wall', label: 'Bracket', kind: 'panel', shape: 'box', a: at(3900, 550 + gap, 380), b: at(4080, 600 + gap, 460) })); // prettier-ignore
+      shuttle((_, routes) =>
+        routes.zones.push({
+          id: 'wall',
+          label: 'Bracket',
+          kind: 'panel',
+          shape: 'box',
+          a: at(3900, 550 + gap, 380),
+          b: at(4080, 600 + gap, 460),
+        }),
+      );
     expect(of(wall(21), 'joint-out-of-reach')).to.have.length(0);
     const snag = only(wall(20.8), 'joint-out-of-reach');
     expect([snag.part, snag.which]).to.deep.equal([FEED, 'in']);
@@ -247,7 +289,13 @@ describe('routes: what is measured wrong', () => {
   it('a place that coincides with the one before, and a way straight back', () => {
     const twice = shuttle((_, routes) => (routes.lines[FEED].through[4] = { id: 'row-5', ...at(3350, 550, 560) }));
     expect(only(twice, 'route-impossible').why).to.match(/^Point \d+ lies where point \d+ does/);
-    const back = shuttle((_, routes) => (routes.lines[FEED].through = [at(3000, 550, 420), at(3500, 550, 420), at(3000, 550, 420)].map((p, i) => ({ id: `row-${i}`, ...p })))); // prettier-ignore
+    const back = shuttle(
+      (_, routes) =>
+        (routes.lines[FEED].through = [at(3000, 550, 420), at(3500, 550, 420), at(3000, 550, 420)].map((p, i) => ({
+          id: `row-${i}`,
+          ...p,
+        }))),
+    );
     expect(only(back, 'route-impossible').why).to.match(/straight back/);
   });
   it('a tape triangle that cannot close is named, with by how much', () => {
@@ -258,7 +306,9 @@ describe('routes: what is measured wrong', () => {
     expect(snag.path).to.deep.equal(['routes', 'points', 'row-3', 'label']);
   });
   it('a zone inside the tank, and one without thickness', () => {
-    const inside = shuttle((_, routes) => Object.assign(zoneOf(routes, 'Belts'), { a: at(4200, 100, 240), b: at(4300, 200, 300) })); // prettier-ignore
+    const inside = shuttle((_, routes) =>
+      Object.assign(zoneOf(routes, 'Belts'), { a: at(4200, 100, 240), b: at(4300, 200, 300) }),
+    );
     expect(only(inside, 'place-wrong').why).to.match(/tank/i);
     const flat = shuttle((_, routes) => (zoneOf(routes, 'Belts').b = at(-1220, 300, 950)));
     expect(only(flat, 'place-wrong').what).to.match(/“Belts”/);
@@ -293,15 +343,21 @@ describe('routes feed the run', () => {
     expect(solved(400)).to.be.below(solved(0));
   });
   it('where a line humps above both of its ends, and nothing where it does not', () => {
-    const highest = (job: Job, part = FEED) => (assess(job).findings.job.parts[part] as { highest?: { si: number } }).highest?.si; // prettier-ignore
+    const highest = (job: Job, part = FEED) =>
+      (assess(job).findings.job.parts[part] as { highest?: { si: number } }).highest?.si;
     expect(highest(islandShuttle), 'over the axle').to.be.closeTo(0.56 - 0.22, 1e-9);
     expect(highest(islandShuttle, 'hose-2'), 'climbs all the way').to.equal(undefined);
-    const humped = shuttle((_, routes) => (routes.lines[FEED].through[9] = { id: 'row-10', ...at(1270, 550, 620), clip: true })); // prettier-ignore
+    const humped = shuttle(
+      (_, routes) => (routes.lines[FEED].through[9] = { id: 'row-10', ...at(1270, 550, 620), clip: true }),
+    );
     // rounded by the bend there
     expect(highest(humped)).to.be.within(0.36, 0.4);
   });
   it('hose ends that turn count as bends, and the tightest bend goes to the ratings', () => {
-    const hose = assess(islandShuttle).findings.job.parts['hose-2'] as unknown as { bend: { si: number }; bends: number }; // prettier-ignore
+    const hose = assess(islandShuttle).findings.job.parts['hose-2'] as unknown as {
+      bend: { si: number };
+      bends: number;
+    };
     expect(hose.bend.si).to.be.closeTo(0.10319 - 0.0075, 1e-4);
     expect(hose.bends).to.equal(0);
   });

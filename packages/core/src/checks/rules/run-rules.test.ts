@@ -125,7 +125,10 @@ describe('staged pumps', () => {
     const wiring = (isShared: boolean) => {
       const job = twoPumpJob();
       const first = simpleWiring({ part: 'pump-1' });
-      job.wiring = simpleWiring({ part: 'pump-2', ...(isShared ? { behind: { fuse: 'fuse-1', relay: 'relay-1' } } : {}) }, first); // prettier-ignore
+      job.wiring = simpleWiring(
+        { part: 'pump-2', ...(isShared ? { behind: { fuse: 'fuse-1', relay: 'relay-1' } } : {}) },
+        first,
+      );
       return job;
     };
     expectSnag('staged-pumps', wiring(false), wiring(true), 'fix', 'pump-2');

@@ -16,7 +16,10 @@ export const sensorRange: Rule = {
       const reports: SnagReport[] = [];
       const base = { stage: 'run', part: part.id, source: 'common practice' } as const;
       const host = circuits(job).into(part.id)[0]?.from;
-      const most = solution && host !== undefined ? Math.max(...resultsOf(solution).map((r) => r.parts.find((p) => p.id === host)?.inletPressure ?? 0)) : 0; // prettier-ignore
+      const most =
+        solution && host !== undefined
+          ? Math.max(...resultsOf(solution).map((r) => r.parts.find((p) => p.id === host)?.inletPressure ?? 0))
+          : 0;
       const full = settledValue(part, 'fullPressure');
       if (most > full)
         reports.push({
@@ -56,7 +59,13 @@ export const sensorAlarm: Rule = {
       const burning = resultsOf(solution).filter((r) => r.point.demand > 0);
       const least = Math.min(...burning.map((r) => r.parts.find((p) => p.id === host)?.inletPressure ?? Infinity));
       if (!Number.isFinite(least)) return [];
-      const base = { grade: 'fix', stage: 'run', part: part.id, path: ['parts', part.id, 'alarm'], source: 'computed; common practice' } as const; // prettier-ignore
+      const base = {
+        grade: 'fix',
+        stage: 'run',
+        part: part.id,
+        path: ['parts', part.id, 'alarm'],
+        source: 'computed; common practice',
+      } as const;
       if (part.alarm.si >= least)
         return [
           {

@@ -52,7 +52,8 @@ function sharedBy(
 ): { device: string; with: string } | undefined {
   const pumps = wiring?.pumps ?? [];
   const own = pumps.findIndex((p) => p.part === part);
-  const isShared = (id: string) => (job.wiring?.devices ?? []).some((d) => d.id === id && (protects(d) || kindOfDevice(d).coil !== undefined)); // prettier-ignore
+  const isShared = (id: string) =>
+    (job.wiring?.devices ?? []).some((d) => d.id === id && (protects(d) || kindOfDevice(d).coil !== undefined));
   for (const other of pumps.slice(0, Math.max(0, own))) {
     const device = pumps[own]!.through.find((id) => other.through.includes(id) && isShared(id));
     if (device) return { device, with: other.part };

@@ -28,8 +28,13 @@ describe('rule tank-shape', () => {
     expect(snag.figure!.si).to.be.closeTo(60, 0.1);
   });
   it('notes a shape that does not hold what the plate says', () => {
-    expectSnag('tank-shape', cleanJob(), cleanJob((j) => (j.survey.tank.capacity = { si: 0.08, unit: 'L' })), 'note');
-  }); // prettier-ignore
+    expectSnag(
+      'tank-shape',
+      cleanJob(),
+      cleanJob((j) => (j.survey.tank.capacity = { si: 0.08, unit: 'L' })),
+      'note',
+    );
+  });
 });
 
 describe('rule vent-line', () => {

@@ -15,7 +15,11 @@ export const tubeBending: Rule = {
       const { table, bench } = tube;
       const outside = part.outsideDiameter?.si;
       const name = quoted(part);
-      const base = { part: part.id, stage: 'routes', source: 'geometry; bender typical, from memory, where it is not measured' } as const; // prettier-ignore
+      const base = {
+        part: part.id,
+        stage: 'routes',
+        source: 'geometry; bender typical, from memory, where it is not measured',
+      } as const;
       const lines = ['routes', 'lines', part.id] as const;
       const found: SnagReport[] = [];
       const lacks = table.straights.map((s, i) => ({ s, i })).filter(({ s }) => s < 0);
@@ -33,13 +37,17 @@ export const tubeBending: Rule = {
         });
       } else if (bench.short.length > 0) {
         const worst = bench.short.reduce((a, b) => (b.needs - b.is > a.needs - a.is ? b : a));
-        const why = { bender: 'The hook of the bender does not hold it.', between: 'The die meets the bend before.', end: 'The flaring tool and the nut have no room there.' }[worst.why]; // prettier-ignore
+        const why = {
+          bender: 'The hook of the bender does not hold it.',
+          between: 'The die meets the bend before.',
+          end: 'The flaring tool and the nut have no room there.',
+        }[worst.why];
         found.push({
           ...base,
           grade: 'fix',
           which: 'short straight',
           path: [...lines, 'through'],
-          what: `Straight ${worst.straight + 1} of ${name} is too short for ${worst.why === 'end' ? 'its end' : 'the bender'}.`, // prettier-ignore
+          what: `Straight ${worst.straight + 1} of ${name} is too short for ${worst.why === 'end' ? 'its end' : 'the bender'}.`,
           figure: { label: 'straight', ...figure('length', worst.is) },
           limit: { label: 'needed', ...figure('length', worst.needs) },
           why,

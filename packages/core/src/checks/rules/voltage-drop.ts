@@ -27,7 +27,9 @@ export const voltageDrop: Rule = {
         part: part.id,
         ...(wire ? { path: ['wiring', 'wires', wire, 'area'] } : {}),
       } as const;
-      const most = worst ? ` Most of it, ${formatQuantity('voltage', worst.volts)}, goes in ${deviceWord(findings.job, worst.id)}.` : ''; // prettier-ignore
+      const most = worst
+        ? ` Most of it, ${formatQuantity('voltage', worst.volts)}, goes in ${deviceWord(findings.job, worst.id)}.`
+        : '';
       if (cost > MOST_COST)
         return [
           {
@@ -62,9 +64,18 @@ export const voltageDrop: Rule = {
 function better({ job, wiring }: Findings): Pick<SnagReport, 'cure' | 'act' | 'actLabel'> {
   const plain = 'Use thicker wire for supply and earth, shorter runs, or a relay close to the pump.';
   const proposal = wiring?.proposal;
-  if (!proposal) return { cure: wiring?.impossible?.why === 'contacts' ? 'Contacts alone take more than that: clean or change fuse holder, relay and earth, then measure again.' : plain }; // prettier-ignore
+  if (!proposal)
+    return {
+      cure:
+        wiring?.impossible?.why === 'contacts'
+          ? 'Contacts alone take more than that: clean or change fuse holder, relay and earth, then measure again.'
+          : plain,
+    };
   return {
-    ...resize(job, proposal.steps.map((s) => s.change)),
+    ...resize(
+      job,
+      proposal.steps.map((s) => s.change),
+    ),
     cure: `The cheapest wire that will do leaves ${formatQuantity('voltage', proposal.dropAfter)} of drop and brings ${formatQuantity('volumeFlow', proposal.gained)}: see the sizes. A relay close to the pump shortens the run.`,
-  }; // prettier-ignore
+  };
 }

@@ -38,9 +38,29 @@ export const wireInTank: Rule = {
     });
     const joints = devicesOf(harness).flatMap((d): SnagReport[] => {
       if (d.kind === 'connector' && d.place === 'inTank' && d.immersible === false)
-        return [{ ...base, grade: 'stop', which: d.id, path: ['wiring', 'devices', d.id, 'immersible'], what: `${deviceWord(job, d.id)} lies in the tank and is not made for fuel.`, why: 'Its plastic swells and its contacts corrode: it sparks in the vapour when it parts.', cure: 'Use the connector made for the hanger, or crimp and shrink with material that stands the fuel.' }]; // prettier-ignore
+        return [
+          {
+            ...base,
+            grade: 'stop',
+            which: d.id,
+            path: ['wiring', 'devices', d.id, 'immersible'],
+            what: `${deviceWord(job, d.id)} lies in the tank and is not made for fuel.`,
+            why: 'Its plastic swells and its contacts corrode: it sparks in the vapour when it parts.',
+            cure: 'Use the connector made for the hanger, or crimp and shrink with material that stands the fuel.',
+          },
+        ];
       if (d.kind === 'splice' && d.inTank && d.made !== 'butt' && d.made !== 'terminal')
-        return [{ ...base, grade: 'stop', which: d.id, path: ['wiring', 'devices', d.id, 'made'], what: `${deviceWord(job, d.id)} lies in the tank and is ${d.made === undefined ? 'of no known kind' : 'no joint for there'}.`, why: 'Inside the tank nothing may be bare or work loose.', cure: 'Crimp it and shrink fluoropolymer over it, or run the wire through in one piece.' }]; // prettier-ignore
+        return [
+          {
+            ...base,
+            grade: 'stop',
+            which: d.id,
+            path: ['wiring', 'devices', d.id, 'made'],
+            what: `${deviceWord(job, d.id)} lies in the tank and is ${d.made === undefined ? 'of no known kind' : 'no joint for there'}.`,
+            why: 'Inside the tank nothing may be bare or work loose.',
+            cure: 'Crimp it and shrink fluoropolymer over it, or run the wire through in one piece.',
+          },
+        ];
       return [];
     });
     return [...covers, ...joints];

@@ -18,14 +18,30 @@ export const wireJoint: Rule = {
         const kind = wire[end];
         const path = ['wiring', 'wires', wire.id, end] as const;
         const which = `${wire.id}-${end}`;
-        if (kind === 'wireNut' || kind === 'twisted') return [stop(base, which, path, `${deviceWord(job, wire.id)} ends in a joint that is none: ${wireEnds[kind].name}.`)]; // prettier-ignore
+        if (kind === 'wireNut' || kind === 'twisted')
+          return [
+            stop(
+              base,
+              which,
+              path,
+              `${deviceWord(job, wire.id)} ends in a joint that is none: ${wireEnds[kind].name}.`,
+            ),
+          ];
         return kind === 'solder' ? [note(base, which, path, `${deviceWord(job, wire.id)} is soldered.`)] : [];
       }),
     );
     const splices = devicesOf(harness).flatMap((d): SnagReport[] => {
       if (d.kind !== 'splice') return [];
       const path = ['wiring', 'devices', d.id, 'made'] as const;
-      if (d.made === 'wireNut' || d.made === 'twist') return [stop(base, d.id, path, `${deviceWord(job, d.id)} is no joint: ${d.made === 'twist' ? 'twisted, bare or taped' : 'a wire nut'}.`)]; // prettier-ignore
+      if (d.made === 'wireNut' || d.made === 'twist')
+        return [
+          stop(
+            base,
+            d.id,
+            path,
+            `${deviceWord(job, d.id)} is no joint: ${d.made === 'twist' ? 'twisted, bare or taped' : 'a wire nut'}.`,
+          ),
+        ];
       return d.made === 'solder' ? [note(base, d.id, path, `${deviceWord(job, d.id)} is soldered.`)] : [];
     });
     return [...ends, ...splices];
@@ -33,5 +49,21 @@ export const wireJoint: Rule = {
 };
 
 type Base = Pick<SnagReport, 'stage' | 'source'>;
-const stop = (base: Base, which: string, path: readonly string[], what: string): SnagReport => ({ ...base, grade: 'stop', which, path, what, why: 'It shakes loose: the pump cuts out, or the bare end sparks beside fuel.', cure: AUTO }); // prettier-ignore
-const note = (base: Base, which: string, path: readonly string[], what: string): SnagReport => ({ ...base, grade: 'note', which, path, what, why: 'Solder makes the wire stiff: it breaks where the stiffness ends unless it is held on both sides.', cure: AUTO }); // prettier-ignore
+const stop = (base: Base, which: string, path: readonly string[], what: string): SnagReport => ({
+  ...base,
+  grade: 'stop',
+  which,
+  path,
+  what,
+  why: 'It shakes loose: the pump cuts out, or the bare end sparks beside fuel.',
+  cure: AUTO,
+});
+const note = (base: Base, which: string, path: readonly string[], what: string): SnagReport => ({
+  ...base,
+  grade: 'note',
+  which,
+  path,
+  what,
+  why: 'Solder makes the wire stiff: it breaks where the stiffness ends unless it is held on both sides.',
+  cure: AUTO,
+});

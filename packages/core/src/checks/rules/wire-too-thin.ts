@@ -47,7 +47,11 @@ function report(findings: Findings, wire: WireFinding, which: 'fuse' | 'load'): 
     path: ['wiring', 'wires', wire.wire, 'area'],
     source:
       'ampacity at 105 °C insulation, typical, from memory: verify; by heat around and bundle; fuse sizes ISO 8820-3',
-    ...(changes.length > 0 ? resize(job, changes) : { cure: 'Use wire that carries more than the fuse passes, and pins as strong; a bundle apart, or a cooler way.' }), // prettier-ignore
+    ...(changes.length > 0
+      ? resize(job, changes)
+      : {
+          cure: 'Use wire that carries more than the fuse passes, and pins as strong; a bundle apart, or a cooler way.',
+        }),
   } as const;
   const limit = { label: 'it carries there', ...figure('current', wire.carries!) };
   if (which === 'fuse')

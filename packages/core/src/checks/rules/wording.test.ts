@@ -5,7 +5,8 @@ import type { Job } from '../../job/job.ts';
 import type { Snag } from '../snag.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
-const said = (job: Job, rule: string, text: (snag: Snag) => string | undefined): (string | undefined)[] => snagsOfRule(job, rule).map(text); // prettier-ignore
+const said = (job: Job, rule: string, text: (snag: Snag) => string | undefined): (string | undefined)[] =>
+  snagsOfRule(job, rule).map(text);
 
 describe('a snag says what goes for its case', () => {
   it('velocity: a return foams, a suction boils, a feed loses', () => {
@@ -34,7 +35,12 @@ describe('a snag says what goes for its case', () => {
     expect(high.act).to.deep.include({ value: 'ptfe' });
   });
   it('a plate: holes that break into its own, or too near its rim', () => {
-    const what = (change: object) => said(cleanJob((j) => Object.assign(j.hanger!, change)), 'plate-crowded', (s) => s.what); // prettier-ignore
+    const what = (change: object) =>
+      said(
+        cleanJob((j) => Object.assign(j.hanger!, change)),
+        'plate-crowded',
+        (s) => s.what,
+      );
     expect(what({ boltCircle: mm(124) })).to.deep.equal(['The stud holes break into the hole of the plate.']);
     expect(what({ plateOutside: mm(150) })).to.deep.equal(['The stud holes lie too near the plate’s rim.']);
   });
@@ -44,10 +50,32 @@ describe('a snag says what goes for its case', () => {
   });
   it('a line, a return or a tank that is not measured through raises nothing', () => {
     for (const key of ['material', 'wall', 'outsideDiameter'] as const)
-      expect(said(cleanJob((j) => delete get(j, 'hardLine')[key]), 'line-below-pressure', (s) => s.what), key).to.deep.equal([]);
-    expect(said(cleanJob((j) => { delete j.hanger; delete get(j, 'returnDrop').pickupDistance; }), 'return-end', (s) => s.what)).to.deep.equal([]);
-    expect(said(cleanJob((j) => delete j.survey.tank.capacity), 'tank-shape', (s) => s.what)).to.deep.equal([]);
-  }); // prettier-ignore
+      expect(
+        said(
+          cleanJob((j) => delete get(j, 'hardLine')[key]),
+          'line-below-pressure',
+          (s) => s.what,
+        ),
+        key,
+      ).to.deep.equal([]);
+    expect(
+      said(
+        cleanJob((j) => {
+          delete j.hanger;
+          delete get(j, 'returnDrop').pickupDistance;
+        }),
+        'return-end',
+        (s) => s.what,
+      ),
+    ).to.deep.equal([]);
+    expect(
+      said(
+        cleanJob((j) => delete j.survey.tank.capacity),
+        'tank-shape',
+        (s) => s.what,
+      ),
+    ).to.deep.equal([]);
+  });
   it('a multiplier is no matter of diesel', () => {
     const diesel = cleanJob((j) =>
       Object.assign(j.brief, { fuel: 'diesel', quotedMultiplier: { si: 1.32, unit: '' } }),

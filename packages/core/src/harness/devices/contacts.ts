@@ -89,13 +89,21 @@ export const relay = defineDevice(
             welded(failed, d.id) || (isCoilWired ? isPulled : untold === 'closed'),
         },
         ...(d.changesOver
-          ? [{ ...at, to: '87a', isClosed: (s: { failed: ReadonlySet<string> }, p: { isPulled: boolean; isCoilWired: boolean }) => p.isCoilWired && !p.isPulled && !welded(s.failed, d.id) }] // prettier-ignore
+          ? [
+              {
+                ...at,
+                to: '87a',
+                isClosed: (s: { failed: ReadonlySet<string> }, p: { isPulled: boolean; isCoilWired: boolean }) =>
+                  p.isCoilWired && !p.isPulled && !welded(s.failed, d.id),
+              },
+            ]
           : []),
         { from: '86', to: '85', ohms: d.coil?.si ?? COIL, draws: true },
       ];
     },
     coil: ['86', '85'],
-    buys: (d) => `relay, ${d.changesOver ? 'change-over' : 'make'} contact${d.rating ? `, ${d.rating.si} A` : ''}, with socket`, // prettier-ignore
+    buys: (d) =>
+      `relay, ${d.changesOver ? 'change-over' : 'make'} contact${d.rating ? `, ${d.rating.si} A` : ''}, with socket`,
   },
 );
 

@@ -78,7 +78,10 @@ export const pumpController = defineDevice(
   {
     resistance: contact(SWITCH),
     rating: quantity('it carries', 'current', 'A', { maximum: 100, likely: [10, 40] }),
-    knowsEngine: flag('stops the pump by itself when the engine stands', 'By a message or a speed signal; else what feeds its enable input must.'), // prettier-ignore
+    knowsEngine: flag(
+      'stops the pump by itself when the engine stands',
+      'By a message or a speed signal; else what feeds its enable input must.',
+    ),
     prime: primes,
     crashInput,
     deadCloses,

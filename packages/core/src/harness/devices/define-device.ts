@@ -74,7 +74,9 @@ export interface DeviceBehaviour<T> {
   /** Holds a voltage of its own: a stabiliser, the supply of a sensor. */
   holds?(device: T): HeldVoltage | undefined;
   /** Draws current between two terminals: a pump by its table, anything else a steady current. */
-  load?(device: T): { readonly from: string; readonly to: string; readonly part?: string; readonly amps?: number } | undefined; // prettier-ignore
+  load?(
+    device: T,
+  ): { readonly from: string; readonly to: string; readonly part?: string; readonly amps?: number } | undefined;
   /** What it opens at, A; null: a fuse that nobody has read. */
   fuse?(device: T): number | null;
   /** Sizes that what opens is sold in, A, each its `rating`. */

@@ -52,9 +52,7 @@ export const kindOfDevice = (
   device: Device,
 ): DeviceKindDefinition<DeviceKind, Record<never, never>> & {
   terminals(d: AnyDevice): ReturnType<(typeof fuse)['terminals']>;
-} =>
-  // prettier-ignore
-  deviceKinds[device.kind];
+} => deviceKinds[device.kind];
 
 export const isDevice = <K extends DeviceKind>(device: Device, ...kinds: K[]): device is DeviceOf<K> & Device =>
   (kinds as DeviceKind[]).includes(device.kind);

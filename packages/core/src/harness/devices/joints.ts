@@ -35,7 +35,9 @@ export const connector = defineDevice(
       return [{ from: 'in', to: 'out', ohms: ohmsOr(d, PIN) / pins, rated: d.rating && d.rating.si * pins }];
     },
     buys: (d) =>
-      d.place === 'bulkhead' ? 'sealed bulkhead connector for the plate' : `connector${d.rating ? `, pins of ${d.rating.si} A` : ''}`, // prettier-ignore
+      d.place === 'bulkhead'
+        ? 'sealed bulkhead connector for the plate'
+        : `connector${d.rating ? `, pins of ${d.rating.si} A` : ''}`,
   },
 );
 

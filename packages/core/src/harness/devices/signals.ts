@@ -6,7 +6,13 @@ const SENDER = 100; // ohm, while its ends have not been measured
 export const levelSender = defineDevice(
   'levelSender',
   'Level sender',
-  { which: choice('it is', { first: 'the first sender', second: 'the second, in the other lobe' }, { unsaid: 'the first' }) }, // prettier-ignore
+  {
+    which: choice(
+      'it is',
+      { first: 'the first sender', second: 'the second, in the other lobe' },
+      { unsaid: 'the first' },
+    ),
+  },
   {
     terminals: () => ({
       signal: { name: 'signal', side: 'feed' },
@@ -51,7 +57,12 @@ export const stabiliser = defineDevice(
   'stabiliser',
   'Stabiliser',
   {
-    volts: quantity('holds', 'voltage', 'V', { minimum: 1, maximum: 60, likely: [5, 12], typical: { si: 10, source: TYPICAL } }), // prettier-ignore
+    volts: quantity('holds', 'voltage', 'V', {
+      minimum: 1,
+      maximum: 60,
+      likely: [5, 12],
+      typical: { si: 10, source: TYPICAL },
+    }),
   },
   {
     terminals: () => ({
@@ -88,7 +99,11 @@ export const wideband = defineDevice(
   {
     expected: volts('output expected', 'What its table gives for the mixture that its display shows.'),
     read: volts('output read by the logger', 'At the same moment.'),
-    slope: quantity('mixture per volt of its output', 'number', '', { maximum: 20, likely: [1, 4], hint: 'Air-fuel ratio per volt, from its table.' }), // prettier-ignore
+    slope: quantity('mixture per volt of its output', 'number', '', {
+      maximum: 20,
+      likely: [1, 4],
+      hint: 'Air-fuel ratio per volt, from its table.',
+    }),
     current: quantity('draws', 'current', 'A', { maximum: 30, typical: { si: 2, source: TYPICAL } }),
   },
   {

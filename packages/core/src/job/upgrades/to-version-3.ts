@@ -316,7 +316,8 @@ class Builder {
     const { feed, splitter, branchLength, branchBore, unusedPorts, closedPorts, injectors, ...rest } = old;
     const two = feed === 'series' || feed === 'parallel' || feed === 'crossover';
     const total = typeof injectors === 'number' ? injectors : undefined;
-    const half = (n: number | undefined, up: boolean) => n === undefined ? undefined : up ? Math.ceil(n / 2) : Math.floor(n / 2); // prettier-ignore
+    const half = (n: number | undefined, up: boolean) =>
+      n === undefined ? undefined : up ? Math.ceil(n / 2) : Math.floor(n / 2);
     this.#make(rest, 'rail', 'in', 'out', { injectors: two ? half(total, true) : total });
     const first = old.id;
     let entry: End = { part: first, port: 'in' };

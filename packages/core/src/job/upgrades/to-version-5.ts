@@ -11,7 +11,9 @@ export function toVersion5(document: Document): Document {
   const { parts } = document;
   if (!isRecord(parts)) return { ...document, schemaVersion: 5 };
   // where one is said to share, those of which nothing is said share with it
-  const isShared = Object.values(parts).some((part) => isRecord(part) && part.kind === 'pump' && part.ownRelay === false); // prettier-ignore
+  const isShared = Object.values(parts).some(
+    (part) => isRecord(part) && part.kind === 'pump' && part.ownRelay === false,
+  );
   const drawn = new Drawn(isRecord(document.survey) ? document.survey : {}, isShared);
   const changed = Object.fromEntries(
     Object.entries(parts).map(([id, part]) => {
@@ -67,20 +69,32 @@ class Drawn {
       this.#isShared && pump.ownRelay !== true ? ['fuse-1', 'relay-1'] : [own('fuse'), own('relay')];
     this.#device('battery-1', 'battery', { resistance: NO_OHMS });
     const resistance = pump.contacts ?? (isWired ? OLD_CONTACTS : undefined);
-    this.#device(fuse, 'fuse', { rating: pump.fuse, resistance, note: resistance && 'With relay and contacts together.' }); // prettier-ignore
+    this.#device(fuse, 'fuse', {
+      rating: pump.fuse,
+      resistance,
+      note: resistance && 'With relay and contacts together.',
+    });
     this.#device(relay, 'relay', { resistance: NO_OHMS });
     this.#device(own('load'), 'pumpLoad', { part: id });
     this.#device(own('earth'), 'earthPoint', { resistance: NO_OHMS });
     this.#wire(`feed-${fuse}`.slice(0, 40), ['battery-1', 'plus'], [fuse, 'in'], NO_LENGTH);
     this.#wire(`fused-${fuse}`.slice(0, 40), [fuse, 'out'], [relay, '30'], NO_LENGTH);
-    const temperature = isRecord(pump.wireTemperature) && typeof pump.wireTemperature.si === 'number' ? { si: pump.wireTemperature.si - WARMER_BY, unit: pump.wireTemperature.unit } : undefined; // prettier-ignore
+    const temperature =
+      isRecord(pump.wireTemperature) && typeof pump.wireTemperature.si === 'number'
+        ? { si: pump.wireTemperature.si - WARMER_BY, unit: pump.wireTemperature.unit }
+        : undefined;
     const supply = { use: 'pump', area: pump.supplyWire, length: pump.supplyLength, temperature };
     const back = { use: 'earth', area: pump.earthWire, length: pump.earthLength, temperature };
     if (pump.place === 'inTank') {
       const plate = own('plate');
       this.#device(plate, 'connector', { resistance: NO_OHMS, place: 'bulkhead' });
       this.#wire(own('supply'), [relay, '87'], [plate, 'in'], supply);
-      this.#wire(own('inside'), [plate, 'out'], [own('load'), 'plus'], { ...NO_LENGTH, use: 'pump', lies: 'tank', insulation: COVERS[String(pump.wireCover)] }); // prettier-ignore
+      this.#wire(own('inside'), [plate, 'out'], [own('load'), 'plus'], {
+        ...NO_LENGTH,
+        use: 'pump',
+        lies: 'tank',
+        insulation: COVERS[String(pump.wireCover)],
+      });
     } else this.#wire(own('supply'), [relay, '87'], [own('load'), 'plus'], supply);
     this.#wire(own('back'), [own('load'), 'minus'], [own('earth'), 'point'], back);
     this.#coil(relay);
@@ -98,7 +112,12 @@ class Drawn {
     this.#wire('wire-unit', ['key-switch-1', '15'], ['control-unit-1', 'feed']);
     this.#wire('wire-unit-earth', ['control-unit-1', 'earth'], ['earth-point-1', 'point'], { use: 'earth' });
     this.#wire(`coil-${relay}`.slice(0, 40), ['key-switch-1', '15'], [relay, '86'], { use: 'coil' });
-    this.#wire(`output-${relay}`.slice(0, 40), [relay, '85'], stopsWithEngine ? ['control-unit-1', 'pump'] : ['earth-point-1', 'point'], { use: 'coil' }); // prettier-ignore
+    this.#wire(
+      `output-${relay}`.slice(0, 40),
+      [relay, '85'],
+      stopsWithEngine ? ['control-unit-1', 'pump'] : ['earth-point-1', 'point'],
+      { use: 'coil' },
+    );
   }
 
   #sensor(isShielded: boolean): void {

@@ -26,8 +26,10 @@ const outerOf = ({ form, size }: Port): number => {
 function endPiece(port: Port, bore: number): Piece {
   const row = portSize(port.form, port.size)!;
   const length = Math.max(8, row.length * MM);
-  if (port.form === 'barb' || port.form === 'bead' || port.form === 'hoseEnd') return { kind: 'barb', length, outer: outerOf(port), bore }; // prettier-ignore
-  if (port.gender === 'female') return { kind: 'nut', length, outer: Math.max(row.flats.female * MM, outerOf(port) * 1.15), bore }; // prettier-ignore
+  if (port.form === 'barb' || port.form === 'bead' || port.form === 'hoseEnd')
+    return { kind: 'barb', length, outer: outerOf(port), bore };
+  if (port.gender === 'female')
+    return { kind: 'nut', length, outer: Math.max(row.flats.female * MM, outerOf(port) * 1.15), bore };
   return { kind: 'thread', length, outer: outerOf(port), bore };
 }
 
@@ -50,7 +52,12 @@ function layOut(from: Port, adapters: readonly Adapter[], to: Port): Drawn[] {
     x += piece.length * Math.cos(angle);
     y += piece.length * Math.sin(angle);
   };
-  const stub = (port: Port): Piece => ({ kind: 'stub', length: STUB, outer: outerOf(port) * 1.25, bore: portSize(port.form, port.size)!.bore * MM }); // prettier-ignore
+  const stub = (port: Port): Piece => ({
+    kind: 'stub',
+    length: STUB,
+    outer: outerOf(port) * 1.25,
+    bore: portSize(port.form, port.size)!.bore * MM,
+  });
   put(stub(from));
   let sign = 1;
   for (const adapter of adapters) {

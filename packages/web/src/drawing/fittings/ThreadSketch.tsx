@@ -36,7 +36,7 @@ function ThreadSketchDrawn({
       const x = i * pitch;
       const narrow = (-side * thread.taper * x) / 2;
       const at = (r: number) => side * (r / 2) + narrow;
-      path += `${i === 0 ? `M${x} ${at(root)}` : `L${x} ${at(root)}`}L${x + rise} ${at(crest)}L${x + rise + flat} ${at(crest)}L${x + 2 * rise + flat} ${at(root)}L${x + pitch} ${at(root)}`; // prettier-ignore
+      path += `${i === 0 ? `M${x} ${at(root)}` : `L${x} ${at(root)}`}L${x + rise} ${at(crest)}L${x + rise + flat} ${at(crest)}L${x + 2 * rise + flat} ${at(root)}L${x + pitch} ${at(root)}`;
     }
     return path;
   };
@@ -90,10 +90,14 @@ function ThreadSketchDrawn({
           <circle cx={-1.6} cy={crest / 2 - 0.6} r={1.1} fill="var(--ink)" />
         </>
       )}
-      {
-        seat === 'invertedSeat' &&
-        <path d={`M${long} ${-root / 3}L${long - coneDepth} 0L${long} ${root / 3}`} fill="none" stroke="var(--ink)" strokeWidth={0.4} /> // prettier-ignore
-      }
+      {seat === 'invertedSeat' && (
+        <path
+          d={`M${long} ${-root / 3}L${long - coneDepth} 0L${long} ${root / 3}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={0.4}
+        />
+      )}
       {reading !== undefined && (
         <g stroke="var(--supply)" strokeWidth={0.5} fill="none">
           <path d={`M${-6} ${(-reading * MM) / 2}H${long * 0.55}M${-6} ${(reading * MM) / 2}H${long * 0.55}`} />

@@ -46,12 +46,23 @@ function RouteElevationDrawn({ routes, view, chosen, circuitOf, nameOf, onChoose
     return <p className="sheet p-5 text-ink-soft">Nothing has a place yet: measure a point, a zone or a port.</p>;
   const [left, top] = [0, 1].map((k) => Math.min(...seen.map((p) => p[k]!)));
   const [right, low] = [0, 1].map((k) => Math.max(...seen.map((p) => p[k]!)));
-  const scale = Math.min((WIDTH - 2 * EDGE) / Math.max(right! - left!, 0.1), (HEIGHT - 2 * EDGE) / Math.max(low! - top!, 0.1)); // prettier-ignore
+  const scale = Math.min(
+    (WIDTH - 2 * EDGE) / Math.max(right! - left!, 0.1),
+    (HEIGHT - 2 * EDGE) / Math.max(low! - top!, 0.1),
+  );
   const px = (p: Vec): [number, number] => {
     const [u, v] = flat(p);
     return [EDGE + (u - left!) * scale, EDGE + (v - top!) * scale];
   };
-  const path = (points: readonly Vec[]) => points.map((p, i) => `${i ? 'L' : 'M'}${px(p).map((n) => n.toFixed(1)).join(' ')}`).join(''); // prettier-ignore
+  const path = (points: readonly Vec[]) =>
+    points
+      .map(
+        (p, i) =>
+          `${i ? 'L' : 'M'}${px(p)
+            .map((n) => n.toFixed(1))
+            .join(' ')}`,
+      )
+      .join('');
   const chosenLine = routes.lines.find((l) => l.part === chosen);
   const bad = routes.clearances.filter((c) => c.gap < c.least);
   const height = 2 * EDGE + (low! - top!) * scale;
@@ -108,7 +119,17 @@ function RouteElevationDrawn({ routes, view, chosen, circuitOf, nameOf, onChoose
           line.mouths.flatMap((m, i) => {
             if (!m) return [];
             const [cx, cy] = px(m.at);
-            return [<circle key={`${line.part} ${i}`} cx={cx} cy={cy} r={3.4} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.4} />]; // prettier-ignore
+            return [
+              <circle
+                key={`${line.part} ${i}`}
+                cx={cx}
+                cy={cy}
+                r={3.4}
+                fill="var(--sheet)"
+                stroke="var(--ink)"
+                strokeWidth={1.4}
+              />,
+            ];
           }),
         )}
         {placed.map(({ id, at }) => {
@@ -184,7 +205,15 @@ function GapMark({ at: [cx, cy], text }: { at: [number, number]; text: string })
   );
 }
 
-const inks: Partial<Record<PlacedZone['kind'], string>> = { hot: 'var(--fix)', axle: 'var(--ink)', moving: 'var(--ink)', belts: 'var(--ink)', electrical: 'var(--electrical)', tank: 'var(--ink)', reach: 'var(--good)' }; // prettier-ignore
+const inks: Partial<Record<PlacedZone['kind'], string>> = {
+  hot: 'var(--fix)',
+  axle: 'var(--ink)',
+  moving: 'var(--ink)',
+  belts: 'var(--ink)',
+  electrical: 'var(--electrical)',
+  tank: 'var(--ink)',
+  reach: 'var(--good)',
+};
 
 function ZoneShape({ zone, px, scale }: { zone: PlacedZone; px(p: Vec): [number, number]; scale: number }) {
   const ink = inks[zone.kind] ?? 'var(--hair-strong)';
@@ -274,7 +303,6 @@ function Grid({
   height: number;
   units: ReturnType<typeof useDisplayUnits>;
 }) {
-  // prettier-ignore
   const marks = (from: number, to: number) => {
     const first = Math.ceil(from / step);
     return Array.from({ length: Math.max(0, Math.floor(to / step) - first + 1) }, (_, i) => (first + i) * step);

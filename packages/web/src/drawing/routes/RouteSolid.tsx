@@ -66,9 +66,25 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
     const bad = new Set(routes.clearances.filter((c) => c.gap < c.least).map((c) => c.line));
     for (const line of routes.lines) {
       if (!line.centre) continue;
-      const tube = keep(new THREE.TubeGeometry(new THREE.CatmullRomCurve3(line.centre.points.map(vec), false, 'centripetal'), line.centre.points.length * 2, Math.max(line.radius, thinnest), SIDES)); // prettier-ignore
+      const tube = keep(
+        new THREE.TubeGeometry(
+          new THREE.CatmullRomCurve3(line.centre.points.map(vec), false, 'centripetal'),
+          line.centre.points.length * 2,
+          Math.max(line.radius, thinnest),
+          SIDES,
+        ),
+      );
       const ink = bad.has(line.part) ? '--stop' : `--${circuitOf(line.part)}`;
-      const mesh = new THREE.Mesh(tube, keep(new THREE.MeshBasicMaterial({ color: colour(ink), opacity: line.part === chosen ? 1 : 0.75, transparent: true }))); // prettier-ignore
+      const mesh = new THREE.Mesh(
+        tube,
+        keep(
+          new THREE.MeshBasicMaterial({
+            color: colour(ink),
+            opacity: line.part === chosen ? 1 : 0.75,
+            transparent: true,
+          }),
+        ),
+      );
       mesh.name = line.part;
       scene.add(mesh);
     }
@@ -79,20 +95,42 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
       if (shape.form === 'pipe') {
         const along = vec(shape.b).sub(vec(shape.a));
         const pipe = keep(new THREE.CylinderGeometry(shape.radius, shape.radius, along.length(), 20));
-        const mesh = new THREE.Mesh(pipe, keep(new THREE.MeshBasicMaterial({ color: colour(ink), transparent: true, opacity: 0.3, depthWrite: false }))); // prettier-ignore
+        const mesh = new THREE.Mesh(
+          pipe,
+          keep(new THREE.MeshBasicMaterial({ color: colour(ink), transparent: true, opacity: 0.3, depthWrite: false })),
+        );
         mesh.position.copy(vec(shape.a)).addScaledVector(along, 0.5);
         mesh.quaternion.setFromUnitVectors(new THREE.Vector3(0, 1, 0), along.normalize());
         scene.add(mesh);
       }
       if (zone.kind === 'tank' && shape.form === 'box') {
         const [w, d, h] = [0, 1, 2].map((i) => shape.high[i]! - shape.low[i]!) as [number, number, number];
-        const body = new THREE.Mesh(keep(new THREE.BoxGeometry(w, d, h)), keep(new THREE.MeshBasicMaterial({ color: colour('--fuel'), transparent: true, opacity: 0.6, depthWrite: false }))); // prettier-ignore
+        const body = new THREE.Mesh(
+          keep(new THREE.BoxGeometry(w, d, h)),
+          keep(
+            new THREE.MeshBasicMaterial({
+              color: colour('--fuel'),
+              transparent: true,
+              opacity: 0.6,
+              depthWrite: false,
+            }),
+          ),
+        );
         body.position.copy(vec(shape.low)).addScaledVector(new THREE.Vector3(w, d, h), 0.5);
         scene.add(body);
       }
       const size_ = vec(high).sub(vec(low));
       const edges = keep(new THREE.EdgesGeometry(keep(new THREE.BoxGeometry(size_.x, size_.y, size_.z))));
-      const frame = new THREE.LineSegments(edges, keep(new THREE.LineBasicMaterial({ color: colour(ink), transparent: true, opacity: zone.kind === 'cabin' ? 0.25 : shape.form === 'box' ? 1 : 0.35 }))); // prettier-ignore
+      const frame = new THREE.LineSegments(
+        edges,
+        keep(
+          new THREE.LineBasicMaterial({
+            color: colour(ink),
+            transparent: true,
+            opacity: zone.kind === 'cabin' ? 0.25 : shape.form === 'box' ? 1 : 0.35,
+          }),
+        ),
+      );
       frame.position.copy(vec(low)).addScaledVector(size_, 0.5);
       scene.add(frame);
     }
@@ -110,7 +148,9 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
     if (step) {
       const side = new THREE.Vector3().crossVectors(camera.up, arm).normalize();
       if (event.shiftKey) {
-        const move = side.multiplyScalar(0.05 * step[0]! * arm.length()).add(camera.up.clone().multiplyScalar(0.05 * step[1]! * arm.length())); // prettier-ignore
+        const move = side
+          .multiplyScalar(0.05 * step[0]! * arm.length())
+          .add(camera.up.clone().multiplyScalar(0.05 * step[1]! * arm.length()));
         controls.target.add(move);
         camera.position.add(move);
       } else {
@@ -132,7 +172,10 @@ export function RouteSolid({ routes, chosen, circuitOf, onChoose }: RouteSolidPr
     const { scene, camera } = stage.current!;
     const { left, top, width, height } = canvas.current!.getBoundingClientRect();
     const ray = new THREE.Raycaster();
-    ray.setFromCamera(new THREE.Vector2(((event.clientX - left) / width) * 2 - 1, 1 - ((event.clientY - top) / height) * 2), camera); // prettier-ignore
+    ray.setFromCamera(
+      new THREE.Vector2(((event.clientX - left) / width) * 2 - 1, 1 - ((event.clientY - top) / height) * 2),
+      camera,
+    );
     const hit = ray.intersectObjects(scene.children).find((h) => h.object.name !== '');
     if (hit) onChoose(hit.object.name);
   }

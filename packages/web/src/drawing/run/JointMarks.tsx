@@ -10,9 +10,19 @@ function markOf(joint: JointFinding): { path: string; colour: string; words: str
   const state: JointState = stateOf(joint);
   const isWrong = joint.meetings.some((m) => m.isKnown && !m.mating.mates);
   if (isWrong || state === 'stale')
-    return { path: `M${-SIZE} ${-SIZE}L${SIZE} ${SIZE}M${SIZE} ${-SIZE}L${-SIZE} ${SIZE}`, colour: 'var(--stop)', words: 'does not seal' }; // prettier-ignore
-  if (state === 'wants') return { path: `M${-SIZE} ${-SIZE}H${SIZE}V${SIZE}H${-SIZE}Z`, colour: 'var(--ink-soft)', words: 'wants adapters' }; // prettier-ignore
-  if (state === 'chosen') return { path: `M0 ${-SIZE - 1}L${SIZE + 1} 0L0 ${SIZE + 1}L${-SIZE - 1} 0Z`, colour: 'var(--ink)', words: 'adapters chosen' }; // prettier-ignore
+    return {
+      path: `M${-SIZE} ${-SIZE}L${SIZE} ${SIZE}M${SIZE} ${-SIZE}L${-SIZE} ${SIZE}`,
+      colour: 'var(--stop)',
+      words: 'does not seal',
+    };
+  if (state === 'wants')
+    return { path: `M${-SIZE} ${-SIZE}H${SIZE}V${SIZE}H${-SIZE}Z`, colour: 'var(--ink-soft)', words: 'wants adapters' };
+  if (state === 'chosen')
+    return {
+      path: `M0 ${-SIZE - 1}L${SIZE + 1} 0L0 ${SIZE + 1}L${-SIZE - 1} 0Z`,
+      colour: 'var(--ink)',
+      words: 'adapters chosen',
+    };
   return undefined;
 }
 

@@ -37,7 +37,9 @@ export function RunNumbers({
   const fed = new Set(circuitsOf(job).feedPumps);
   const lastFeed = pumps.findLast((s) => fed.has(s.part.id));
   const duty = result.duty === undefined ? '' : `, ${units.show('fraction', result.duty)} duty`;
-  const spills = geometry.wires.filter((w) => w.isSpill).map((w) => ({ ...w, slot: geometry.slots.find((s) => s.part.id === w.from)! })); // prettier-ignore
+  const spills = geometry.wires
+    .filter((w) => w.isSpill)
+    .map((w) => ({ ...w, slot: geometry.slots.find((s) => s.part.id === w.from)! }));
   const creeping = (id: string) =>
     result.wanted !== undefined &&
     flowOf(id)?.state === 'wideOpen' &&
@@ -49,27 +51,54 @@ export function RunNumbers({
   const wanted: (WantedLabel & { readonly colour: string })[] = [];
   const want = (key: string, text: string, colour: string, places: readonly Label[]) =>
     wanted.push({ key, text, colour, places });
-  if (consumer) want('drawn', `${units.show('volumeFlow', result.delivered)} drawn`, 'var(--supply)', [{ at: [consumer.x - 6, consumer.y - 24], anchor: 'end' }, ...placesAround(consumer)]); // prettier-ignore
+  if (consumer)
+    want('drawn', `${units.show('volumeFlow', result.delivered)} drawn`, 'var(--supply)', [
+      { at: [consumer.x - 6, consumer.y - 24], anchor: 'end' },
+      ...placesAround(consumer),
+    ]);
   for (const slot of pumps) {
     const own = flowOf(slot.part.id);
     const margin = own?.suctionMargin;
-    const text = slot === lastFeed ? `${units.show('volumeFlow', result.pumpFlow)}${duty}` : units.show('volumeFlow', own?.flow ?? 0); // prettier-ignore
+    const text =
+      slot === lastFeed
+        ? `${units.show('volumeFlow', result.pumpFlow)}${duty}`
+        : units.show('volumeFlow', own?.flow ?? 0);
     want(`pump ${slot.part.id}`, text, 'var(--supply)', placesAround(slot));
     if (margin !== undefined && (margin < LEAST_SUCTION_MARGIN || own?.state === 'choked'))
-      want(`boils ${slot.part.id}`, own?.state === 'choked' ? 'choked: it draws vapour' : `${units.show('head', margin)} to boiling`, 'var(--stop)', [{ at: [slot.x + 30, slot.y + (slot.isInTank ? -46 : 55)], anchor: 'end' }, ...placesAround(slot)]); // prettier-ignore
+      want(
+        `boils ${slot.part.id}`,
+        own?.state === 'choked' ? 'choked: it draws vapour' : `${units.show('head', margin)} to boiling`,
+        'var(--stop)',
+        [{ at: [slot.x + 30, slot.y + (slot.isInTank ? -46 : 55)], anchor: 'end' }, ...placesAround(slot)],
+      );
   }
   for (const { joint, slot, path } of spills) {
     const creep = creeping(slot.part.id);
     const [x, bottom] = path.at(path.length > 2 && path[1]![0] === slot.x ? 1 : 0)!;
     const y = slot.y + Math.max(54, Math.min(bottom - slot.y - 24, 66)); // over the number of the line below
-    const beside: Label[] = [y, y - 10, y + 14].flatMap((at) => [{ at: [x + 6, at] as const, anchor: 'start' as const }, { at: [x - 8, at] as const, anchor: 'end' as const }]); // prettier-ignore
-    want(`spill ${joint}`, units.show('volumeFlow', flowOf(slot.part.id)?.flow ?? 0), 'var(--return)', [...beside, ...placesAround(slot)]); // prettier-ignore
-    if (creep !== undefined) want(`creep ${joint}`, `creeps up by ${units.show('pressure', creep)}`, 'var(--fix)', [...beside.toReversed(), ...placesAround(slot)]); // prettier-ignore
+    const beside: Label[] = [y, y - 10, y + 14].flatMap((at) => [
+      { at: [x + 6, at] as const, anchor: 'start' as const },
+      { at: [x - 8, at] as const, anchor: 'end' as const },
+    ]);
+    want(`spill ${joint}`, units.show('volumeFlow', flowOf(slot.part.id)?.flow ?? 0), 'var(--return)', [
+      ...beside,
+      ...placesAround(slot),
+    ]);
+    if (creep !== undefined)
+      want(`creep ${joint}`, `creeps up by ${units.show('pressure', creep)}`, 'var(--fix)', [
+        ...beside.toReversed(),
+        ...placesAround(slot),
+      ]);
   }
   if (pot) {
     const isShort = result.pot.overflow < 0;
-    const text = isShort ? `short of ${units.show('volumeFlow', -result.pot.overflow)}` : units.show('volumeFlow', result.pot.overflow); // prettier-ignore
-    want(`pot ${pot.part.id}`, text, isShort ? 'var(--stop)' : 'var(--return)', [{ at: [pot.x + 6, pot.y - 26], anchor: 'start' }, ...placesAround(pot)]); // prettier-ignore
+    const text = isShort
+      ? `short of ${units.show('volumeFlow', -result.pot.overflow)}`
+      : units.show('volumeFlow', result.pot.overflow);
+    want(`pot ${pot.part.id}`, text, isShort ? 'var(--stop)' : 'var(--return)', [
+      { at: [pot.x + 6, pot.y - 26], anchor: 'start' },
+      ...placesAround(pot),
+    ]);
   }
   for (const wire of geometry.wires) {
     const there = result.joints[wire.joint];

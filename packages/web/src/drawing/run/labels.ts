@@ -107,7 +107,13 @@ export function placeLabels(geometry: RunGeometry, wanted: readonly WantedLabel[
   for (const { key, text, places } of wanted) {
     const free = places.find((place) => {
       const box = boxOf(text, place);
-      return box[0] >= 0 && box[2] <= geometry.width && box[1] >= 0 && box[3] <= geometry.height && !taken.some((other) => meet(box, other)); // prettier-ignore
+      return (
+        box[0] >= 0 &&
+        box[2] <= geometry.width &&
+        box[1] >= 0 &&
+        box[3] <= geometry.height &&
+        !taken.some((other) => meet(box, other))
+      );
     });
     if (!free) continue;
     taken.push(boxOf(text, free));

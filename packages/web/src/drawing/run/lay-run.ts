@@ -123,7 +123,10 @@ class Layout {
         placed.add(at);
         at = onward(at)
           .filter((to) => !placed.has(to))
-          .reduce<string | undefined>((best, to) => (best === undefined || length.get(to)! > length.get(best)! ? to : best), undefined); // prettier-ignore
+          .reduce<string | undefined>(
+            (best, to) => (best === undefined || length.get(to)! > length.get(best)! ? to : best),
+            undefined,
+          );
       }
       chains.push(chain);
     }

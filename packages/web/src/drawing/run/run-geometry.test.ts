@@ -30,11 +30,13 @@ function expectDrawable(job: Job): void {
         if (Math.abs(a.x - b.x) < 2 * ACROSS && Math.abs(a.y - b.y) < 2 * UP)
           throw new Error(`${a.part.id} at ${a.x},${a.y} covers ${b.part.id} at ${b.x},${b.y} (${available} px)`);
     }
-    for (const wire of drawn.wires) for (const [x, y] of wire.path) expect(Number.isFinite(x + y), wire.joint).to.equal(true);
+    for (const wire of drawn.wires)
+      for (const [x, y] of wire.path) expect(Number.isFinite(x + y), wire.joint).to.equal(true);
     const inTank = (id: string) => id === tank?.id || drawn.slots.find((s) => s.part.id === id)?.isInTank;
     const shown = new Set(drawn.wires.map((w) => w.joint));
-    for (const { joint, from, to } of run.flows) if (!inTank(from) || !inTank(to)) expect(shown.has(joint), `${joint} is drawn`).to.equal(true);
-  } // prettier-ignore
+    for (const { joint, from, to } of run.flows)
+      if (!inTank(from) || !inTank(to)) expect(shown.has(joint), `${joint} is drawn`).to.equal(true);
+  }
 }
 
 const slot = (drawn: RunGeometry, id: string): Slot => drawn.slots.find((s) => s.part.id === id)!;
@@ -71,9 +73,10 @@ describe('the run’s drawing', () => {
     const [left, right] = [slot(drawn, 'rail-1'), slot(drawn, 'rail-2')];
     expect(left.x).to.equal(right.x);
     expect(Math.abs(left.y - right.y)).to.be.at.least(60);
-    for (const { y } of drawn.slots.filter((s) => s.band === 'return')) expect(y).to.be.greaterThan(Math.max(left.y, right.y));
+    for (const { y } of drawn.slots.filter((s) => s.band === 'return'))
+      expect(y).to.be.greaterThan(Math.max(left.y, right.y));
     for (const { y } of drawn.slots.filter((s) => s.band === 'overflow')) expect(y).to.be.lessThan(drawn.mainY);
-  }); // prettier-ignore
+  });
   it('gives pumps side by side places of their own, one to four', () => {
     const job = structuredClone(twoPumpJob());
     for (const id of ['pump-3', 'pump-4']) {

@@ -102,7 +102,12 @@ export function runGeometry(job: DrawnJob, available: number): RunGeometry {
   const mainY = MAIN_Y + rows.tap * TAP_ROW + Math.max(0, rows.overflow * OVERFLOW_ROW - 14);
   const returnY = mainY + Math.max(rows.supply, 1) * ROW + 12;
   const height = Math.max(returnY + (Math.max(rows.return, 1) - 1) * ROW + BELOW, mainY + LID + LEAST_TANK + 6);
-  const tank = tankOutline(job, run, { left: MARGIN, right: MARGIN + laid.tankColumns * slotWidth, top: mainY + LID, bottom: height - 6 }); // prettier-ignore
+  const tank = tankOutline(job, run, {
+    left: MARGIN,
+    right: MARGIN + laid.tankColumns * slotWidth,
+    top: mainY + LID,
+    bottom: height - 6,
+  });
   const y = ({ band, row }: Cell): number =>
     band === 'supply'
       ? mainY + row * ROW
@@ -167,11 +172,16 @@ function ventOver({ survey }: DrawnJob, { left, top }: { left: number; top: numb
   if (!vent || !hasVentLine(survey.tank)) return undefined;
   const [x, high, low, end] = [left + 12, top - 27, top - 14, left + 30];
   return {
-    path: [[x, top], [x, high], [end, high], [end, low]],
+    path: [
+      [x, top],
+      [x, high],
+      [end, high],
+      [end, low],
+    ],
     valve: vent === 'open' ? undefined : [x, top - 8],
     end: [end, low],
     name: tankProperties.vent.options[vent],
-  }; // prettier-ignore
+  };
 }
 
 /** What lies in the tank: parts of that kind, and whatever a pump in it draws through. */
@@ -277,24 +287,65 @@ function wiresOf(run: Circuits, slots: readonly Slot[], tank: TankOutline | unde
     if (a && b) {
       if (a.band === 'tap' || b.band === 'tap' || run.isTap(flow.to) || run.isTap(flow.from)) {
         const [host, tap] = run.isTap(flow.to) ? [a, b] : [b, a];
-        return [wire([[host.x, host.y], [host.x, tap.y], [tap.x, tap.y]], false)]; // prettier-ignore
+        return [
+          wire(
+            [
+              [host.x, host.y],
+              [host.x, tap.y],
+              [tap.x, tap.y],
+            ],
+            false,
+          ),
+        ];
       }
       if (line === 'supply' || (a.isInTank && b.isInTank))
         return [wire(between(a, b, slots, tank, frame), true, rowOf(a, b, frame.mainY))];
-      const start: Place[] = a.band === 'supply' ? leaving(a, b.isInTank || b.band === 'supply' ? frame.returnY : b.y, slots, frame) : [[a.x, a.y]]; // prettier-ignore
+      const start: Place[] =
+        a.band === 'supply'
+          ? leaving(a, b.isInTank || b.band === 'supply' ? frame.returnY : b.y, slots, frame)
+          : [[a.x, a.y]];
       if (b.isInTank && tank) return [wire(overLid(start, [b.x, b.y], tank, line))];
       return [wire([...start, [b.x, start.at(-1)![1]], [b.x, b.y]])];
     }
     if (a && tank) {
-      if (line === 'supply') return [wire([[a.x, a.y], [a.x, tank.top - 8], [tank.right - 14, tank.top - 8], [tank.right - 14, tank.top + 10]])]; // prettier-ignore
+      if (line === 'supply')
+        return [
+          wire([
+            [a.x, a.y],
+            [a.x, tank.top - 8],
+            [tank.right - 14, tank.top - 8],
+            [tank.right - 14, tank.top + 10],
+          ]),
+        ];
       if (a.isInTank) return []; // it hangs in the tank
-      const y = line === 'overflow' ? OVERFLOW_LANE + (a.band === 'overflow' ? 16 : 0) : a.band === 'return' ? a.y : frame.returnY; // prettier-ignore
-      return [wire(overLid(leaving(a, y, slots, frame), [tank.right - (line === 'overflow' ? 28 : 14), tank.top + 10], tank, line))]; // prettier-ignore
+      const y =
+        line === 'overflow'
+          ? OVERFLOW_LANE + (a.band === 'overflow' ? 16 : 0)
+          : a.band === 'return'
+            ? a.y
+            : frame.returnY;
+      return [
+        wire(
+          overLid(
+            leaving(a, y, slots, frame),
+            [tank.right - (line === 'overflow' ? 28 : 14), tank.top + 10],
+            tank,
+            line,
+          ),
+        ),
+      ];
     }
     if (b && tank) {
       if (b.isInTank) return []; // it lies in the fuel
       const outlet = tank.bottom - FLOOR - 10;
-      return [wire([[tank.right, outlet], [tank.right + 10, outlet], [tank.right + 10, b.y], [b.x, b.y]])]; // prettier-ignore
+      return [
+        wire([
+          [tank.right, outlet],
+          [tank.right + 10, outlet],
+          [tank.right + 10, b.y],
+          [b.x, b.y],
+        ]),
+      ];
     }
     return [];
   });
@@ -305,11 +356,22 @@ function leaving(a: Slot, y: number, slots: readonly Slot[], { slotWidth }: Fram
   if (Math.abs(a.y - y) < 1) return [[a.x, a.y]];
   const low = Math.min(a.y, y);
   const high = Math.max(a.y, y);
-  const isBlocked = slots.some((s) => s !== a && Math.abs(s.x - a.x) < slotWidth / 2 && s.y > low + 1 && s.y < high - 1); // prettier-ignore
-  if (!isBlocked) return [[a.x, a.y], [a.x, y]]; // prettier-ignore
+  const isBlocked = slots.some(
+    (s) => s !== a && Math.abs(s.x - a.x) < slotWidth / 2 && s.y > low + 1 && s.y < high - 1,
+  );
+  if (!isBlocked)
+    return [
+      [a.x, a.y],
+      [a.x, y],
+    ];
   const aside = a.x + slotWidth / 2;
   const lane = a.y + (y > a.y ? 50 : -26);
-  return [[a.x, a.y], [a.x, lane], [aside, lane], [aside, y]]; // prettier-ignore
+  return [
+    [a.x, a.y],
+    [a.x, lane],
+    [aside, lane],
+    [aside, y],
+  ];
 }
 
 /** To the tank's wall, over its lid, and down into it. */
@@ -324,7 +386,12 @@ function between(a: Slot, b: Slot, slots: readonly Slot[], tank: TankOutline | u
   const { slotWidth } = frame;
   if (a.isInTank && !b.isInTank) {
     const rise = Math.min(a.x + slotWidth * 0.4, tank!.right - 6);
-    return [[a.x, a.y], [rise, a.y], [rise, b.y], [b.x, b.y]]; // prettier-ignore
+    return [
+      [a.x, a.y],
+      [rise, a.y],
+      [rise, b.y],
+      [b.x, b.y],
+    ];
   }
   const passed = slots.filter(
     (s) => s !== a && s !== b && s.x > Math.min(a.x, b.x) + 1 && s.x < Math.max(a.x, b.x) - 1,
@@ -333,27 +400,65 @@ function between(a: Slot, b: Slot, slots: readonly Slot[], tank: TankOutline | u
     const inWay = passed.filter((s) => s.isInTank);
     if (inWay.length === 0) {
       const middle = (a.x + b.x) / 2;
-      return [[a.x, a.y], [middle, a.y], [middle, b.y], [b.x, b.y]]; // prettier-ignore
+      return [
+        [a.x, a.y],
+        [middle, a.y],
+        [middle, b.y],
+        [b.x, b.y],
+      ];
     }
     const lane = Math.max(tank!.top + 6, Math.min(a.y, b.y, ...inWay.map((s) => s.y)) - 26);
-    return [[a.x, a.y], [a.x, lane], [b.x, lane], [b.x, b.y]]; // prettier-ignore
+    return [
+      [a.x, a.y],
+      [a.x, lane],
+      [b.x, lane],
+      [b.x, b.y],
+    ];
   }
   const isFree = (y: number) => passed.every((s) => Math.abs(s.y - y) > 20);
   if (b.x > a.x) {
     const [out, into] = [a.x + slotWidth / 2, b.x - slotWidth / 2];
-    if (a.y === b.y && isFree(a.y)) return [[a.x, a.y], [b.x, b.y]]; // prettier-ignore
+    if (a.y === b.y && isFree(a.y))
+      return [
+        [a.x, a.y],
+        [b.x, b.y],
+      ];
     // the horizontal stretch runs in the row that is farther from the main path
     const far = Math.abs(a.y - frame.mainY) > Math.abs(b.y - frame.mainY) ? a.y : b.y;
     if (isFree(far) && a.y !== b.y)
       return far === b.y
-        ? [[a.x, a.y], [out, a.y], [out, b.y], [b.x, b.y]] // prettier-ignore
-        : [[a.x, a.y], [into, a.y], [into, b.y], [b.x, b.y]]; // prettier-ignore
+        ? [
+            [a.x, a.y],
+            [out, a.y],
+            [out, b.y],
+            [b.x, b.y],
+          ]
+        : [
+            [a.x, a.y],
+            [into, a.y],
+            [into, b.y],
+            [b.x, b.y],
+          ];
     const lane = Math.max(a.y, b.y) + 54;
-    return [[a.x, a.y], [out, a.y], [out, lane], [into, lane], [into, b.y], [b.x, b.y]]; // prettier-ignore
+    return [
+      [a.x, a.y],
+      [out, a.y],
+      [out, lane],
+      [into, lane],
+      [into, b.y],
+      [b.x, b.y],
+    ];
   }
   const lane = Math.max(a.y, b.y) + 54;
   const [out, into] = [a.x + slotWidth / 2, b.x - slotWidth / 2];
-  return [[a.x, a.y], [out, a.y], [out, lane], [into, lane], [into, b.y], [b.x, b.y]]; // prettier-ignore
+  return [
+    [a.x, a.y],
+    [out, a.y],
+    [out, lane],
+    [into, lane],
+    [into, b.y],
+    [b.x, b.y],
+  ];
 }
 
 /** The row of a branch, for its number not to meet that of the main path. */

@@ -1,5 +1,6 @@
-import type { Diagram, DiagramGroup, DiagramShape } from '@endrel/core/wiring/diagram';
+import type { Diagram, DiagramGroup } from '@endrel/core/wiring/diagram';
 import { bounded } from '../../components/Boundary.tsx';
+import { DrawnShape } from '../DrawnShape.tsx';
 
 interface CircuitDiagramProps {
   readonly diagram: Diagram;
@@ -70,47 +71,8 @@ function Group({
     >
       <title>{name}</title>
       {group.shapes.map((s, i) => (
-        <Shape key={i} shape={s} ink={ink} isChosen={isChosen} />
+        <DrawnShape key={i} shape={s} ink={ink} isChosen={isChosen} />
       ))}
     </g>
   );
-}
-
-function Shape({ shape, ink, isChosen }: { shape: DiagramShape; ink: string; isChosen: boolean }) {
-  switch (shape.kind) {
-    case 'path': {
-      const points = shape.points.map((p) => `${p.x},${p.y}`).join(' ');
-      return (
-        <>
-          <polyline points={points} fill="none" stroke="transparent" strokeWidth={12} />
-          <polyline
-            points={points}
-            fill="none"
-            stroke={ink}
-            strokeWidth={shape.weight + (isChosen ? 1.5 : 0)}
-            strokeDasharray={shape.dash}
-          />
-        </>
-      );
-    }
-    case 'box':
-      return <rect x={shape.x} y={shape.y} width={shape.width} height={shape.height} fill="var(--sheet)" stroke={ink} strokeWidth={isChosen ? 2.4 : 1.4} />; // prettier-ignore
-    case 'circle':
-      return <circle cx={shape.x} cy={shape.y} r={shape.radius} fill={shape.filled ? ink : 'var(--sheet)'} stroke={ink} strokeWidth={1.4} />; // prettier-ignore
-    case 'text':
-      return (
-        <text
-          x={shape.x}
-          y={shape.y}
-          fontSize={shape.size}
-          textAnchor={shape.anchor}
-          fill={ink}
-          fontWeight={shape.bold ? 600 : undefined}
-          className="figure"
-          style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 3 }}
-        >
-          {shape.text}
-        </text>
-      );
-  }
 }

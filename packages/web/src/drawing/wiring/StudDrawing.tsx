@@ -30,7 +30,14 @@ const thick: Record<(typeof parts)[number][0], number> = {
   plate: 14,
   seal: 8,
 };
-const fill: Record<(typeof parts)[number][0], string> = { nut: 'var(--hair)', washer: 'var(--hair-strong)', ring: 'var(--electrical)', plastic: 'var(--sheet)', plate: 'var(--ink-soft)', seal: 'var(--ink)' }; // prettier-ignore
+const fill: Record<(typeof parts)[number][0], string> = {
+  nut: 'var(--hair)',
+  washer: 'var(--hair-strong)',
+  ring: 'var(--electrical)',
+  plastic: 'var(--sheet)',
+  plate: 'var(--ink-soft)',
+  seal: 'var(--ink)',
+};
 
 const PITCH = 15; // so that no two words touch
 

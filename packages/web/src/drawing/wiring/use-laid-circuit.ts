@@ -8,7 +8,10 @@ let engine: InstanceType<typeof ELK> | undefined;
 /** The layout engine in a worker of its own, started with the first drawing. */
 const elk = () => (engine ??= new ELK({ workerUrl }));
 
-export type LaidCircuit = { readonly kind: 'laying' } | { readonly kind: 'laid'; readonly diagram: Diagram } | { readonly kind: 'failed'; readonly message: string }; // prettier-ignore
+export type LaidCircuit =
+  | { readonly kind: 'laying' }
+  | { readonly kind: 'laid'; readonly diagram: Diagram }
+  | { readonly kind: 'failed'; readonly message: string };
 
 /** A circuit laid out off the main thread; the last drawing stays until the next is there. */
 export function useLaidCircuit(harness: Harness): LaidCircuit {
@@ -18,7 +21,10 @@ export function useLaidCircuit(harness: Harness): LaidCircuit {
     elk()
       .layout(diagramGraph(harness) as unknown as Parameters<InstanceType<typeof ELK>['layout']>[0])
       .then((laid) => isWanted && setState({ kind: 'laid', diagram: diagramOf(harness, laid as LaidGraph) }))
-      .catch((error: unknown) => isWanted && setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) })); // prettier-ignore
+      .catch(
+        (error: unknown) =>
+          isWanted && setState({ kind: 'failed', message: error instanceof Error ? error.message : String(error) }),
+      );
     return () => void (isWanted = false);
   }, [harness]);
   return state;

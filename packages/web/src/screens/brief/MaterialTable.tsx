@@ -32,7 +32,8 @@ export function MaterialTable({ fuel }: { fuel: Fuel | undefined }) {
   };
   const cite = (name: string, source: string) => {
     const row = held[name];
-    if (row && source.trim() !== '') act({ act: 'set', path: ['materials', name], value: { ...row, source: source.trim().slice(0, 120) } }); // prettier-ignore
+    if (row && source.trim() !== '')
+      act({ act: 'set', path: ['materials', name], value: { ...row, source: source.trim().slice(0, 120) } });
   };
   const own = fuel && fuelClassOf(fuel);
   const classes = Object.keys(fuelClasses) as FuelClass[];
@@ -77,7 +78,9 @@ export function MaterialTable({ fuel }: { fuel: Fuel | undefined }) {
                               className="input w-auto!"
                               aria-label={`${name} in this job’s fuel`}
                               value={verdict}
-                              onChange={(e) => say(name, c, e.target.value === on[c] ? undefined : (e.target.value as Verdict))} // prettier-ignore
+                              onChange={(e) =>
+                                say(name, c, e.target.value === on[c] ? undefined : (e.target.value as Verdict))
+                              }
                             >
                               {verdicts.map((v) => (
                                 <option key={v} value={v}>

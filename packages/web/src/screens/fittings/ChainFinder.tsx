@@ -15,7 +15,13 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 import { ChosenField, Panel, TypedField } from './fields.tsx';
 import { useAddress } from './use-address.ts';
 
-const length = (name: string, most: number): QuantityField => ({ kind: 'length', name, unit: 'mm', minimum: 0, maximum: mm(most) }); // prettier-ignore
+const length = (name: string, most: number): QuantityField => ({
+  kind: 'length',
+  name,
+  unit: 'mm',
+  minimum: 0,
+  maximum: mm(most),
+});
 const fields = {
   bore: length('least bore', 60),
   long: length('longest', 2000),
@@ -37,7 +43,13 @@ function wantsOf(
     faults[key] = value.fault.message;
     return undefined;
   };
-  const [bore, long, flats, pressure, angle] = [read('bore'), read('long'), read('flats'), read('pressure'), read('angle')]; // prettier-ignore
+  const [bore, long, flats, pressure, angle] = [
+    read('bore'),
+    read('long'),
+    read('flats'),
+    read('pressure'),
+    read('angle'),
+  ];
   const fuel = get('fuel');
   return {
     faults,
@@ -49,7 +61,13 @@ function wantsOf(
       ...(angle === undefined ? {} : { angle }),
       ...(get('swivel') === 'yes' ? { swivel: true } : {}),
       ...(get('taper') === 'no' ? { noTaper: true } : {}),
-      ...(fuel === '' ? {} : { materials: lastingMaterials(fuel === 'diesel' ? { family: 'diesel' } : { family: 'petrol', ethanol: fuel === 'e85' ? 0.85 : 0.1 }) }), // prettier-ignore
+      ...(fuel === ''
+        ? {}
+        : {
+            materials: lastingMaterials(
+              fuel === 'diesel' ? { family: 'diesel' } : { family: 'petrol', ethanol: fuel === 'e85' ? 0.85 : 0.1 },
+            ),
+          }),
     },
   };
 }

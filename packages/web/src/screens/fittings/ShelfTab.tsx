@@ -44,7 +44,12 @@ export function ShelfTab() {
   const fits = (text: string) => words.every((w) => text.toLowerCase().includes(w));
   const held = shelf.filter((p) => fits(`${p.adapter.code} ${p.adapter.name} ${p.note ?? ''}`));
   const codes = new Set(shelf.map((p) => p.adapter.code));
-  const offered = words.length === 0 ? [] : genericAdapters().filter((a) => !codes.has(a.code) && fits(`${a.code} ${a.name}`)).slice(0, 12); // prettier-ignore
+  const offered =
+    words.length === 0
+      ? []
+      : genericAdapters()
+          .filter((a) => !codes.has(a.code) && fits(`${a.code} ${a.name}`))
+          .slice(0, 12);
   return (
     <>
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -241,7 +246,15 @@ function NumberCell({
   const [typed, setTyped] = useState<string>();
   const hand = () => {
     const number = Number(typed?.replace(',', '.'));
-    if (typed !== undefined && typed.trim() !== '' && Number.isFinite(number) && number >= 0 && number <= most && number !== value) onChange(number); // prettier-ignore
+    if (
+      typed !== undefined &&
+      typed.trim() !== '' &&
+      Number.isFinite(number) &&
+      number >= 0 &&
+      number <= most &&
+      number !== value
+    )
+      onChange(number);
     setTyped(undefined);
   };
   return (
@@ -285,7 +298,18 @@ function OwnPart({ taken, onKeep }: { taken: ReadonlySet<string>; onKeep(part: S
     const [a, b] = ports as [Port, Port];
     const flats = Math.max(...[a, b].map((p) => portSize(p.form, p.size)!.flats[p.gender]));
     const part: ShelfPart = {
-      adapter: { code: typed.code.trim().slice(0, 120), name: (typed.name.trim() || typed.code.trim()).slice(0, 120), shape: 'straight', ports: [a, b], angle: 0, bore: bore.value.si, length: mm(30), flats, material: 'steel', price }, // prettier-ignore
+      adapter: {
+        code: typed.code.trim().slice(0, 120),
+        name: (typed.name.trim() || typed.code.trim()).slice(0, 120),
+        shape: 'straight',
+        ports: [a, b],
+        angle: 0,
+        bore: bore.value.si,
+        length: mm(30),
+        flats,
+        material: 'steel',
+        price,
+      },
       count,
     };
     onKeep(part, () => {

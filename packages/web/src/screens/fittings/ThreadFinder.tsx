@@ -15,7 +15,13 @@ import { useDisplayUnits } from '../../units/display-units.tsx';
 import { ChosenField, Panel, TypedField } from './fields.tsx';
 import { useAddress } from './use-address.ts';
 
-const length = (name: string, least: number, most: number): QuantityField => ({ kind: 'length', name, unit: 'mm', minimum: mm(least), maximum: mm(most) }); // prettier-ignore
+const length = (name: string, least: number, most: number): QuantityField => ({
+  kind: 'length',
+  name,
+  unit: 'mm',
+  minimum: mm(least),
+  maximum: mm(most),
+});
 const diameterField = length('diameter', 2, 60);
 const spanField = length('length', 1, 100);
 const errorField = length('reading error', 0.001, 1);
@@ -51,7 +57,11 @@ function readForm(get: (key: string) => string, bare: (field: QuantityField) => 
     return undefined;
   };
   const gender: Gender = get('end') === 'female' ? 'female' : 'male';
-  const [diameter, over, error] = [measured('d', diameterField), measured('over', spanField), measured('error', errorField)]; // prettier-ignore
+  const [diameter, over, error] = [
+    measured('d', diameterField),
+    measured('over', spanField),
+    measured('error', errorField),
+  ];
   const by = get('by') || 'gauge';
   let pitch: PitchReading = { by: 'unknown' };
   if (by === 'gauge' && get('pitch').trim() !== '') {
@@ -121,10 +131,15 @@ export function ThreadFinder() {
           }}
           onChange={(v) => set('by', v === 'gauge' ? '' : v)}
         />
-        {
-          by === 'gauge' &&
-          <TypedField label="Pitch" hint="18 tpi, or 1.5 mm; empty: not taken." value={get('pitch')} fault={faults.pitch} onChange={(v) => set('pitch', v)} /> // prettier-ignore
-        }
+        {by === 'gauge' && (
+          <TypedField
+            label="Pitch"
+            hint="18 tpi, or 1.5 mm; empty: not taken."
+            value={get('pitch')}
+            fault={faults.pitch}
+            onChange={(v) => set('pitch', v)}
+          />
+        )}
         {(by === 'crests' || by === 'count') && (
           <div className="grid grid-cols-2 gap-x-4">
             <TypedField
@@ -304,7 +319,11 @@ function SmoothAnswer({ reading }: { reading: ThreadReading }) {
   const units = useDisplayUnits();
   const found = findSmooth(reading.gender, reading.diameter, reading.error);
   if (found.length === 0)
-    return <p className="sheet max-w-xl p-5">No tube, spigot, bead, barb or hose that Endrel knows has that size. Read it again on a clean, round place.</p>; // prettier-ignore
+    return (
+      <p className="sheet max-w-xl p-5">
+        No tube, spigot, bead, barb or hose that Endrel knows has that size. Read it again on a clean, round place.
+      </p>
+    );
   return (
     <ol className="ruled">
       {found.map(({ end, probability, deviation }) => (

@@ -45,9 +45,19 @@ export function HeightTab() {
           path={['hanger']}
           values={hanger}
           only={[
-            'hold', 'depthFrom', 'intoSump', 'plateRecess', 'gasketFree', 'gasketSqueezed', ...(sprung ? ['preload', 'springTravel'] : ['floorGap', 'sockGive']),
-            'sockThickness', 'stack', 'oldStack', 'outletRise', 'roomAbove',
-          ]} // prettier-ignore
+            'hold',
+            'depthFrom',
+            'intoSump',
+            'plateRecess',
+            'gasketFree',
+            'gasketSqueezed',
+            ...(sprung ? ['preload', 'springTravel'] : ['floorGap', 'sockGive']),
+            'sockThickness',
+            'stack',
+            'oldStack',
+            'outletRise',
+            'roomAbove',
+          ]}
         />
         <RowsField
           title="Rods and tubes to cut"

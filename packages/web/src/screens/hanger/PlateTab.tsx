@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { hangerProperties, platePortProperties } from '@endrel/core/job/hanger';
-import { templateSvg } from '@endrel/core/hangers/plate-template';
+import { drawingSvg } from '@endrel/core/drawings/drawing-svg';
+import { templateDrawing } from '@endrel/core/hangers/plate-template';
 import { templateOf } from '@endrel/core/hangers/template-of';
 import { isAway } from '../../api/client.ts';
 import { printTemplate } from '../../api/print.ts';
@@ -96,7 +97,9 @@ export function PlateTab() {
                 <button
                   className="button"
                   disabled={!template}
-                  onClick={() => template && download(`${kind}.svg`, 'image/svg+xml', templateSvg(template))}
+                  onClick={() =>
+                    template && download(`${kind}.svg`, 'image/svg+xml', drawingSvg(templateDrawing(template)))
+                  }
                 >
                   SVG
                 </button>

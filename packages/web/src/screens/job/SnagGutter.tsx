@@ -208,7 +208,9 @@ function Unjudged({ hasSnags }: { hasSnags: boolean }) {
 function unjudged(isSolved: boolean, needs: readonly Need[]): string {
   const measured = needs.filter((n) => n.isMeasured).length;
   const chosen = needs.length - measured;
-  const open = [measured > 0 && `${measured} to measure`, chosen > 0 && `${chosen} to choose`].filter(Boolean).join(', '); // prettier-ignore
+  const open = [measured > 0 && `${measured} to measure`, chosen > 0 && `${chosen} to choose`]
+    .filter(Boolean)
+    .join(', ');
   return open || (isSolved ? '' : 'the run does not solve');
 }
 

@@ -16,5 +16,6 @@ export function showUndone(view: JobView, paths: readonly FieldPath[]): void {
   const [root, id] = first;
   if (root === 'parts') view.selectPart(String(id));
   else if (root === 'layout') view.goTo('layout');
-  else if (root !== 'overrules' && root !== 'name' && root !== 'vehicle' && root !== 'state') view.goToField(stageOfField(first), first); // prettier-ignore
+  else if (root !== 'overrules' && root !== 'name' && root !== 'vehicle' && root !== 'state')
+    view.goToField(stageOfField(first), first);
 }

@@ -14,7 +14,10 @@ export function BenchTab() {
   const shelf = useShelf();
   const shelfQuery = useShelfQuery();
   const { plans } = useJointPlan(job, shelf);
-  const rows = useMemo(() => (joints && shelf && plans.length > 0 ? neededParts(job, joints, plans, shelf) : []), [job, joints, plans, shelf]); // prettier-ignore
+  const rows = useMemo(
+    () => (joints && shelf && plans.length > 0 ? neededParts(job, joints, plans, shelf) : []),
+    [job, joints, plans, shelf],
+  );
   if (rows.length === 0)
     return (
       <p className="sheet max-w-xl p-4 text-ink-soft">
@@ -26,7 +29,9 @@ export function BenchTab() {
   const order = () =>
     csvText([
       ['group', 'part', 'to buy', 'of these spare', 'joints', 'code'],
-      ...rows.filter((r) => r.toBuy > 0).map((r) => [orderGroups[r.group], r.name, r.toBuy, Math.min(r.spare, r.toBuy), r.joints.join(' '), r.code]), // prettier-ignore
+      ...rows
+        .filter((r) => r.toBuy > 0)
+        .map((r) => [orderGroups[r.group], r.name, r.toBuy, Math.min(r.spare, r.toBuy), r.joints.join(' '), r.code]),
     ]);
   return (
     <>
@@ -49,7 +54,23 @@ export function BenchTab() {
       </div>
       {(Object.keys(orderGroups) as OrderGroup[]).map((group) => {
         const own = rows.filter((r) => r.group === group);
-        return own.length === 0 ? null : <Group key={group} name={orderGroups[group]} rows={own} onBench={(r, count) => act({ act: 'set', path: ['bench', r.code], ...(count > 0 ? { value: { name: r.name.slice(0, 200), count } } : {}) }, `bench ${r.code}`)} />; // prettier-ignore
+        return own.length === 0 ? null : (
+          <Group
+            key={group}
+            name={orderGroups[group]}
+            rows={own}
+            onBench={(r, count) =>
+              act(
+                {
+                  act: 'set',
+                  path: ['bench', r.code],
+                  ...(count > 0 ? { value: { name: r.name.slice(0, 200), count } } : {}),
+                },
+                `bench ${r.code}`,
+              )
+            }
+          />
+        );
       })}
       <p className="label mt-2">
         Spare: one of what is easily spoilt the first time, common practice. Prices and parts follow the chains under

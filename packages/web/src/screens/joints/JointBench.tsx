@@ -98,7 +98,8 @@ function End({ end, view }: { end: JointEnd; view: JobView }) {
   const part = job.parts[end.part]!;
   // looked up when it is set: a field whose own value stays is not drawn again for what the others set
   const now = () => session.getSnapshot().job;
-  const set = (fitting: unknown, group?: string) => act(setOnPort(now(), end, 'fitting', fitting as Port | undefined), group); // prettier-ignore
+  const set = (fitting: unknown, group?: string) =>
+    act(setOnPort(now(), end, 'fitting', fitting as Port | undefined), group);
   const setMeasure = (key: keyof typeof portMeasures, value: unknown, group?: string) => {
     const known = now().parts[end.part]?.ports?.[end.port]?.fitting;
     if (known) set({ ...known, [key]: value }, group);

@@ -42,9 +42,12 @@ export function JointListTab({ view }: { view: JobView }) {
         <p className="mt-2">They follow from the run: lay it out, or join two parts there.</p>
       </div>
     );
-  const chosen = joints.find((j) => j.id === search.get('joint')) ?? joints.find((j) => j.to === view.part) ??
+  const chosen =
+    joints.find((j) => j.id === search.get('joint')) ??
+    joints.find((j) => j.to === view.part) ??
     joints.find((j) => j.from === view.part) ??
-    joints.find((j) => ['wants', 'stale'].includes(stateOf(j))) ?? joints[0]!; // prettier-ignore
+    joints.find((j) => ['wants', 'stale'].includes(stateOf(j))) ??
+    joints[0]!;
   const choose = (id: string) =>
     setSearch(
       (before) => {
@@ -78,7 +81,9 @@ export function JointListTab({ view }: { view: JobView }) {
 /** Fills all joints that want adapters in one act, and says what becomes waste by it. */
 function FillBar({ joints, plans }: { joints: readonly JointFinding[]; plans: readonly JointPlan[] }) {
   // what the worker said of a job before this one is not acted on
-  const isCurrent = plans.length === joints.length && joints.every((j, i) => plans[i]!.joint === j.id && plans[i]!.state === stateOf(j)); // prettier-ignore
+  const isCurrent =
+    plans.length === joints.length &&
+    joints.every((j, i) => plans[i]!.joint === j.id && plans[i]!.state === stateOf(j));
   const filling = isCurrent ? fillJoints(joints, plans) : undefined;
   const count = (states: readonly JointState[]) => joints.filter((j) => states.includes(stateOf(j))).length;
   const [open, stale] = [count(['wants', 'stale']), count(['stale'])];
@@ -173,7 +178,9 @@ const sealsOf = ({ meetings }: JointFinding): string =>
 /** Ports that no joint is on: capped, plugged, or open. With the joints they are every port of the run. */
 function LonePorts({ job, onPart }: { job: Job; onPart(id: string): void }) {
   const run = circuitsOf(job);
-  const lone = run.parts.flatMap((part) => run.ports(part.id).flatMap((port) => (port.state === 'mated' || port.spec.use === 'dry' ? [] : [{ part, port }]))); // prettier-ignore
+  const lone = run.parts.flatMap((part) =>
+    run.ports(part.id).flatMap((port) => (port.state === 'mated' || port.spec.use === 'dry' ? [] : [{ part, port }])),
+  );
   if (lone.length === 0) return <p className="label mt-2">Every port that holds fuel is in one of these joints.</p>;
   return (
     <table className="mt-3 w-full text-left">

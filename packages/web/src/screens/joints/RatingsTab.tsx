@@ -59,10 +59,15 @@ export function RatingsTab({ view }: { view: JobView }) {
             </tr>
           </thead>
           <tbody className="ruled">
-            {lines.map(
-              (row) =>
-              <Row key={row.part} row={row} open={shown === row.part} onOpen={() => setShown(shown === row.part ? undefined : row.part)} onPart={view.selectPart} />, // prettier-ignore
-            )}
+            {lines.map((row) => (
+              <Row
+                key={row.part}
+                row={row}
+                open={shown === row.part}
+                onOpen={() => setShown(shown === row.part ? undefined : row.part)}
+                onPart={view.selectPart}
+              />
+            ))}
           </tbody>
         </table>
       </div>
@@ -105,7 +110,8 @@ function Row({
   onPart(id: string): void;
 }) {
   const units = useDisplayUnits();
-  const say = (value: Figure | string | undefined) => (value === undefined ? '–' : typeof value === 'string' ? value : units.figure(value)); // prettier-ignore
+  const say = (value: Figure | string | undefined) =>
+    value === undefined ? '–' : typeof value === 'string' ? value : units.figure(value);
   const by = new Map<LineCheck, Rating>(row.ratings.map((r) => [r.check, r]));
   return (
     <>

@@ -10,7 +10,13 @@ export function RoomTab() {
   const job = useJob();
   const plate = useAssessment()?.findings.hanger.plate;
   const ends = placedEnds(job.bulkhead ?? []);
-  const onPlate = (plate?.ports ?? []).map((p, i): PlacedEnd => ({ id: `${i}`, label: p.label, hexagon: p.hexagon, x: p.x, y: p.y })); // prettier-ignore
+  const onPlate = (plate?.ports ?? []).map((p, i): PlacedEnd => ({
+    id: `${i}`,
+    label: p.label,
+    hexagon: p.hexagon,
+    x: p.x,
+    y: p.y,
+  }));
   return (
     <div className="grid gap-x-8 gap-y-4 xl:grid-cols-2">
       <section className="min-w-0">
@@ -101,7 +107,9 @@ function EndsDrawing({ ends, label }: { ends: readonly PlacedEnd[]; label: strin
       const angle = (Math.PI / 3) * i;
       return `${(CORNERS * size * MM * Math.cos(angle)) / 2},${(CORNERS * size * MM * Math.sin(angle)) / 2}`;
     }).join(' ');
-  const near = ends.map((a) => ends.some((b) => a !== b && Math.hypot(a.x - b.x, a.y - b.y) < apart(a.hexagon, b.hexagon) - 1e-9)); // prettier-ignore
+  const near = ends.map((a) =>
+    ends.some((b) => a !== b && Math.hypot(a.x - b.x, a.y - b.y) < apart(a.hexagon, b.hexagon) - 1e-9),
+  );
   return (
     <svg
       viewBox={`${left} ${-high} ${right - left} ${high - low}`}

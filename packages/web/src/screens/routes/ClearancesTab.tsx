@@ -46,7 +46,8 @@ function GapTable({ routes, view }: { routes: RouteFindings; view: JobView }) {
   const job = useJob();
   const units = useDisplayUnits();
   const name = (id: string) => lineName(job, id);
-  const to = (c: Clearance) => ('zone' in c.to ? zoneName(routes, c.to.zone) : 'line' in c.to ? name(c.to.line) : 'itself'); // prettier-ignore
+  const to = (c: Clearance) =>
+    'zone' in c.to ? zoneName(routes, c.to.zone) : 'line' in c.to ? name(c.to.line) : 'itself';
   const [isAll, setAll] = useState(false);
   const told = routes.clearances.filter((c) => !('itself' in c.to) || c.gap < c.least);
   const sorted = [...told].sort((a, b) => a.gap - a.least - (b.gap - b.least));

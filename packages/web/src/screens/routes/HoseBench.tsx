@@ -76,9 +76,17 @@ function Figures({ line }: { line: RoutedLine }) {
   const rows: readonly (readonly [string, string, boolean?])[] = [
     ['cut to', units.tape(cutOf(hose))],
     ['from seat to seat', units.tape(line.length ?? 0)],
-    ['tightest, inside radius', Number.isFinite(laid.leastRadius) ? units.tape(laid.leastRadius - line.radius) : 'straight', isTight], // prettier-ignore
+    [
+      'tightest, inside radius',
+      Number.isFinite(laid.leastRadius) ? units.tape(laid.leastRadius - line.radius) : 'straight',
+      isTight,
+    ],
     ['allowed', allowed === undefined ? 'construction not known' : units.tape(allowed - line.radius)],
-    ['margin to kinking', margin === undefined || !Number.isFinite(margin) ? '–' : `${Math.round(margin * 100)} %`, isTight], // prettier-ignore
+    [
+      'margin to kinking',
+      margin === undefined || !Number.isFinite(margin) ? '–' : `${Math.round(margin * 100)} %`,
+      isTight,
+    ],
     ['turns in all', degrees(laid.turning)],
     ['slack over the taut way', units.tape(hose.flexible - hose.taut)],
     ...(ends[0].angle > 0 ? ([['start end clocked', degrees(clocks[0])]] as const) : []),

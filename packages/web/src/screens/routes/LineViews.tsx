@@ -48,8 +48,18 @@ function OneView({
   };
   const width = 2 * EDGE + (right - left) * scale;
   const height = 2 * EDGE + (low - top) * scale;
-  const d = centre.points.map((p, i) => `${i ? 'L' : 'M'}${at(p).map((n) => n.toFixed(1)).join(' ')}`).join(''); // prettier-ignore
-  const tight = line.hose?.laid && Number.isFinite(line.hose.laid.leastRadius) ? placeAt(centre, line.hose.laid.leastAt) : undefined; // prettier-ignore
+  const d = centre.points
+    .map(
+      (p, i) =>
+        `${i ? 'L' : 'M'}${at(p)
+          .map((n) => n.toFixed(1))
+          .join(' ')}`,
+    )
+    .join('');
+  const tight =
+    line.hose?.laid && Number.isFinite(line.hose.laid.leastRadius)
+      ? placeAt(centre, line.hose.laid.leastAt)
+      : undefined;
   const [x1, x2] = [EDGE, EDGE + (right - left) * scale];
   return (
     <figure className="sheet">
@@ -111,4 +121,5 @@ function OneView({
   );
 }
 
-const isTight = ({ hose }: RoutedLine): boolean => hose?.allowed !== undefined && (hose.laid?.leastRadius ?? Infinity) < hose.allowed; // prettier-ignore
+const isTight = ({ hose }: RoutedLine): boolean =>
+  hose?.allowed !== undefined && (hose.laid?.leastRadius ?? Infinity) < hose.allowed;

@@ -19,7 +19,16 @@ export function Missing({ line, view }: { line: RoutedLine; view?: JobView }) {
             {m.of === 'mouth' ? (
               <button
                 className="underline decoration-hair-strong underline-offset-2"
-                onClick={() => view?.goToField('routes', ['parts', m.fault.part, 'ports', m.fault.port, 'place', m.fault.missing === 'way' ? 'heading' : 'rearward'])} // prettier-ignore
+                onClick={() =>
+                  view?.goToField('routes', [
+                    'parts',
+                    m.fault.part,
+                    'ports',
+                    m.fault.port,
+                    'place',
+                    m.fault.missing === 'way' ? 'heading' : 'rearward',
+                  ])
+                }
               >
                 {sayMouthFault(job, m.fault)}
               </button>

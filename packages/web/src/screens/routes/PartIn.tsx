@@ -13,7 +13,8 @@ export function PartIn({ tube }: { tube: TubeRoute }) {
   const [where, part] = [readLength(at), readLength(long)];
   const uses = tube.bench?.uses[0] ?? 0;
   const room = tube.bench?.bender.before ?? 0;
-  const found = where !== undefined && part !== undefined ? partIn(table, tube.bendRadius, where, part, uses, room) : undefined; // prettier-ignore
+  const found =
+    where !== undefined && part !== undefined ? partIn(table, tube.bendRadius, where, part, uses, room) : undefined;
   return (
     <details>
       <summary className="label min-h-[26px] py-1">Put a part into this line: where it is cut</summary>
@@ -30,7 +31,6 @@ export function PartIn({ tube }: { tube: TubeRoute }) {
       {((at.trim() !== '' && where === undefined) || (long.trim() !== '' && part === undefined)) && (
         <p className="text-fix">A length, such as 640 mm or 4 1/2 in.</p>
       )}{' '}
-      {/* prettier-ignore */}
       {found && (
         <p className="mt-1 text-[0.95rem]" aria-live="polite">
           {found.ok ? (

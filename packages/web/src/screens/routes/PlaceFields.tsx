@@ -11,7 +11,9 @@ const NO_POINTS: readonly PointRow[] = [];
 /** What a place may be measured from: any point but itself; the datum goes without saying. */
 export function useFromProperty(itself?: string): Property {
   const points = useJob().routes?.points ?? NO_POINTS;
-  const names = points.filter((p) => p.id !== itself).map((p, i) => [p.id, p.label?.trim() ? p.label : `point ${i + 1}`] as const); // prettier-ignore
+  const names = points
+    .filter((p) => p.id !== itself)
+    .map((p, i) => [p.id, p.label?.trim() ? p.label : `point ${i + 1}`] as const);
   const key = JSON.stringify(names);
   return useMemo(
     () =>

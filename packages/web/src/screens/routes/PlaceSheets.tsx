@@ -16,7 +16,12 @@ export function PlaceSheet({ of }: { of: 'points' | 'zones' }) {
     Object.entries(all).filter(([, p]) => p.type !== 'pumpTable' && p.type !== 'port'),
   );
   const one = of === 'points' ? 'Point' : 'Zone';
-  const rows = ((routes?.[of] ?? []) as unknown as Rows).map((row, i): SheetRow => ({ id: row.id, name: row.label?.trim() || `${one} ${i + 1}`, path: [...path, row.id], values: row })); // prettier-ignore
+  const rows = ((routes?.[of] ?? []) as unknown as Rows).map((row, i): SheetRow => ({
+    id: row.id,
+    name: row.label?.trim() || `${one} ${i + 1}`,
+    path: [...path, row.id],
+    values: row,
+  }));
   if (rows.length === 0) return null;
   const at = (id: string, key: string) => [...path, id, key];
   return (
@@ -25,7 +30,9 @@ export function PlaceSheet({ of }: { of: 'points' | 'zones' }) {
       columns={columns}
       rows={rows}
       onChange={({ row, key, value }, group) => act({ act: 'set', path: at(row, key), value }, group)}
-      onChanges={(changes, title) => act({ act: 'setAll', title, changes: changes.map(({ row, key, value }) => ({ path: at(row, key), value })) })} // prettier-ignore
+      onChanges={(changes, title) =>
+        act({ act: 'setAll', title, changes: changes.map(({ row, key, value }) => ({ path: at(row, key), value })) })
+      }
     />
   );
 }

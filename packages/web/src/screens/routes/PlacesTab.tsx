@@ -15,7 +15,17 @@ import { PlaceFields } from './PlaceFields.tsx';
 
 const PATH = ['routes', 'candidates'] as const;
 /** What has a place that is worth comparing. */
-const PLACED = new Set(['pump', 'filter', 'regulator', 'filterRegulator', 'swirlPot', 'pressureSensor', 'ethanolSensor', 'checkValve', 'damper']); // prettier-ignore
+const PLACED = new Set([
+  'pump',
+  'filter',
+  'regulator',
+  'filterRegulator',
+  'swirlPot',
+  'pressureSensor',
+  'ethanolSensor',
+  'checkValve',
+  'damper',
+]);
 
 /** Places for pump, filter, regulator, pot or sensor beside each other, each as the run would solve with it there. */
 export function PlacesTab() {
@@ -43,7 +53,8 @@ function Candidate({ row, number }: { row: CandidateRow; number: number }) {
   const act = useAct();
   const part = usePartProperty();
   const path = [...PATH, row.id];
-  const set = (key: string) => (value: unknown, group?: string) => act({ act: 'set', path: [...path, key], value }, group); // prettier-ignore
+  const set = (key: string) => (value: unknown, group?: string) =>
+    act({ act: 'set', path: [...path, key], value }, group);
   return (
     <RowItem path={PATH} id={row.id} number={number} one="a place" className="gap-2 py-1.5">
       <div className="min-w-0 flex-1">
@@ -72,7 +83,9 @@ function Candidate({ row, number }: { row: CandidateRow; number: number }) {
 
 function usePartProperty(): Property {
   const job = useJob();
-  const names = circuitsOf(job).parts.filter((p) => PLACED.has(p.kind) && !isLine(p)).map((p) => [p.id, partName(p)] as const); // prettier-ignore
+  const names = circuitsOf(job)
+    .parts.filter((p) => PLACED.has(p.kind) && !isLine(p))
+    .map((p) => [p.id, partName(p)] as const);
   const key = JSON.stringify(names);
   return useMemo(() => choice('for', Object.fromEntries(JSON.parse(key) as (readonly [string, string])[])), [key]);
 }
@@ -82,11 +95,18 @@ function Comparison({ rows, placings }: { rows: readonly CandidateRow[]; placing
   const job = useJob();
   if (rows.length === 0) return <p className="sheet max-w-xl p-4 text-ink-soft">No place to compare yet.</p>;
   const show = (si: number | undefined) => (si === undefined ? '–' : units.tape(si));
-  const yes = (is: boolean | undefined, bad: boolean | undefined) => <span className={is === undefined ? 'text-ink-soft' : is === bad ? 'font-semibold text-fix' : ''}>{is === undefined ? '–' : is ? 'yes' : 'no'}</span>; // prettier-ignore
+  const yes = (is: boolean | undefined, bad: boolean | undefined) => (
+    <span className={is === undefined ? 'text-ink-soft' : is === bad ? 'font-semibold text-fix' : ''}>
+      {is === undefined ? '–' : is ? 'yes' : 'no'}
+    </span>
+  );
   const criteria: readonly (readonly [string, (p: Placing) => React.ReactNode])[] = [
     ['for', (p) => (job.parts[p.part] ? partName(job.parts[p.part]!) : p.part)],
     ['over the tank floor', (p) => show(p.overFloor)],
-    ['below the tank outlet', (p) => (p.overOutlet === undefined ? '–' : yes(p.overOutlet <= 0, needsToBeLow(job, p.part) ? false : undefined))], // prettier-ignore
+    [
+      'below the tank outlet',
+      (p) => (p.overOutlet === undefined ? '–' : yes(p.overOutlet <= 0, needsToBeLow(job, p.part) ? false : undefined)),
+    ],
     ['line from and to it', (p) => show(p.lines)],
     ['suction margin, worst', (p) => (p.suctionMargin === undefined ? '–' : units.show('head', p.suctionMargin))],
     ['rail at full load', (p) => (p.railPressure === undefined ? '–' : units.show('pressure', p.railPressure))],

@@ -108,7 +108,6 @@ function TapeRow({
   number: number;
   onRemove(): void;
 }) {
-  // prettier-ignore
   const act = useAct();
   const to = useFromProperty(itself);
   const set = (key: string) => (value: unknown, group?: string) =>

@@ -25,7 +25,10 @@ const ways: readonly { readonly name: string; readonly heading?: number; readonl
 export function PortsPanel({ routes }: { routes: RouteFindings }) {
   const job = useJob();
   const ports = linePorts(job);
-  const isPlaced = (ref: PortRef) => !routes.lines.some((l) => l.missing.some((m) => m.of === 'mouth' && m.fault.part === ref.part && m.fault.port === ref.port)); // prettier-ignore
+  const isPlaced = (ref: PortRef) =>
+    !routes.lines.some((l) =>
+      l.missing.some((m) => m.of === 'mouth' && m.fault.part === ref.part && m.fault.port === ref.port),
+    );
   const open = ports.filter((ref) => !isPlaced(ref)).length;
   return (
     <section aria-label="Ports">
@@ -53,7 +56,9 @@ function PortItem({ at, isPlaced }: { at: PortRef; isPlaced: boolean }) {
   const set = (change: Partial<Record<keyof PortPlace, unknown>>, group?: string) => {
     const now = session.getSnapshot().job;
     const known = now.parts[at.part]?.ports?.[at.port]?.place;
-    const next = Object.fromEntries(Object.entries({ ...known, ...change }).filter(([, value]) => value !== undefined)) as PortPlace; // prettier-ignore
+    const next = Object.fromEntries(
+      Object.entries({ ...known, ...change }).filter(([, value]) => value !== undefined),
+    ) as PortPlace;
     act(setOnPort(now, at, 'place', Object.keys(next).length > 0 ? next : undefined), group);
   };
   const fields: readonly (readonly [keyof PortPlace, Property])[] = [
@@ -85,7 +90,12 @@ function PortItem({ at, isPlaced }: { at: PortRef; isPlaced: boolean }) {
             <button
               key={way}
               className="quiet"
-              onClick={() => set({ heading: heading === undefined ? undefined : { si: heading * DEGREE, unit: '°' }, tilt: tilt === undefined ? undefined : { si: tilt * DEGREE, unit: '°' } })} // prettier-ignore
+              onClick={() =>
+                set({
+                  heading: heading === undefined ? undefined : { si: heading * DEGREE, unit: '°' },
+                  tilt: tilt === undefined ? undefined : { si: tilt * DEGREE, unit: '°' },
+                })
+              }
             >
               {way}
             </button>

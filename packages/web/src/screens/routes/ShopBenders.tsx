@@ -45,7 +45,9 @@ export function ShopBenders({ path, bender, outside }: { path: FieldPath; bender
         <button
           className="button"
           disabled={keep.isPending}
-          onClick={() => keep.mutate({ ...own, id: newRowId(), outsideDiameter: own.outsideDiameter ?? { si: outside, unit: 'mm' } })} // prettier-ignore
+          onClick={() =>
+            keep.mutate({ ...own, id: newRowId(), outsideDiameter: own.outsideDiameter ?? { si: outside, unit: 'mm' } })
+          }
         >
           Keep it for the shop
         </button>

@@ -152,7 +152,8 @@ function Bends({ tube }: { tube: TubeRoute }) {
   );
 }
 
-const ordinal = (n: number): string => (n <= 0 ? '' : `${n}${['th', 'st', 'nd', 'rd'][n % 10 < 4 && Math.floor(n / 10) !== 1 ? n % 10 : 0]}`); // prettier-ignore
+const ordinal = (n: number): string =>
+  n <= 0 ? '' : `${n}${['th', 'st', 'nd', 'rd'][n % 10 < 4 && Math.floor(n / 10) !== 1 ? n % 10 : 0]}`;
 
 /** What is done in which order, and what does not go. */
 function Order({ tube }: { tube: TubeRoute }) {

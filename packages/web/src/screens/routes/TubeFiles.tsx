@@ -27,7 +27,11 @@ export function TubeFiles({ line, tube }: { line: RoutedLine; tube: TubeRoute })
   const bends = () =>
     csvText([
       ['straight_mm', 'rotation_deg', 'bend_deg'],
-      ...table.straights.map((s, i) => [inMm(s), i < table.bends.length ? inDegrees(table.rotations[i]!) : '', i < table.bends.length ? inDegrees(table.bends[i]!) : '']), // prettier-ignore
+      ...table.straights.map((s, i) => [
+        inMm(s),
+        i < table.bends.length ? inDegrees(table.rotations[i]!) : '',
+        i < table.bends.length ? inDegrees(table.bends[i]!) : '',
+      ]),
     ]);
   const points = () => csvText([['x', 'y', 'z'], ...corners.map((p) => p.map(inMm))]);
   async function pdf() {
@@ -101,14 +105,41 @@ async function readTubeFile(file: File, line: string): Promise<{ act: Act } | { 
     if (!table.ok) return { faults: said(table.fault) };
     const { straights, rotations, bends } = table.value;
     if (bends.length > MOST_COPIED) return { faults: [`It holds more than ${MOST_COPIED} bends.`] };
-    const copied = bends.map((bend, i) => ({ id: `row-${i + 1}`, straight: length(straights[i]!), rotation: angle(rotations[i]!), bend: angle(bend) })); // prettier-ignore
-    return { act: { act: 'routeLine', id: line, title: `copy ${file.name.slice(0, 60)}`, changes: [{ key: 'copied', value: copied }, { key: 'copiedLast', value: length(straights.at(-1)!) }] } }; // prettier-ignore
+    const copied = bends.map((bend, i) => ({
+      id: `row-${i + 1}`,
+      straight: length(straights[i]!),
+      rotation: angle(rotations[i]!),
+      bend: angle(bend),
+    }));
+    return {
+      act: {
+        act: 'routeLine',
+        id: line,
+        title: `copy ${file.name.slice(0, 60)}`,
+        changes: [
+          { key: 'copied', value: copied },
+          { key: 'copiedLast', value: length(straights.at(-1)!) },
+        ],
+      },
+    };
   }
   const points = readPointsCsv(cells);
   if (!points.ok) return { faults: said(points.fault) };
   // its ends are the ports
   const corners = points.value.slice(1, -1);
   if (corners.length > MOST_THROUGH) return { faults: [`It holds more than ${MOST_THROUGH} corners.`] };
-  const through = corners.map(([x, y, z], i) => ({ id: `row-${i + 1}`, rearward: length(x), left: length(y), up: length(z) })); // prettier-ignore
-  return { act: { act: 'routeLine', id: line, title: `read the way from ${file.name.slice(0, 60)}`, changes: [{ key: 'through', value: through }] } }; // prettier-ignore
+  const through = corners.map(([x, y, z], i) => ({
+    id: `row-${i + 1}`,
+    rearward: length(x),
+    left: length(y),
+    up: length(z),
+  }));
+  return {
+    act: {
+      act: 'routeLine',
+      id: line,
+      title: `read the way from ${file.name.slice(0, 60)}`,
+      changes: [{ key: 'through', value: through }],
+    },
+  };
 }

@@ -14,7 +14,9 @@ export function WrongBend({ tube }: { tube: TubeRoute }) {
   const angle = Number(made.replace(',', '.'));
   const isRead = made.trim() !== '' && angle >= 0 && angle <= 180;
   if (table.bends.length === 0) return null;
-  const after = isRead ? afterWrongBend(table, tube.bendRadius, Math.min(bend, table.bends.length - 1), degrees(angle), bench.cut) : undefined; // prettier-ignore
+  const after = isRead
+    ? afterWrongBend(table, tube.bendRadius, Math.min(bend, table.bends.length - 1), degrees(angle), bench.cut)
+    : undefined;
   const out = after && (Math.abs(after.out) * 180) / Math.PI;
   return (
     <details>

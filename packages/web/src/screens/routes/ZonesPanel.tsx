@@ -41,7 +41,9 @@ function ZoneItem({ zone, number, routes }: { zone: ZoneRow; number: number; rou
   const path: FieldPath = [...PATH, zone.id];
   const fault = routes.zoneFaults[zone.id];
   const placed = routes.zones.find((z) => z.id === zone.id);
-  const grid = (only: readonly string[], columns: string) => <PropertyGrid properties={zoneProperties} path={path} values={zone} only={only} columns={columns} />; // prettier-ignore
+  const grid = (only: readonly string[], columns: string) => (
+    <PropertyGrid properties={zoneProperties} path={path} values={zone} only={only} columns={columns} />
+  );
   const keepsOff = zone.kind !== undefined && !['panel', 'reach'].includes(zone.kind);
   return (
     <RowItem path={PATH} id={zone.id} number={number} one="a zone" className="gap-2 py-1.5">

@@ -20,7 +20,7 @@ export function LineSheet({ kind }: { kind: 'hose' | 'hardLine' }) {
   const columns = Object.fromEntries(shown[kind]!.flatMap((key) => (all[key] ? [[key, all[key]]] : [])));
   const rows = partsOnRun(job)
     .filter((part) => part.kind === kind)
-    .map((part): SheetRow => ({ id: part.id, name: partName(part), path: ['parts', part.id], values: part })); // prettier-ignore
+    .map((part): SheetRow => ({ id: part.id, name: partName(part), path: ['parts', part.id], values: part }));
   if (rows.length === 0) return null;
   return (
     <Sheet
@@ -28,7 +28,9 @@ export function LineSheet({ kind }: { kind: 'hose' | 'hardLine' }) {
       columns={columns}
       rows={rows}
       onChange={({ row, key, value }, group) => act({ act: 'setOnPart', id: row, key, value }, group)}
-      onChanges={(changes, title) => act({ act: 'setOnParts', title, changes: changes.map(({ row, key, value }) => ({ id: row, key, value })) })} // prettier-ignore
+      onChanges={(changes, title) =>
+        act({ act: 'setOnParts', title, changes: changes.map(({ row, key, value }) => ({ id: row, key, value })) })
+      }
     />
   );
 }
@@ -46,18 +48,34 @@ export function JointSheet() {
     const joint = job.joints[f.id];
     if (!joint) return [];
     const isOfHose = [joint.a, joint.b].some((end) => job.parts[end.part]?.kind === 'hose');
-    return [{ id: f.id, name: `${f.number}: ${name(joint.a.part)} to ${name(joint.b.part)}`, path: ['joints', f.id], values: joint, has: new Set(isOfHose ? ['clamp', 'sealant', 'height'] : ['sealant', 'height']) }]; // prettier-ignore
+    return [
+      {
+        id: f.id,
+        name: `${f.number}: ${name(joint.a.part)} to ${name(joint.b.part)}`,
+        path: ['joints', f.id],
+        values: joint,
+        has: new Set(isOfHose ? ['clamp', 'sealant', 'height'] : ['sealant', 'height']),
+      },
+    ];
   });
   return (
     <Sheet
       label="Joints"
       columns={ofJoint}
       rows={rows}
-      onChange={
-        ({ row, key, value }, group) =>
-        act({ act: 'setOnJoints', changes: [{ id: row, key, value }], title: `set ${jointProperties[key as keyof typeof ofJoint].name}` }, group) // prettier-ignore
+      onChange={({ row, key, value }, group) =>
+        act(
+          {
+            act: 'setOnJoints',
+            changes: [{ id: row, key, value }],
+            title: `set ${jointProperties[key as keyof typeof ofJoint].name}`,
+          },
+          group,
+        )
       }
-      onChanges={(changes, title) => act({ act: 'setOnJoints', title, changes: changes.map(({ row, key, value }) => ({ id: row, key, value })) })} // prettier-ignore
+      onChanges={(changes, title) =>
+        act({ act: 'setOnJoints', title, changes: changes.map(({ row, key, value }) => ({ id: row, key, value })) })
+      }
     />
   );
 }
@@ -68,11 +86,15 @@ const fitting: Property = { type: 'port', name: 'form and size', schema: portSch
 export function PortSheet() {
   const job = useJob();
   const act = useAct();
-  const rows = partsOnRun(job).flatMap(
-    (part) =>
+  const rows = partsOnRun(job).flatMap((part) =>
     portsOf(job, part)
       .filter((p) => p.spec.use !== 'dry')
-      .map((p): SheetRow => ({ id: `${part.id} ${p.port}`, name: `${partName(part)}, ${p.spec.name}`, path: ['parts', part.id, 'ports', p.port], values: { fitting: p.known.fitting } })), // prettier-ignore
+      .map((p): SheetRow => ({
+        id: `${part.id} ${p.port}`,
+        name: `${partName(part)}, ${p.spec.name}`,
+        path: ['parts', part.id, 'ports', p.port],
+        values: { fitting: p.known.fitting },
+      })),
   );
   const refOf = (row: string) => {
     const [part = '', port = ''] = row.split(' ');

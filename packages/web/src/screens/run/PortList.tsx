@@ -18,7 +18,9 @@ import { AddPart, MenuItem } from './AddPart.tsx';
 import { freeEnds, sparePorts, teeing } from './place-part.ts';
 
 /** How a joint is made up; what its adapters have to keep to stands with them. */
-const made = (Object.keys(jointProperties) as JointKey[]).filter((key) => !(adapterWishes as readonly string[]).includes(key)); // prettier-ignore
+const made = (Object.keys(jointProperties) as JointKey[]).filter(
+  (key) => !(adapterWishes as readonly string[]).includes(key),
+);
 
 const fittingProperty: Property = { type: 'port', name: 'form and size', schema: portSchema };
 

@@ -38,7 +38,8 @@ function Drawn({ view }: { view: JobView }) {
   const snags = useAssessment()?.snags ?? [];
   const laid = useLaidCircuit(harness);
   const marked = new Map<string, Grade>();
-  for (const { path, grade } of [...snags].reverse()) if (path?.[0] === 'wiring' && path[2] !== undefined) marked.set(String(path[2]), grade); // prettier-ignore
+  for (const { path, grade } of [...snags].reverse())
+    if (path?.[0] === 'wiring' && path[2] !== undefined) marked.set(String(path[2]), grade);
   // a pump that was chosen elsewhere is the one that hangs in the circuit
   const ofPump = harness.devices?.find((d) => d.kind === 'pumpLoad' && d.part === view.part)?.id;
   const chosen = ofPump ?? view.part;

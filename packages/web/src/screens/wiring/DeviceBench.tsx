@@ -67,7 +67,11 @@ export function DeviceBench({ device, onGone }: { device: Device; onGone(): void
         </thead>
         <tbody className="ruled">
           {Object.entries(kindOfDevice(device).terminals(device)).map(([key, spec]) => {
-            const here = wires.filter((w) => (w.from?.device === device.id && w.from.terminal === key) || (w.to?.device === device.id && w.to.terminal === key)); // prettier-ignore
+            const here = wires.filter(
+              (w) =>
+                (w.from?.device === device.id && w.from.terminal === key) ||
+                (w.to?.device === device.id && w.to.terminal === key),
+            );
             const number = (id: string) => (harness.wires ?? []).findIndex((w) => w.id === id) + 1;
             return (
               <tr key={key}>

@@ -1,12 +1,13 @@
-import { useState } from 'react';
+import { circuitSheet } from '@endrel/core/cards/circuit/circuit-sheet';
+import { drawingSvg } from '@endrel/core/drawings/drawing-svg';
 import { deviceKinds, deviceName, kindOfDevice, protects } from '@endrel/core/harness/devices/index';
-import { diagramSvg, sayConductor } from '@endrel/core/wiring/diagram';
+import { diagramDrawing, sayConductor } from '@endrel/core/wiring/diagram';
 import { rollProperties, schemeProperties } from '@endrel/core/harness/harness';
 import { devicesOf } from '@endrel/core/harness/in-circuit';
 import { connectorFaces, rollPlans, wireCells, wireRows } from '@endrel/core/wiring/wire-list';
-import { printCircuit } from '../../api/print.ts';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
+import { DocumentFiles } from '../../document/DocumentFiles.tsx';
 import { PropertyGrid } from '../../components/PropertyGrid.tsx';
 import { RowsField } from '../../components/RowsField.tsx';
 import { useLaidCircuit } from '../../drawing/wiring/use-laid-circuit.ts';
@@ -53,18 +54,9 @@ export function ListsTab({ view }: { view: JobView }) {
 function Files() {
   const job = useJob();
   const { harness } = useWiring();
+  const { say } = useDisplayUnits();
   const laid = useLaidCircuit(harness);
-  const [paper, setPaper] = useState<'a4' | 'letter'>('a4');
-  const [state, setState] = useState<{ working?: boolean; fault?: string }>({});
-  const pdf = async () => {
-    setState({ working: true });
-    try {
-      download(`circuit-${paper}.pdf`, 'application/pdf', await printCircuit({ title: job.name, paper, harness }));
-      setState({});
-    } catch (error) {
-      setState({ fault: (error as Error).message });
-    }
-  };
+  const diagram = laid.kind === 'laid' ? laid.diagram : undefined;
   return (
     <section aria-label="Files" className="no-print flex flex-wrap items-center gap-2">
       <button
@@ -75,31 +67,14 @@ function Files() {
       </button>
       <button
         className="button"
-        disabled={laid.kind !== 'laid'}
+        disabled={!diagram}
         onClick={() =>
-          laid.kind === 'laid' && download('circuit.svg', 'image/svg+xml', diagramSvg(laid.diagram, job.name))
+          diagram && download('circuit.svg', 'image/svg+xml', drawingSvg(diagramDrawing(diagram, job.name)))
         }
       >
         Diagram, SVG
       </button>
-      <label className="flex items-center gap-2">
-        Sheet
-        <select className="input w-auto!" value={paper} onChange={(e) => setPaper(e.target.value as 'a4' | 'letter')}>
-          <option value="a4">A4</option>
-          <option value="letter">Letter</option>
-        </select>
-      </label>
-      <button className="button button-ink" disabled={state.working} onClick={() => void pdf()}>
-        {state.working ? 'Making the sheets …' : 'Diagram and lists, PDF'}
-      </button>
-      <button className="button" onClick={() => window.print()}>
-        Print
-      </button>
-      {state.fault && (
-        <p role="alert" className="w-full text-stop">
-          {state.fault}
-        </p>
-      )}
+      <DocumentFiles name="circuit" sheets={diagram && [circuitSheet(harness, diagram, job.name, say)]} />
     </section>
   );
 }

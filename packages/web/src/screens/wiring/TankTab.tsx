@@ -23,7 +23,9 @@ export function TankTab({ view }: { view: JobView }) {
   const { harness, found, say } = useWiring();
   if (!harness.devices?.length) return <Nothing />;
   const wet = wiresOf(harness).filter((w) => w.lies === 'tank');
-  const passes = devicesOf(harness).filter((d) => d.kind === 'stud' || (d.kind === 'connector' && d.place !== 'plain' && d.place !== undefined)); // prettier-ignore
+  const passes = devicesOf(harness).filter(
+    (d) => d.kind === 'stud' || (d.kind === 'connector' && d.place !== 'plain' && d.place !== undefined),
+  );
   const earths = devicesOf(harness).filter((d) => d.kind === 'earthPoint' && d.on === 'plate');
   const senders = devicesOf(harness).filter((d) => d.kind === 'levelSender');
   const link = (id: string, rows: 'wires' | 'devices', key: string) => (

@@ -183,7 +183,10 @@ function Sizes({ found }: { found: WiringFindings }) {
   const unread = new Set(found.pumps.flatMap((p) => p.unmeasured));
   const wanting = (harness.wires ?? [])
     .filter((wire) => unread.has(wire.id))
-    .map((wire) => `${say(wire.id)}: ${[wire.area === undefined && 'conductor', wire.length === undefined && 'length'].filter(Boolean).join(' and ')}`); // prettier-ignore
+    .map(
+      (wire) =>
+        `${say(wire.id)}: ${[wire.area === undefined && 'conductor', wire.length === undefined && 'length'].filter(Boolean).join(' and ')}`,
+    );
   const what = (c: SizeChange) =>
     c.kind === 'fuse' ? `${say(c.id)}: ${units.show('current', c.amps)}` : `${say(c.id)}: ${c.awg} AWG`;
   const was = (c: SizeChange) =>

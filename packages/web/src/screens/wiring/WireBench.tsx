@@ -22,7 +22,9 @@ export function WireBench({ wire, onGone }: { wire: Wire; onGone(): void }) {
   const ends = found?.crimps.filter((c) => c.wire === wire.id) ?? [];
   const carried = carries(wire);
   const ohms = ohmsOf(wire);
-  const grid = (only: readonly string[], columns = 'sm:grid-cols-3') => <PropertyGrid properties={wireProperties} path={path} values={wire} only={only} columns={columns} />; // prettier-ignore
+  const grid = (only: readonly string[], columns = 'sm:grid-cols-3') => (
+    <PropertyGrid properties={wireProperties} path={path} values={wire} only={only} columns={columns} />
+  );
   return (
     <section aria-label={say(wire.id)}>
       <div className="flex items-baseline justify-between gap-3 border-b border-ink pb-1">
@@ -46,7 +48,6 @@ export function WireBench({ wire, onGone }: { wire: Wire; onGone(): void }) {
             note={`around it ${units.show('temperature', aroundOf(wire))}`}
           />
         )}{' '}
-        {/* prettier-ignore */}
         {finding?.fuse !== undefined && <Fact name="its fuse passes" value={units.show('current', finding.fuse)} />}
         {finding && finding.fuses.length === 0 && finding.side === 'supply' && (
           <Fact name="its fuse" value="none before it" />

@@ -30,7 +30,12 @@ export function WireSheet() {
     const isEnd = key === 'from' || key === 'to';
     return { path: ['wiring', 'wires', row, key], value: isEnd && typeof value === 'string' ? endOfKey(value) : value };
   };
-  const rows = wires.map((wire): SheetRow => ({ id: wire.id, name: say(wire.id), path: ['wiring', 'wires', wire.id], values: cellsOf(wire) })); // prettier-ignore
+  const rows = wires.map((wire): SheetRow => ({
+    id: wire.id,
+    name: say(wire.id),
+    path: ['wiring', 'wires', wire.id],
+    values: cellsOf(wire),
+  }));
   return (
     <Sheet
       label="Wires"

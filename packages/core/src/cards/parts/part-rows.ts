@@ -1,20 +1,17 @@
-import { adapterInWords } from '../fittings/adapter.ts';
-import { describePort } from '../fittings/port.ts';
-import { countAdapters } from '../joints/chain-plan.ts';
-import { jointsOf, type JointFinding } from '../run/joints.ts';
-import type { Job } from '../job/job.ts';
-import { clampNames } from '../parts/joint.ts';
-import { kindOf, partName, propertiesOf, type Part } from '../parts/kinds.ts';
-import { specification } from '../parts/list-line.ts';
-import { hangerTubes } from '../hangers/hanger-tubes.ts';
-import { standIn } from '../hangers/stack-height.ts';
-import { lineMaterials } from '../ratings/line-material.ts';
-import { circuitsOf } from '../run/circuits.ts';
-import type { Line } from '../run/zones.ts';
-import type { Say } from '../units/unit-system.ts';
-import { deviceName, kindOfDevice, protective, protects } from '../harness/devices/index.ts';
-import { devicesOf } from '../harness/in-circuit.ts';
-import { rollPlans } from '../wiring/wire-list.ts';
+import { adapterInWords } from '../../fittings/adapter.ts';
+import { describePort } from '../../fittings/port.ts';
+import { countAdapters } from '../../joints/chain-plan.ts';
+import { jointsOf, type JointFinding } from '../../run/joints.ts';
+import type { Job } from '../../job/job.ts';
+import { clampNames } from '../../parts/joint.ts';
+import { kindOf, partName, propertiesOf, type Part } from '../../parts/kinds.ts';
+import { specification } from '../../parts/list-line.ts';
+import { circuitsOf } from '../../run/circuits.ts';
+import type { Line } from '../../run/zones.ts';
+import type { Say } from '../../units/unit-system.ts';
+import { deviceName, kindOfDevice, protective, protects } from '../../harness/devices/index.ts';
+import { devicesOf } from '../../harness/in-circuit.ts';
+import { rollPlans } from '../../wiring/wire-list.ts';
 
 /** One line of the shopping list. */
 export interface PartRow {
@@ -24,15 +21,6 @@ export interface PartRow {
   readonly where: Line;
   /** What is still unknown and has to be settled before it is bought. */
   readonly open: string;
-}
-
-/** One length to cut. */
-export interface CutRow {
-  readonly part: string;
-  readonly stock: string;
-  readonly length: string;
-  readonly line: Line;
-  readonly note: string;
 }
 
 /**
@@ -85,7 +73,13 @@ export function partRows(job: Job, say: Say): PartRow[] {
 /** Devices of the circuit that are bought, and the wire off the roll. */
 function wiringRows({ wiring }: Job, say: Say): PartRow[] {
   if (!wiring) return [];
-  const row = (part: string, made: string, quantity: string, open = ''): PartRow => ({ part, specification: made, quantity, where: 'supply', open }); // prettier-ignore
+  const row = (part: string, made: string, quantity: string, open = ''): PartRow => ({
+    part,
+    specification: made,
+    quantity,
+    where: 'supply',
+    open,
+  });
   const devices = devicesOf(wiring).flatMap((d) => {
     const made = d.stands === 'kept' ? undefined : kindOfDevice(d).buys?.(d);
     return made === undefined
@@ -143,46 +137,3 @@ const closures = (job: Job, part: Part): [string, number][] =>
       .ports(part.id)
       .flatMap((p) => (p.state === 'capped' ? ['Cap for a port'] : p.state === 'plugged' ? ['Plug for a port'] : [])),
   );
-
-/** Every length of hose and line to cut, in the order of the fuel, then the hanger's tubes. */
-export function cutRows(job: Job, say: Say): CutRow[] {
-  const run = circuitsOf(job);
-  const lines = run.parts.flatMap((part): CutRow[] => {
-    const kind = kindOf(part);
-    if (!kind.cut || !('length' in propertiesOf(part.kind))) return [];
-    const { length, ...unmeasured } = part as Part & { length?: { si: number } };
-    return [
-      {
-        part: partName(part),
-        stock: kind.buys(unmeasured, say) ?? '',
-        length: length ? say.tape(length.si) : 'not measured',
-        line: run.lineOf(part.id),
-        note: kind.cut(say),
-      },
-    ];
-  });
-  return [...lines, ...tubeRows(job, say)];
-}
-
-/** Tubes of the hanger, as they are cut from straight stock. */
-function tubeRows(job: Job, say: Say): CutRow[] {
-  return hangerTubes(job.hanger ?? {}, standIn(job.hanger, job.survey.tank)).map(
-    ({ label, bends, bendRadius, cut }, i): CutRow => {
-      const { od, wall, material } = job.hanger!.tubes![i]!;
-      return {
-        part: `Hanger: ${label}`,
-        stock: specification(
-          material && lineMaterials[material].name,
-          od && `${say('length', od.si)} outside`,
-          wall && `wall ${say('length', wall.si)}`,
-        ),
-        length: cut === undefined ? 'not measured' : say.tape(cut),
-        line: 'supply',
-        note:
-          bends === 0
-            ? 'Straight. Deburr, blow out.'
-            : `${bends} × 90°${bendRadius === undefined ? '' : ` at ${say('length', bendRadius)}`}; length before bending. Deburr, blow out.`,
-      };
-    },
-  );
-}
