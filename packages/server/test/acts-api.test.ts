@@ -551,8 +551,11 @@ describe('what is stored of old and in the list', () => {
         ),
       ).to.match(/append-only/);
     await server.call('PUT', `/api/jobs/${job.id}/away`, { away: true });
+    await server.database('jobs').where({ id: job.id }).update({ summary: '{"name":"Mail van"}', summary_revision: 1 });
     expect((await server.call('DELETE', `/api/jobs/${job.id}`)).status).to.equal(200);
     expect(await everywhere()).to.deep.equal([]);
+    const left = await server.database('jobs').where({ id: job.id }).first();
+    expect([left.document, left.summary, left.summary_revision]).to.deep.equal([{}, null, null]);
     expect(
       (await server.call('GET', `/api/jobs/${other.id}/changes`)).body.changes,
       'another job’s history',

@@ -69,6 +69,17 @@ describe('what mates with what', () => {
     expect(startsByHand(thread('metric:M14x1.5'), thread('orb:-6'))).to.equal(true);
     expect(startsByHand(thread('metric:M14x1.5'), thread('metric:M16x1.5'))).to.equal(false);
     expect(startsByHand(thread('metric:M10x1'), thread('metric:M12x1.5'))).to.equal(false);
+    // just under and just over: 0.65 mm of diameter, 7 % of pitch; common practice
+    const own = thread('metric:M14x1.5');
+    const like = (bigger: number, coarser: number) =>
+      startsByHand(own, { ...own, readMale: own.readMale + bigger, pitch: own.pitch / (1 + coarser) });
+    expect([like(0.00064, 0), like(-0.00064, 0), like(0.00066, 0), like(-0.00066, 0)]).to.deep.equal([
+      true,
+      true,
+      false,
+      false,
+    ]);
+    expect([like(0, 0.069), like(0, 0.071)]).to.deep.equal([true, false]);
   });
   it('clamps hose on a barb or a bead of its own size only, and never on plain tube', () => {
     expect(verdict('barb 3/8', 'hose 3/8')).to.equal('clampedHose');

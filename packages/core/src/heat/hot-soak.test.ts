@@ -63,6 +63,22 @@ describe('the hot soak', () => {
     expect(winter.refill!).to.be.greaterThan(0);
     expect(winter.isExtrapolated).to.equal(true);
   });
+  it('boils less in a line that lies below the rail, more in one above it: ρ g h', () => {
+    const boiled = (line: number, rail: number) => {
+      const job = cleanJob((j) => {
+        delete get(j, 'pump').checkValve; // nothing but the height keeps it under pressure
+        j.survey.railHeight = si(rail, 'm');
+        for (const p of Object.values(j.parts))
+          if (p.kind === 'hardLine' || p.kind === 'hose') Object.assign(p, { lies: 'bay' });
+        get(j, 'hardLine').length = si(9, 'm');
+        j.joints['hose-2-in']!.height = si(line, 'm');
+      });
+      return soak(job).steps.reduce((sum, s) => sum + s.vapour, 0);
+    };
+    const level = boiled(0.2, 0.2);
+    expect(boiled(0.2, 3)).to.be.lessThan(0.95 * level);
+    expect(boiled(3, 0.2)).to.be.greaterThan(1.05 * level);
+  });
   it('of diesel is not told', () =>
     expect(findingsOf(cleanJob((j) => (j.brief.fuel = 'diesel'))).soak).to.equal(undefined));
   it('that empties the line is a snag; a check valve and a shut regulator cure it', () => {

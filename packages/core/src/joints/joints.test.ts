@@ -327,6 +327,14 @@ describe('common sizes', () => {
       1e-9,
     );
   });
+  it('count each place that can leak: every meeting of a chain, and once a joint of which nothing is known', () => {
+    const [row] = [...commonSizes(demoJobs.rescuePickup, genericSearch())];
+    const after = filled(applyAct(demoJobs.rescuePickup, row!.act));
+    const joints = jointsOf(after);
+    const unknown = joints.filter((j) => j.meetings.length === 0);
+    expect(unknown.length).to.be.greaterThan(0);
+    expect(row!.joints).to.equal(joints.reduce((sum, j) => sum + j.meetings.length, 0) + unknown.length);
+  });
   it('say nothing of pressure while the run is not solved, and offer no return where there is none', () => {
     expect([...commonSizes(demoJobs.beachBuggy, genericSearch())].every((r) => r.loss === undefined)).to.equal(true);
     expect([...commonSizes(carburettorJob(), genericSearch())].map((r) => r.back)).to.deep.equal([6, 8, 10]);

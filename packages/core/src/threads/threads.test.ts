@@ -92,6 +92,21 @@ describe('threads by their standards', () => {
   });
 });
 
+describe('the flats of a basic profile', () => {
+  // ASME B1.20.1 truncates the sharp triangle by 0.033 p at crest and root; ASME B1.1 and ISO 68-1 by H/8 and H/4; ISO 228-1 and ISO 7-1 by H/6
+  it('are those of the standards', () => {
+    const height = Math.sqrt(3) / 2; // of the sharp triangle of 60°, over the pitch
+    const cuts = (code: string) => {
+      const { crestCut, rootCut } = threadByCode(code)!;
+      return [crestCut, rootCut];
+    };
+    for (const cut of cuts('npt:1/2-14')) expect(cut * height).to.be.closeTo(0.033, 5e-5);
+    expect(cuts('metric:M14x1.5')).to.deep.equal([1 / 8, 1 / 4]);
+    expect(cuts('orb:-6')).to.deep.equal([1 / 8, 1 / 4]);
+    expect(cuts('bspt:1/2-14')).to.deep.equal([1 / 6, 1 / 6]);
+  });
+});
+
 describe('the thread finder', () => {
   const identified = referenceRows('J_threads/results_identify.csv');
   const readings = referenceRows('J_threads/readings.csv');

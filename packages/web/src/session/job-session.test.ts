@@ -33,6 +33,10 @@ class Bench {
   /** What it cannot even read: then the whole request is turned down. */
   chokesOn: (act: Act) => boolean = () => false;
   requests = 0;
+  /** Deleted for good: whatever is asked of it is not there. */
+  isGone = false;
+  /** How often a page asked what it missed. */
+  asked = 0;
   timers: (() => void)[] = [];
   stored: Record<string, Kept> = {};
   #ids = 0;
@@ -43,8 +47,12 @@ class Bench {
       client,
       {
         send: (_id, request) => (this.online ? this.#act(request) : Promise.reject(new OfflineError())),
-        since: (_id, known) =>
-          this.online ? Promise.resolve(this.#answer([], known)) : Promise.reject(new OfflineError()),
+        since: (_id, known) => {
+          this.asked += 1;
+          if (this.isGone)
+            return Promise.reject(new ApiError(404, { code: 'notFound', message: 'There is no such job.' }));
+          return this.online ? Promise.resolve(this.#answer([], known)) : Promise.reject(new OfflineError());
+        },
         read: () => Promise.resolve({ id: 'j', revision: this.revision, savedAt: '', document: this.job }),
         keep: (now) => (this.stored[client] = JSON.parse(JSON.stringify(now)) as Kept),
         newId: () => `act-${++this.#ids}`,
@@ -189,6 +197,33 @@ describe('a job being edited', () => {
     session.undo();
     expect(session.getSnapshot().job).to.deep.equal(mailVan);
     expect(session.getSnapshot().undo).to.equal(undefined);
+  });
+  it('keeps the last 200 steps of undo, and no more', () => {
+    const bench = new Bench();
+    bench.online = false;
+    const session = bench.open();
+    for (let mm = 101; mm <= 305; mm++) session.act(set('depth', mm));
+    let undone = 0;
+    for (; session.getSnapshot().undo !== undefined; undone++) session.undo();
+    expect(undone).to.equal(200);
+    expect(depthOf(session.getSnapshot().job)).to.equal(0.105); // as the first five left it
+  });
+  it('asks what it missed when a later revision is told of, or that the job is gone; not for what it has', async () => {
+    const bench = new Bench();
+    bench.revision = 5;
+    const session = bench.open();
+    for (const known of [5, 4, 1]) session.hear(known);
+    await bench.tick();
+    expect(bench.asked).to.equal(0);
+    bench.revision = 6;
+    session.hear(6);
+    await bench.tick();
+    expect([bench.asked, session.getSnapshot().revision]).to.deep.equal([1, 6]);
+    bench.isGone = true;
+    session.hear(0);
+    await bench.tick();
+    expect(bench.asked).to.equal(2);
+    expect(session.getSnapshot().save).to.deep.equal({ status: 'refused', message: 'There is no such job.' });
   });
   it('refuses an act that cannot be done, in words, and changes nothing', () => {
     const session = new Bench().open();
