@@ -1,3 +1,4 @@
+import { norm2 } from '../numerics/norm.ts';
 import { lastWhere } from '../numerics/last-where.ts';
 /** A circle in the plane, m. */
 export interface Circle {
@@ -49,8 +50,8 @@ function place(radii: readonly number[], hole: number): Circle[] | undefined {
   const placed: (Circle | undefined)[] = radii.map(() => undefined);
   const largestFirst = radii.map((_, i) => i).sort((a, b) => radii[b]! - radii[a]!);
   const fits = (c: Circle) =>
-    Math.hypot(c.x, c.y) + c.radius <= hole + slack &&
-    placed.every((other) => !other || Math.hypot(c.x - other.x, c.y - other.y) >= c.radius + other.radius - slack);
+    norm2(c.x, c.y) + c.radius <= hole + slack &&
+    placed.every((other) => !other || norm2(c.x - other.x, c.y - other.y) >= c.radius + other.radius - slack);
   const search = (left: readonly number[]): boolean => {
     if (left.length === 0) return true;
     const there = placed.filter((c) => c !== undefined);
@@ -94,7 +95,7 @@ interface Reach {
 /** Where two circles cross; the one point where they just touch, rounding allowed for; none where they do not meet. */
 function intersections(a: Reach, b: Reach): [number, number][] {
   const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const d = Math.hypot(dx, dy);
+  const d = norm2(dx, dy);
   if (d === 0) return [];
   const along = (d ** 2 + a.reach ** 2 - b.reach ** 2) / (2 * d);
   const square = a.reach ** 2 - along ** 2;

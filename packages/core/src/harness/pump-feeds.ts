@@ -1,6 +1,7 @@
 import { onceFor } from '../memory/once-for.ts';
 import { success, type Result } from '../result.ts';
 import type { CircuitElement, CircuitFault, SolvedCircuit } from './circuit.ts';
+import { electricalOf } from './electrical.ts';
 import type { Harness } from './harness.ts';
 import { linksOf, ohmsOf, pumpPlaces, wiresOf, type PumpPlace } from './in-circuit.ts';
 import { joinedUp, lowerHarness, pumpLaw, type Feed } from './lower-harness.ts';
@@ -40,7 +41,9 @@ export const isOnWay = ({ shares }: Pick<PumpPort, 'shares'>, id: string): boole
   Math.abs(shares.get(id) ?? 0) > 1e-9;
 
 /** The feeds of a harness; a fault where the circuit has no answer. */
-export const pumpFeeds = /* @__PURE__ */ onceFor((harness: Harness): Result<PumpFeeds, CircuitFault> => {
+export const pumpFeeds = (harness: Harness): Result<PumpFeeds, CircuitFault> => feedsOf(electricalOf(harness));
+
+const feedsOf = /* @__PURE__ */ onceFor((harness: Harness): Result<PumpFeeds, CircuitFault> => {
   const all = new Map(pumpPlaces(harness).map((place) => [place.part, place]));
   const voltsAt = ({ volts }: SolvedCircuit, part: string): number =>
     across((place) => volts.get(place), all.get(part)!);

@@ -5,6 +5,7 @@ import { gaugeOutcome, sweepOutcome } from '../gauge/gauge-findings.ts';
 import { blockingOff } from '../hangers/blocking-off.ts';
 import { hangerFlows, hangerInTank, returnDropOf } from '../hangers/hanger-findings.ts';
 import { driveOf } from '../heat/drive.ts';
+import { CARRIES_NO_CURRENT } from '../harness/electrical.ts';
 import { hotSoak } from '../heat/hot-soak.ts';
 import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
@@ -37,23 +38,7 @@ const joined = each(only('id', 'a', 'b', 'height', 'chain'));
 const brief = without(['wishes']);
 const tank = fields({ tank: true });
 const wordless = each(without([...WORDS, 'colour', 'marking']));
-/** What is written on wires or crimped to them carries no current. */
-const bare = each(
-  without([
-    ...WORDS,
-    'colour',
-    'marking',
-    'startEnd',
-    'startBarrel',
-    'startSeal',
-    'finishEnd',
-    'finishBarrel',
-    'finishSeal',
-    'outside',
-    'face',
-    'cavities',
-  ]),
-);
+const bare = each(without(CARRIES_NO_CURRENT));
 const circuit = fields({ devices: wordless, wires: wordless, mostDrop: true, firstFuse: true });
 
 /** What of a vent holds air back. */

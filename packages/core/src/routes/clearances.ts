@@ -4,7 +4,7 @@ import type { Frame } from './frame.ts';
 import type { PlacedZone } from './placed.ts';
 import { lengthOfLine, type CentreLine } from './centre-line.ts';
 import { nearestLines, nearestOn } from './nearest.ts';
-import { distanceTo } from './shape.ts';
+import { distanceAtLeast, distanceTo } from './shape.ts';
 import type { Vec } from './vector.ts';
 
 /** A line that has a place: its middle, and half of its outside. */
@@ -44,7 +44,12 @@ function toZone({ part, centre, radius, covers }: LaidLine, zone: PlacedZone): C
       ? byShield(spanTo(zone, centre), covers, zone)
       : [{ span: spanTo(zone, centre), least: zone.gap }];
   const found = spans.map(({ span, least }): Clearance => {
-    const { distance, along, at } = nearestOn(centre, (p) => distanceTo(zone.shape, p), ...span);
+    const { distance, along, at } = nearestOn(
+      centre,
+      (p) => distanceTo(zone.shape, p),
+      span,
+      (p) => distanceAtLeast(zone.shape, p),
+    );
     return { line: part, to: { zone: zone.id }, gap: distance - radius, least, along, at };
   });
   // the stretch where it is nearest against what it has to keep

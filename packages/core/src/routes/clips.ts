@@ -31,7 +31,7 @@ export function clipsOf(job: Job, frame: Pick<Frame, 'placeOf'>, line: RoutedLin
   const at = (job.routes?.lines?.[line.part]?.through ?? [])
     .flatMap((row) => {
       const place = row.clip ? frame.placeOf(row) : undefined;
-      return place?.ok ? [nearestOn(centre, (p) => length(sub(p, place.value)), 0, long).along] : [];
+      return place?.ok ? [nearestOn(centre, (p) => length(sub(p, place.value)), [0, long]).along] : [];
     })
     .sort((a, b) => a - b);
   // what is shorter than a clip's reach from both its joints is held by them

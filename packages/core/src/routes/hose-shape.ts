@@ -27,7 +27,8 @@ export type HoseFault =
   /** No shape was found, or none that keeps the radius. */
   | { readonly code: 'none' };
 
-const COARSE = 48; // steps, to choose among shapes at rest
+const SOUGHT = 24; // steps, to find shapes at rest: enough to tell them apart
+const COARSE = 48; // steps, to choose among lengths
 const FINE = 400; // steps, of what is told
 const LOOP = 2.1 * Math.PI; // rad: what turns more goes round in a loop
 const PIECES = 20; // between the points that are told
@@ -60,8 +61,8 @@ export function hoseShape(ends: HoseEnds, long: number, pieces = PIECES): Result
     return success({ length: long, energy: 0, leastRadius: Infinity, leastAt: 0, turning: 0, points });
   }
   const rod = rodBetween(ends, long);
-  const coarse = restOf(rod, undefined, true);
-  const load = coarse && shoot(rod, coarse, FINE);
+  const sought = restFrom(rod, gentleStarts(rod), SOUGHT);
+  const load = sought && shoot(rod, sought, FINE);
   return load ? success(told(ends, rod, load, long, pieces)) : failure({ code: 'none' });
 }
 

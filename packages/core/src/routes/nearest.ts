@@ -11,12 +11,21 @@ export interface Nearest {
   readonly at: Vec;
 }
 
+/** How far a place is from something, m. */
+export type Distance = (p: Vec) => number;
+
 /**
  * Where a line comes nearest to something, between two lengths along it.
  *
  * @param distance - of a convex shape: along each straight piece of the line it falls and then rises, so that none is overlooked.
+ * @param atLeast - no more than that, and told more quickly.
  */
-export function nearestOn(line: CentreLine, distance: (p: Vec) => number, from = 0, to = lengthOfLine(line)): Nearest {
+export function nearestOn(
+  line: CentreLine,
+  distance: Distance,
+  [from, to]: readonly [number, number] = [0, lengthOfLine(line)],
+  atLeast: Distance = distance,
+): Nearest {
   const told = (s: number): Nearest => {
     const at = placeAt(line, s);
     return { distance: distance(at), along: s, at };
@@ -26,10 +35,12 @@ export function nearestOn(line: CentreLine, distance: (p: Vec) => number, from =
   // a distance changes by no more than the way that one goes: pieces that may be nearest are looked at first
   const pieces = ends.slice(1).map((high, i) => {
     const low = ends[i]!;
-    return { low, high, least: distance(placeAt(line, (low + high) / 2)) - (high - low) / 2 };
+    const middle = placeAt(line, (low + high) / 2);
+    return { low, high, middle, least: atLeast(middle) - (high - low) / 2 };
   });
-  for (const { low, high, least } of pieces.sort((p, q) => p.least - q.least)) {
+  for (const { low, high, middle, least } of pieces.sort((p, q) => p.least - q.least)) {
     if (least > best.distance) break;
+    if (distance(middle) - (high - low) / 2 > best.distance) continue;
     const here = told(leastOf((s) => distance(placeAt(line, s)), low, high));
     if (here.distance < best.distance) best = here;
   }
@@ -63,7 +74,7 @@ export function nearestLines(
   const [boxes, others] = [pieces(one, longest), pieces(other, longest)];
   for (const i of boxes)
     for (const j of others) {
-      if (best && gap(i, j) > best.distance) continue;
+      if (best && isFurther(i, j, best.distance)) continue;
       if (apart !== undefined && j.from < i.to + apart) continue;
       const { distance, u, v } = betweenPieces(i.a, i.b, j.a, j.b);
       if (best && distance >= best.distance) continue;
@@ -82,6 +93,7 @@ interface Piece {
   readonly b: Vec;
   readonly from: number;
   readonly to: number;
+  readonly middle: Vec;
 }
 const SHARES = 8;
 
@@ -90,15 +102,23 @@ function pieces({ points, along }: CentreLine, longest: number): Piece[] {
     const [a, from, to] = [points[i]!, along[i]!, along[i + 1]!];
     const n = Math.max(1, Math.ceil((to - from) / longest));
     const at = (k: number): Vec => (k === n ? b : add(a, times(k / n, sub(b, a))));
-    return Array.from({ length: n }, (_, k) => ({
-      a: at(k),
-      b: at(k + 1),
-      from: from + ((to - from) * k) / n,
-      to: from + ((to - from) * (k + 1)) / n,
-    }));
+    return Array.from({ length: n }, (_, k): Piece => {
+      const [p, q] = [at(k), at(k + 1)];
+      return {
+        a: p,
+        b: q,
+        from: from + ((to - from) * k) / n,
+        to: from + ((to - from) * (k + 1)) / n,
+        middle: times(0.5, add(p, q)),
+      };
+    });
   });
 }
 
-/** No less than this are two pieces apart. */
-const gap = (i: Piece, j: Piece): number =>
-  length(sub(times(0.5, add(i.a, i.b)), times(0.5, add(j.a, j.b)))) - (i.to - i.from + j.to - j.from) / 2;
+/** Whether two pieces are surely further apart: their middles are, by more than half of both. In squares, for the inmost loop. */
+function isFurther(i: Piece, j: Piece, distance: number): boolean {
+  const [p, q] = [i.middle, j.middle];
+  const [x, y, z] = [p[0] - q[0], p[1] - q[1], p[2] - q[2]];
+  const reach = distance + (i.to - i.from + j.to - j.from) / 2;
+  return reach < 0 || x * x + y * y + z * z > reach * reach;
+}

@@ -1,3 +1,4 @@
+import { norm3 } from '../numerics/norm.ts';
 import { solveLinear } from '../numerics/solve-linear.ts';
 import type { Load, Rod } from './rod.ts';
 import { across, add, cross, dot, length, sub, times, unit, type Vec } from './vector.ts';
@@ -69,7 +70,7 @@ function cubic(
     for (let k = 0 as 0 | 1 | 2; k < 3; k++)
       p[k] = leaving * t0[k] + along * target[k] + entering * t1[k] + aside * bulge[k];
     const q = points[i - 1];
-    if (q) long += Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
+    if (q) long += norm3(p[0] - q[0], p[1] - q[1], p[2] - q[2]);
   }
   return long;
 }

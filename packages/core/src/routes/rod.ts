@@ -1,3 +1,4 @@
+import { norm2, norm3 } from '../numerics/norm.ts';
 import { solveLinear } from '../numerics/solve-linear.ts';
 import { across, cross, dot, sub, times, unit, type Vec } from './vector.ts';
 
@@ -71,7 +72,7 @@ function march({ t0, e1, e2 }: Rod, x: Unknowns, steps: number, end: Float64Arra
     const ax = wy * tz - wz * ty;
     const ay = wz * tx - wx * tz;
     const az = wx * ty - wy * tx;
-    if (each) each(rx, ry, rz, Math.hypot(ax, ay, az));
+    if (each) each(rx, ry, rz, norm3(ax, ay, az));
     const ux = tx + g * ax;
     const uy = ty + g * ay;
     const uz = tz + g * az;
@@ -116,7 +117,7 @@ function march({ t0, e1, e2 }: Rod, x: Unknowns, steps: number, end: Float64Arra
     const wx = mx + fy * rz - fz * ry;
     const wy = my + fz * rx - fx * rz;
     const wz = mz + fx * ry - fy * rx;
-    each(rx, ry, rz, Math.hypot(wy * tz - wz * ty, wz * tx - wx * tz, wx * ty - wy * tx));
+    each(rx, ry, rz, norm3(wy * tz - wz * ty, wz * tx - wx * tz, wx * ty - wy * tx));
   }
 }
 
@@ -131,7 +132,7 @@ function missed(rod: Rod, x: Unknowns, steps: number, end: Float64Array, out: Fl
   out[3] = tx * n1[0] + ty * n1[1] + tz * n1[2];
   out[4] = tx * n2[0] + ty * n2[1] + tz * n2[2];
   const isBackward = tx * t1[0] + ty * t1[1] + tz * t1[2] < 0;
-  return Math.hypot(out[0], out[1], out[2], out[3], out[4]) + (isBackward ? 1 : 0);
+  return norm2(norm3(out[0], out[1], out[2]), norm2(out[3], out[4])) + (isBackward ? 1 : 0);
 }
 
 const CLOSE = 1e-10; // of the length of the hose

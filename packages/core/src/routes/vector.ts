@@ -1,3 +1,4 @@
+import { norm3 } from '../numerics/norm.ts';
 /** A point or direction in three dimensions, m or none. */
 export type Vec = readonly [x: number, y: number, z: number];
 
@@ -10,7 +11,7 @@ export const cross = (a: Vec, b: Vec): Vec => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ];
-export const length = (a: Vec): number => Math.hypot(a[0], a[1], a[2]);
+export const length = (a: Vec): number => norm3(a[0], a[1], a[2]);
 export const unit = (a: Vec): Vec => times(1 / length(a), a);
 /** Between two directions, rad, exact for small ones too. */
 export const angleBetween = (a: Vec, b: Vec): number => Math.atan2(length(cross(a, b)), dot(a, b));

@@ -2,86 +2,34 @@ import { partsOnRun, portsOf, type Graph, type PortAsItIs } from '../parts/graph
 import { onceFor } from '../memory/once-for.ts';
 import { isBypass, isConsumer, isPump, isRegulator, kindOf, type Part } from '../parts/kinds.ts';
 import { portKey } from '../parts/port.ts';
-import { orient, type Flow } from './flow-directions.ts';
-import { lineOfZone, zonesOf, type Line, type Zone } from './zones.ts';
+import type { Flow } from './flow-directions.ts';
+import { topologyOf, type Topology } from './topology.ts';
+import type { Line, Ports, Zone } from './zones.ts';
 
 /** Every kind of circuit of a run, derived once: which way fuel goes, what lies behind what, in which order it is read. */
 export class Circuits {
-  /** Every part on the run in the order of the fuel: the supply branch by branch, then each return, then overflows. */
-  readonly order: readonly string[];
-  /** The same as parts. */
+  /** As parts, in the order of the fuel. */
   readonly parts: readonly Part[];
-  readonly flows: readonly Flow[];
   readonly #parts: ReadonlyMap<string, Part>;
-  readonly #zoneOfPort: ReadonlyMap<string, Zone>;
-  readonly #out: ReadonlyMap<string, readonly Flow[]>;
-  readonly #into: ReadonlyMap<string, readonly Flow[]>;
-  readonly #flowOfJoint: ReadonlyMap<string, Flow>;
-  readonly #lines = new Map<string, Line>();
-  readonly #ports: ReadonlyMap<string, readonly PortAsItIs[]>;
+  readonly #ports: Ports;
+  readonly #topology: Topology;
   #reached: ReadonlySet<string> | undefined;
 
   constructor(graph: Graph) {
     const parts = partsOnRun(graph);
     this.#parts = new Map(parts.map((p) => [p.id, p]));
     this.#ports = new Map(parts.map((p) => [p.id, portsOf(graph, p)]));
-    this.#zoneOfPort = zonesOf(graph, parts, this.#ports);
-    this.flows = orient(graph, parts, this.#ports, this.#zoneOfPort);
-    this.#flowOfJoint = new Map(this.flows.map((f) => [f.joint, f]));
-    const out = new Map<string, Flow[]>();
-    const into = new Map<string, Flow[]>();
-    for (const flow of this.flows) {
-      (out.get(flow.from) ?? out.set(flow.from, []).get(flow.from)!).push(flow);
-      (into.get(flow.to) ?? into.set(flow.to, []).get(flow.to)!).push(flow);
-    }
-    for (const list of out.values()) list.sort((a, b) => this.#rank(a) - this.#rank(b));
-    this.#out = out;
-    this.#into = into;
-    this.order = this.#read(parts);
+    this.#topology = topologyOf(graph, parts, this.#ports);
     this.parts = this.order.map((id) => this.#parts.get(id)!);
   }
 
-  /** Instruments straight after the part they sit on, then the ports in their own order. */
-  #rank(flow: Flow): number {
-    const at = this.#ports.get(flow.from)!.findIndex((p) => p.port === flow.fromPort);
-    return at - (this.isTap(flow.to) ? 100 : 0);
+  /** Every part on the run in the order of the fuel: the supply branch by branch, then each return, then overflows. */
+  get order(): readonly string[] {
+    return this.#topology.order;
   }
-
-  #read(parts: readonly Part[]): string[] {
-    const order: string[] = [];
-    const done = new Set<string>();
-    const follow = (id: string, line: Line) => {
-      if (done.has(id)) return;
-      done.add(id);
-      order.push(id);
-      this.#lines.set(id, line);
-      for (const flow of this.outOf(id)) {
-        if (lineOfZone(flow.zone) !== line) continue;
-        const waits = this.into(flow.to).some((f) => lineOfZone(f.zone) === line && !done.has(f.from));
-        if (!waits) follow(flow.to, line);
-      }
-    };
-    const isRoot = (p: Part) => !this.into(p.id).some((f) => lineOfZone(f.zone) === 'supply');
-    const joined = (p: Part) => this.#ports.get(p.id)!.some((port) => port.state === 'mated');
-    const begins = (p: Part) =>
-      kindOf(p).isVessel ? 0 : this.outOf(p.id).some((f) => lineOfZone(f.zone) === 'supply') ? 1 : 2;
-    const byStart = [...parts].sort((a, b) => begins(a) - begins(b));
-    const isSupply = (p: Part) =>
-      kindOf(p).isVessel || [...this.outOf(p.id), ...this.into(p.id)].some((f) => lineOfZone(f.zone) === 'supply');
-    for (const part of byStart) if (joined(part) && isRoot(part) && isSupply(part)) follow(part.id, 'supply');
-    // what is left of the supply runs in a ring: it is read from its first part on
-    for (const part of parts) if (joined(part) && isSupply(part)) follow(part.id, 'supply');
-    for (const line of ['return', 'overflow'] as const)
-      for (const id of [...order])
-        for (const flow of this.outOf(id)) if (lineOfZone(flow.zone) === line) follow(flow.to, line);
-    for (const line of ['return', 'overflow'] as const)
-      for (const part of parts)
-        if ([...this.outOf(part.id), ...this.into(part.id)].some((f) => lineOfZone(f.zone) === line))
-          follow(part.id, line);
-    for (const part of parts) follow(part.id, 'supply');
-    return order;
+  get flows(): readonly Flow[] {
+    return this.#topology.flows;
   }
-
   part(id: string): Part {
     return this.#parts.get(id)!;
   }
@@ -93,13 +41,13 @@ export class Circuits {
   }
   /** Joints by which fuel leaves a part, and by which it comes in. */
   outOf(id: string): readonly Flow[] {
-    return this.#out.get(id) ?? [];
+    return this.#topology.out.get(id) ?? [];
   }
   into(id: string): readonly Flow[] {
-    return this.#into.get(id) ?? [];
+    return this.#topology.into.get(id) ?? [];
   }
   flow(joint: string): Flow | undefined {
-    return this.#flowOfJoint.get(joint);
+    return this.#topology.flowOfJoint.get(joint);
   }
   /** Fuel comes into the part by that port in service. */
   flowsIn(part: string, port: string): boolean {
@@ -107,10 +55,10 @@ export class Circuits {
   }
   /** Which line a part is read on: for a regulator the supply that it hangs on. */
   lineOf(id: string): Line {
-    return this.#lines.get(id) ?? 'supply';
+    return this.#topology.lines.get(id) ?? 'supply';
   }
   zoneAt(part: string, port: string): Zone | undefined {
-    return this.#zoneOfPort.get(portKey(part, port));
+    return this.#topology.zones.get(portKey(part, port));
   }
   /** The zone that a part lies in; of a pump the one that it presses into, of a vessel none. */
   zoneOf(id: string): Zone | undefined {

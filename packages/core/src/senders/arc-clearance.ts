@@ -1,3 +1,4 @@
+import { norm2 } from '../numerics/norm.ts';
 import type { FloatArm } from './float-arm.ts';
 
 /** A point in the drawn section: along the arm's side and up, m. */
@@ -78,7 +79,7 @@ function toLine(p: Point, a: Point, b: Point): number {
   const [ex, ey] = [p[0] - a[0], p[1] - a[1]];
   const square = dx * dx + dy * dy;
   const t = square === 0 ? 0 : Math.min(1, Math.max(0, (ex * dx + ey * dy) / square));
-  return Math.sqrt((ex - t * dx) ** 2 + (ey - t * dy) ** 2); // several times faster than Math.hypot, and this is the inmost loop
+  return norm2(ex - t * dx, ey - t * dy);
 }
 
 const crosses = (a: Point, b: Point, c: Point, d: Point): boolean =>

@@ -1,3 +1,4 @@
+import { norm2 } from '../numerics/norm.ts';
 import earcut from 'earcut';
 import { facingOutwards, type Mesh } from '../meshes/mesh.ts';
 import type { SectionPoint } from './section-polygon.ts';
@@ -115,7 +116,7 @@ export function resampled(points: readonly SectionPoint[], count = AROUND): Sect
   const ring = [middle.at, ...points.slice(middle.i + 1), ...points.slice(0, middle.i + 1), middle.at];
   const along = [0];
   for (let i = 1; i < ring.length; i++)
-    along.push(along[i - 1]! + Math.hypot(ring[i]![0] - ring[i - 1]![0], ring[i]![1] - ring[i - 1]![1]));
+    along.push(along[i - 1]! + norm2(ring[i]![0] - ring[i - 1]![0], ring[i]![1] - ring[i - 1]![1]));
   const total = along.at(-1)!;
   let side = 0;
   return Array.from({ length: count }, (_, k): SectionPoint => {
