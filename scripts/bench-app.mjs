@@ -8,13 +8,21 @@ import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
 import { packMesh } from '../packages/core/src/meshes/packed-mesh.ts';
 import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
 import { withDemoApp } from './lib/demo-app.mjs';
+import { BenchLimits } from './lib/bench-limits.ts';
 import { weigh } from './lib/weigh.ts';
 
 const assets = new URL('../packages/web/dist/assets', import.meta.url).pathname;
 
 const sorted = (times) => [...times].sort((a, b) => a - b);
-const say = (what, times, limit) => {
+const limits = new BenchLimits();
+/** @param limit - ms of the median, and of the worst. */
+const say = (what, times, limit = '', [median, worst] = []) => {
   const all = sorted(times);
+  if (median !== undefined) {
+    limits.look();
+    limits.time(what, all[Math.floor(all.length / 2)], median, 'ms');
+  }
+  if (worst !== undefined) limits.time(`${what}, the worst`, all.at(-1), worst, 'ms');
   const at = (share) => all[Math.min(all.length - 1, Math.floor(share * all.length))].toFixed(1);
   console.log(`${what.padEnd(58)}median ${at(0.5).padStart(6)} ms   worst ${at(1).padStart(6)} ms   ${limit}`);
 };
@@ -113,7 +121,7 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
     await context.close();
   }
   for (const [when, times] of Object.entries(openings))
-    say(`a job opened ${when}, click to judged`, times, 'limit 400 ms');
+    say(`a job opened ${when}, click to judged`, times, 'limit 400 ms', [400]);
 
   // edits in the page: from the act until its consequences are drawn
   say('a fixed sum, for the speed of the machine', Array.from({ length: 9 }, fixedSum), '');
@@ -141,12 +149,13 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
     if (times.length > 0) say(`edit to consequences: ${job.name.split(':')[0]}`, times, '');
     await page.close();
   }
-  say('edit to consequences, all demo jobs', everything, 'limit 15 ms, worst 50 ms');
+  say('edit to consequences, all demo jobs', everything, 'limit 15 ms, worst 50 ms', [15, 50]);
 
   say(
     'a key until it is kept on the disk',
     await keysKept(browser, `${address}/jobs/${jobs[0].id}/survey`),
     'limit 100 ms',
+    [100],
   );
 
   // what a first visit fetches
@@ -156,6 +165,7 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
     ['a job on Brief', `/jobs/${jobs[0].id}/brief`, 250],
   ]) {
     const { script, all, files } = await weigh(browser, address + path);
+    limits.size(`first load of ${what}`, script / 1000, limit, 'kB');
     const largest = files
       .filter(([name]) => name.endsWith('.js'))
       .slice(0, 3)
@@ -181,6 +191,7 @@ await withDemoApp(async ({ address, browser, databaseUrl }) => {
   const searches = [];
   for (let i = 0; i < 12; i++) searches.push((await call('GET', '/jobs?find=mail')).ms);
   const { atHand } = (await call('GET', '/jobs')).read;
-  say(`list of ${atHand} jobs, its first page there and read`, lists.slice(2), 'limit 100 ms');
-  say(`one of ${atHand} jobs found by a word`, searches.slice(2), 'limit 100 ms');
+  say(`list of ${atHand} jobs, its first page there and read`, lists.slice(2), 'limit 100 ms', [100]);
+  say(`one of ${atHand} jobs found by a word`, searches.slice(2), 'limit 100 ms', [100]);
 });
+limits.tell();

@@ -6,9 +6,12 @@ import { demoJobs } from '../packages/core/src/demo/index.ts';
 import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
 import { packMesh } from '../packages/core/src/meshes/packed-mesh.ts';
 import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
+import { BenchLimits } from './lib/bench-limits.ts';
 import { withMeasuredServer } from './lib/measured-server.ts';
 
 const SAVES = 60;
+const SAVE = 10; // ms that one may take at the server
+const limits = new BenchLimits();
 const litres = (i: number) => ({ si: (i + 1) * 1e-4, unit: 'L' });
 /** A strapping table of 400 rows, another each time. */
 const table = (n: number): Act => ({
@@ -49,15 +52,19 @@ await withMeasuredServer(async (server) => {
   const { rows } = await server.database.query(`select id from jobs where document->>'name' like 'Mail%'`);
   const job = (rows[0] as { id: string }).id;
   let known = 1;
-  const measure = async (what: string, acts: Act[], together = 1) => {
+  const measure = async (what: string, acts: Act[], together = 1, limit?: number) => {
     server.times.clear();
     server.blocked();
     known = await server.client<number>('bench-saves-client.mjs', { job, known, acts, together });
     const blocked = server.blocked();
-    say(what, blocked);
+    say(what, blocked, limit);
   };
-  const say = (what: string, blocked: number) => {
+  const say = (what: string, blocked: number, limit?: number) => {
     const times = [...server.times.values()].flat().sort((a, b) => a - b);
+    limits.look();
+    const median = times[Math.floor(times.length / 2)]!;
+    if (limit !== undefined) limits.time(what, median, limit, 'ms');
+    if (limit !== undefined) limits.time(`${what}: the event loop stands still`, blocked, 20, 'ms');
     const at = (share: number) => times[Math.min(times.length - 1, Math.floor(share * times.length))]!.toFixed(1);
     console.log(
       `${what.padEnd(58)}median ${at(0.5).padStart(6)} ms   worst ${at(1).padStart(6)} ms   event loop ${blocked.toFixed(1)} ms`,
@@ -77,10 +84,14 @@ await withMeasuredServer(async (server) => {
   await measure(
     'a measurement',
     many(SAVES, (n) => ({ act: 'set', path: ['survey', 'tank', 'depth'], value: length(n) })),
+    1,
+    SAVE,
   );
   await measure(
     'a hose of the run',
     many(SAVES, (n) => ({ act: 'setOnPart', id: 'hose-1', key: 'length', value: length(n) })),
+    1,
+    SAVE,
   );
   await measure('a strapping table of 400 rows', many(SAVES, table));
   await measure('twenty strapping tables at once', many(100, table), 20);
@@ -114,13 +125,17 @@ await withMeasuredServer(async (server) => {
     server.client<number>('bench-saves-client.mjs', heavy),
   ]);
   const waits = [...server.times.values()].flat().sort((a, b) => a - b);
+  limits.look();
   const [longest, others] = [waits.at(-1)!, waits.slice(0, -1)];
   console.log(
     `saves of others during 100 heavy acts (${(longest / 1000).toFixed(1)} s of them)`.padEnd(58) +
       `p50 ${others[Math.floor(others.length / 2)]!.toFixed(1)} ms   p99 ${others[Math.floor(others.length * 0.99)]!.toFixed(1)} ms   limit p99 200 ms`,
   );
+  limits.time('saves of others, p99', others[Math.floor(others.length * 0.99)]!, 200, 'ms');
   const held = await server.longestLock(
     server.client<number>('bench-saves-client.mjs', { job, known, acts: many(100, table), together: 20 }),
   );
   console.log(`a row of jobs was held by the last of them for ${held.toFixed(1)} ms at most (limit 50 ms)`);
+  limits.time('a row of jobs held', held, 50, 'ms');
 });
+limits.tell();

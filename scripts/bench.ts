@@ -32,6 +32,7 @@ import { attitudeTables } from '../packages/core/src/tanks/attitude-tables.ts';
 import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
 import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
 import type { Tank } from '../packages/core/src/tanks/surveyed-tank.ts';
+import { BenchLimits } from './lib/bench-limits.ts';
 import { operatingPoints } from '../packages/core/src/run/operating-point.ts';
 
 interface Row {
@@ -39,6 +40,14 @@ interface Row {
   readonly microseconds: number;
   readonly against?: string;
   readonly ratio?: number;
+}
+const limits = new BenchLimits();
+/** A row that must not take longer than so many µs, at the machine's normal speed. */
+function within(limit: number, row: { readonly what: string; readonly microseconds: number }): Row {
+  limits.look();
+  limits.time(row.what, row.microseconds, limit, 'µs');
+  const said = limit < 1000 ? `${limit} µs` : limit < 1e6 ? `${limit / 1000} ms` : `${limit / 1e6} s`;
+  return { ...row, against: `limit ${said}`, ratio: row.microseconds / limit };
 }
 
 /** Median microseconds of one call, over batches long enough to be timed. */
@@ -147,6 +156,7 @@ for (const [file, scenarioId] of [
     against: 'epanet-js, warm',
     ratio: resolve / theirs,
   });
+  limits.size(`${file}: warm, against the reference engine`, resolve / theirs, 0.7, '×');
 }
 
 // growth: a ladder of two lines with rungs, ever longer
@@ -187,12 +197,7 @@ for (const [name, demo] of Object.entries(demoJobs)) {
     forgetAll();
     assess(demo);
   }, 8);
-  rows.push({
-    what: `assess ${name}: all points, rules, margin`,
-    microseconds,
-    against: 'aim 20 ms',
-    ratio: microseconds / 20_000,
-  });
+  rows.push(within(20_000, { what: `assess ${name}: all points, rules, margin`, microseconds }));
 }
 // a run compiled once, at other demands and voltages each time
 {
@@ -206,12 +211,7 @@ for (const [name, demo] of Object.entries(demoJobs)) {
     });
     if (!solved.ok) throw new Error('not solved');
   }, 300);
-  rows.push({
-    what: 'mail van prepared: other demand and voltage',
-    microseconds,
-    against: 'aim 40 µs',
-    ratio: microseconds / 40,
-  });
+  rows.push(within(25, { what: 'mail van prepared: other demand and voltage', microseconds }));
 }
 const DESIGNS = 100_000;
 {
@@ -228,12 +228,7 @@ const DESIGNS = 100_000;
   );
   const solved = (await Promise.all(halves)).reduce((a, b) => a + b);
   const microseconds = (performance.now() - start) * 1000;
-  rows.push({
-    what: `${DESIGNS} designs, ${solved} points, two workers`,
-    microseconds,
-    against: 'limit 60 s',
-    ratio: microseconds / 6e7,
-  });
+  rows.push(within(25_000_000, { what: `${DESIGNS} designs, ${solved} points, two workers`, microseconds }));
 }
 // an edit's findings, as the page's worker reckons them: the job arrives as a copy
 const edits: [string, (n: number) => Act, Job?][] = [
@@ -265,12 +260,7 @@ for (const [what, edit, job = demoJobs.flatBedTender] of edits) {
     if (!done.ok) throw new Error(done.fault.message);
     assess(structuredClone(done.value));
   }, 10);
-  rows.push({
-    what: `${job.name.split(':')[0]!}: ${what}, all its consequences`,
-    microseconds,
-    against: 'limit 50 ms',
-    ratio: microseconds / 5e4,
-  });
+  rows.push(within(50_000, { what: `${job.name.split(':')[0]!}: ${what}, all its consequences`, microseconds }));
 }
 const cure = assess(demoJobs.flatBedTender).snags.find((s) => s.act)!.act!;
 rows.push({
@@ -295,12 +285,12 @@ const shell: Tank = {
 const started = performance.now();
 await attitudeTables(shell, 200, () => true);
 const sweep = (performance.now() - started) * 1000;
-rows.push({
-  what: `mesh of ${fine.corners.length / 9} triangles, 200 levels, 25 tilts`,
-  microseconds: sweep,
-  against: 'aim 2 s',
-  ratio: sweep / 2e6,
-});
+rows.push(
+  within(2_000_000, {
+    what: `mesh of ${fine.corners.length / 9} triangles, 200 levels, 25 tilts`,
+    microseconds: sweep,
+  }),
+);
 const stock = stockOf([]).slice(0, 5000);
 const search = new ChainSearch(stock);
 const end = (text: string): Port => {
@@ -321,24 +311,14 @@ const [seatA, seatB] = [
   { at: [0.04, 0.26, 0.03], out: [1, 0, 0], zero: [0, 0, 1] },
 ] as const;
 const ends = time(() => void bestEndPairs(seatA, seatB, { forms: hoseForms, slacks: [1.2], leastChord: 0.1 }), 6);
-rows.push({ what: '64 pairs of hose ends × clocking', microseconds: ends, against: 'aim 300 ms', ratio: ends / 3e5 });
+rows.push(within(300_000, { what: '64 pairs of hose ends × clocking', microseconds: ends }));
 const laidOut = time(() => {
   forgetAll();
   routeFindings(demoJobs.islandShuttle);
 }, 6);
-rows.push({
-  what: 'routes and clearances of a job, nothing remembered',
-  microseconds: laidOut,
-  against: 'aim 100 ms',
-  ratio: laidOut / 1e5,
-});
+rows.push(within(100_000, { what: 'routes and clearances of a job, nothing remembered', microseconds: laidOut }));
 const chains = time(() => void search.find(one, other, { swivel: true, angle: Math.PI / 2 }), 4);
-rows.push({
-  what: `best five chains, ${stock.length} adapters`,
-  microseconds: chains,
-  against: 'aim 50 ms',
-  ratio: chains / 5e4,
-});
+rows.push(within(50_000, { what: `best five chains, ${stock.length} adapters`, microseconds: chains }));
 const planning = findingsOf(demoJobs.rescuePickup);
 rows.push({
   what: `chains of ${planning.joints.length} joints, none remembered`,
@@ -355,3 +335,4 @@ for (const row of rows)
   console.log(
     `${row.what.padEnd(48)}${row.microseconds.toFixed(row.microseconds < 10 ? 2 : 0).padStart(11)}   ${(row.against ?? '').padEnd(18)}${row.ratio === undefined ? '' : row.ratio.toPrecision(2)}`,
   );
+limits.tell();

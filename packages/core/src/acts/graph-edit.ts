@@ -1,4 +1,4 @@
-import { kindOf, partKinds, partName, portOf, propertiesOf, type Part } from '../parts/kinds.ts';
+import { isFlexible, kindOf, type Part, partKinds, partName, portOf, propertiesOf } from '../parts/kinds.ts';
 import { commonProperties } from '../parts/define-part.ts';
 import type { Joint } from '../parts/joint.ts';
 import type { PortRef } from '../parts/port.ts';
@@ -61,7 +61,7 @@ export class GraphEdit<J extends Graph> {
       this.unclose(end);
     }
     const { height, clamp, id } = keep;
-    const held = clamp !== undefined && [a, b].some((end) => this.part(end.part).kind === 'hose');
+    const held = clamp !== undefined && [a, b].some((end) => isFlexible(this.part(end.part)));
     const joint: Joint = {
       id: id !== undefined && !(id in this.#job.joints) ? id : freshJointId(this.#job, b.part, b.port),
       a,
@@ -91,8 +91,7 @@ export class GraphEdit<J extends Graph> {
     const [up, down] =
       flow && flow.from === joint.b.part && flow.fromPort === joint.b.port ? [joint.b, joint.a] : [joint.a, joint.b];
     this.removeJoint(at);
-    const clampOf = (end: PortRef) =>
-      this.part(end.part).kind === 'hose' || part.kind === 'hose' ? joint.clamp : undefined;
+    const clampOf = (end: PortRef) => (isFlexible(this.part(end.part)) || isFlexible(part) ? joint.clamp : undefined);
     this.connect(up, { part: id, port: inlet }, { id: at, height: joint.height, clamp: clampOf(up) });
     this.connect({ part: id, port: outlet }, down, { clamp: clampOf(down) });
   }
@@ -120,7 +119,7 @@ export class GraphEdit<J extends Graph> {
         {
           id: from.joint.id,
           height: from.joint.height,
-          clamp: this.part(from.part).kind === 'hose' ? from.joint.clamp : to.joint.clamp,
+          clamp: isFlexible(this.part(from.part)) ? from.joint.clamp : to.joint.clamp,
         },
       );
   }
@@ -152,7 +151,7 @@ export function throughPorts(part: Part): [string, string] | undefined {
     ([, spec]) => spec.use === 'in' || spec.use === 'out' || spec.use === 'either',
   );
   if (part.kind === 'regulator' && part.action !== 'deadHead') return ['in', 'out'];
-  if (part.kind === 'swirlPot') return ['lift', 'feed'];
+  if (kindOf(part).isPot) return ['lift', 'feed'];
   return ports.length >= 2 ? [ports[0]![0], ports[1]![0]] : undefined;
 }
 

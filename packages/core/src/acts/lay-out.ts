@@ -1,5 +1,5 @@
 import { takesReference } from '../job/brief.ts';
-import { isRegulator, kindOf, portOf, type Part, type PartKind } from '../parts/kinds.ts';
+import { isFlexible, isRegulator, kindOf, type Part, type PartKind, portOf } from '../parts/kinds.ts';
 import type { Joint } from '../parts/joint.ts';
 import type { PortRef } from '../parts/port.ts';
 import type { Role } from '../parts/roles.ts';
@@ -163,7 +163,7 @@ function connectAll(job: Job, before: Job, laid: Laid, returnTo: 'tank' | 'pot',
       edit.putJoint(was.joint);
       return;
     }
-    const held = (port: PortRef, peer?: { joint: Joint }) => edit.part(port.part).kind === 'hose' && peer?.joint.clamp;
+    const held = (port: PortRef, peer?: { joint: Joint }) => isFlexible(edit.part(port.part)) && peer?.joint.clamp;
     const clamp = held(from, was) || held(to, wasTo) || undefined;
     edit.connect(from, to, { height: was?.joint.height, clamp });
   };
@@ -174,7 +174,7 @@ function connectAll(job: Job, before: Job, laid: Laid, returnTo: 'tank' | 'pot',
   });
   const regulator = chain.flatMap((b) => partsOf(edit.job, b)).find((p) => isRegulator(p) && p.action === 'bypass');
   const tank = partsOnRun(edit.job).find((p) => p.kind === 'tank');
-  const pot = chain.flatMap((b) => partsOf(edit.job, b)).find((p) => p.kind === 'swirlPot');
+  const pot = chain.flatMap((b) => partsOf(edit.job, b)).find((p) => kindOf(p).isPot);
   if (regulator && laid.return.length > 0) {
     let at: PortRef | undefined = { part: regulator.id, port: 'return' };
     for (const block of laid.return) {

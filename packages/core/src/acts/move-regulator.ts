@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { circuitsOf } from '../run/circuits.ts';
-import { isBypass, isLine, isRegulator } from '../parts/kinds.ts';
+import { isBypass, isLine, isPump, isRegulator } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import type { LayoutKey } from '../job/layout.ts';
 import { blocksOf, find, partsOf, type Block } from './chain.ts';
@@ -108,7 +108,7 @@ function closeEnd(edit: GraphEdit<Job>, block: Block): void {
 
 /** Place of the first line that leads away from the tank: behind the pumps, what is immersed, and a filter right there. */
 function firstLine(job: Job, chain: readonly Block[], regulator: string): number {
-  let at = chain.findLastIndex((b) => partsOf(job, b).some((p) => p.kind === 'pump' || p.kind === 'enginePump')) + 1;
+  let at = chain.findLastIndex((b) => partsOf(job, b).some(isPump)) + 1;
   const isByTank = (block: Block) =>
     partsOf(job, block).every(
       (p) =>

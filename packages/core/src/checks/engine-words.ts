@@ -1,3 +1,4 @@
+import { kindOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import { circuitsOf } from '../run/circuits.ts';
 
@@ -5,7 +6,7 @@ import { circuitsOf } from '../run/circuits.ts';
 export type EngineKind = 'injection' | 'direct' | 'carburettor';
 
 export function engineKind(job: Job): EngineKind {
-  const hasCarburettor = circuitsOf(job).parts.some((p) => p.kind === 'carburettor');
+  const hasCarburettor = circuitsOf(job).parts.some((p) => kindOf(p).meters === 'float');
   if (hasCarburettor || job.brief.induction === 'carburettor') return 'carburettor';
   return job.brief.direct ? 'direct' : 'injection';
 }

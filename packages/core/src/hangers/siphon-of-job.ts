@@ -77,5 +77,5 @@ function withoutJet(job: Job, fuel: Fuel, { points }: RunSolution): Record<JetPo
 /** What a regulator spills comes back to the tank, not to a pot. */
 function returnsToTank(job: Job): boolean {
   const run = circuitsOf(job);
-  return !run.bypasses.some((id) => run.zoneAt(id, 'return')?.into.some((v) => run.part(v).kind === 'swirlPot'));
+  return !run.bypasses.some((id) => run.zoneAt(id, 'return')?.into.some((v) => run.isPot(v)));
 }

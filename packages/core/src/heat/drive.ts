@@ -191,7 +191,9 @@ export function circuitOf(job: RunInputs, fuel: Fuel, result: PointResult): Heat
       const flow = isBehindPot(id) === behindPot ? result.parts.find((f) => f.id === id) : undefined;
       return sum + (flow?.current ?? 0) * (flow?.voltage ?? 0);
     }, 0);
-  const immersed = run.parts.filter((c) => c.kind === 'pump' && c.place === 'inTank' && !isBehindPot(c.id)).length;
+  const immersed = run.parts.filter(
+    (c) => kindOf(c).isElectric && kindOf(c).isInTank?.(c) && !isBehindPot(c.id),
+  ).length;
   return {
     capacity: liquid.density * heatCapacity(fuel),
     drawn: pot ? pot.lift : result.pumpFlow,

@@ -95,7 +95,7 @@ const lengthOf = (part: Part) => kindOf(part).length?.(part) ?? 0;
 
 const CONTROLLER = 'Pump controller';
 
-const isControlled = (job: Job) => partsOnRun(job).some((c) => c.kind === 'pump' && c.drive === 'pwm');
+const isControlled = (job: Job) => circuitsOf(job).controlled !== undefined;
 
 /** A return or an overflow comes into the tank, and neither a drop nor an old connection is there for it. */
 function needsNewOpening(job: Job, laid: Job): boolean {

@@ -59,6 +59,15 @@ export type SymbolKey =
   | 'service'
   | 'cooler';
 
+/** Pressure of a pump at no flow. */
+export interface DeadHead {
+  readonly rise: number; // Pa over its inlet
+  /** Read beyond the last row of its table. */
+  readonly beyondTable: boolean;
+  /** Its own relief valve or spring is what ends it. */
+  readonly relieved: boolean;
+}
+
 /** What a kind of part says of itself; everything else that must know of it asks here. */
 export interface Behaviour<T> {
   /** Ports that every part of the kind has, by name. */
@@ -90,6 +99,24 @@ export interface Behaviour<T> {
   symbol(part: T): SymbolKey;
   /** Holds fuel at tank pressure: circuits begin and end in it. */
   isVessel?: boolean;
+  /** A vessel beside the tank that a lift pump keeps full; what is too much runs over. */
+  isPot?: true;
+  /** Driven by current: it hangs in the circuit. */
+  isElectric?: true;
+  /** Of a pump: what it makes against a blocked line, Pa; undefined while its table cannot be read. */
+  deadHead?(part: T, voltage: number): DeadHead | undefined;
+  /** A controller holds the pressure by its duty. */
+  isControlled?(part: T): boolean;
+  /** Lets nothing back through it. */
+  holdsBack?(part: T): boolean;
+  /** Stands outside the tank and has to draw its fuel itself. */
+  standsOutside?(part: T): boolean;
+  /** Tells the pressure where it sits to whoever controls by it. */
+  isSensor?: true;
+  /** How it deals out fuel, of what the engine drinks from. */
+  meters?: 'injectors' | 'float';
+  /** Bends by hand; its ends are pushed on and clamped, or made up. */
+  isFlexible?: true;
   /** Lies inside the tank. */
   isInTank?(part: T): boolean;
 }

@@ -109,6 +109,9 @@ export const isBypass = (part: Part): part is PartOf<'regulator' | 'filterRegula
 export const isPump = (part: Part): part is PartOf<'pump' | 'enginePump'> =>
   part.kind === 'pump' || part.kind === 'enginePump';
 
+/** What bends by hand, and is clamped or made up at its ends. */
+export const isFlexible = (part: Part): boolean => kindOf(part).isFlexible === true;
+
 /** Hose and hard line: what is bought by length. */
 export const isLine = (part: Part): part is PartOf<'hose' | 'hardLine'> =>
   part.kind === 'hose' || part.kind === 'hardLine';

@@ -99,7 +99,7 @@ function briefNeeds({ brief }: Job): Record<string, Property> {
 }
 
 const needsOutletHeight = (job: Job): boolean =>
-  circuitsOf(job).parts.some((c) => c.kind === 'pump' && c.place === 'external');
+  circuitsOf(job).parts.some((c) => kindOf(c).isElectric && kindOf(c).standsOutside?.(c));
 
 /** An electric pump that is in a circuit, of which nobody has drawn what switches it: what cuts it off must then be known. */
 const hasSuppliedPump = (job: Job): boolean => {

@@ -91,6 +91,17 @@ export class Circuits {
     return ports.length > 0 && ports.every((p) => p.spec.use === 'tap');
   }
 
+  isPot(id: string): boolean {
+    return kindOf(this.part(id)).isPot === true;
+  }
+  /** The pump whose controller holds the pressure. */
+  get controlled(): Part | undefined {
+    return this.parts.find((p) => kindOf(p).isControlled?.(p));
+  }
+  get hasElectricPump(): boolean {
+    return this.parts.some((p) => kindOf(p).isElectric);
+  }
+
   isOnSuction(id: string): boolean {
     return this.zoneOf(id)?.kind === 'suction';
   }
@@ -165,7 +176,7 @@ export class Circuits {
     return this.order.filter((id) => isBypass(this.part(id)));
   }
   get pots(): string[] {
-    return this.order.filter((id) => this.part(id).kind === 'swirlPot');
+    return this.order.filter((id) => this.isPot(id));
   }
 
   /** Pumps that press into the zone of a consumer: those that feed the engine. */
@@ -175,7 +186,7 @@ export class Circuits {
   }
   /** Pumps that lift into a swirl pot. */
   get liftPumps(): string[] {
-    return this.pumps.filter((id) => this.zoneOf(id)?.into.some((v) => this.part(v).kind === 'swirlPot'));
+    return this.pumps.filter((id) => this.zoneOf(id)?.into.some((v) => this.isPot(v)));
   }
   /** Another pump presses into the same zone. */
   isBeside(id: string): boolean {
@@ -192,10 +203,7 @@ export class Circuits {
       if (seen.has(id)) return false;
       seen.add(id);
       const zone = this.zoneBefore(id);
-      return (
-        zone !== undefined &&
-        (zone.from.some((v) => this.part(v).kind === 'swirlPot') || zone.fedBy.some((other) => from(other)))
-      );
+      return zone !== undefined && (zone.from.some((v) => this.isPot(v)) || zone.fedBy.some((other) => from(other)));
     };
     return from(pump);
   }

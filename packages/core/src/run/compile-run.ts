@@ -104,7 +104,7 @@ class Compiler {
       }),
     );
     const draws = this.#draws(lowered);
-    const sensor = lowered.find(({ part }) => part.kind === 'pressureSensor')?.part;
+    const sensor = lowered.find(({ part }) => kindOf(part).isSensor)?.part;
     const spills = new Map(
       lowered.flatMap(({ part, low }) => {
         const at = low.spill === undefined ? undefined : linkIndex.get(low.spill);

@@ -1,3 +1,4 @@
+import { kindOf } from '../parts/kinds.ts';
 import { springOf } from '../parts/engine-pump/engine-pump.ts';
 import { pumpModel } from '../pumps/pump-model.ts';
 import type { Circuits } from './circuits.ts';
@@ -35,20 +36,8 @@ export function deadHeads(circuits: Circuits, voltage: number): DeadHead {
     reachedBy.set(id, nothing); // a ring of pumps adds nothing to itself
     const before = strongest(circuits.zoneBefore(id)?.fedBy ?? []).pressure;
     const part = circuits.part(id);
-    let made = nothing;
-    if (part.kind === 'enginePump') made = { pressure: before + springOf(part), beyondTable: false, relieved: true };
-    else if (part.kind === 'pump') {
-      const model = pumpModel(part);
-      if (model.ok) {
-        const { deadHead, deadHeadBeyondTable } = model.value.at(voltage);
-        const relief = part.reliefPressure?.si;
-        made = {
-          pressure: before + Math.min(deadHead, relief ?? Infinity),
-          beyondTable: deadHeadBeyondTable && relief === undefined,
-          relieved: relief !== undefined,
-        };
-      }
-    }
+    const own = kindOf(part).deadHead?.(part, voltage);
+    const made = own ? { pressure: before + own.rise, beyondTable: own.beyondTable, relieved: own.relieved } : nothing;
     reachedBy.set(id, made);
     return made;
   }

@@ -141,7 +141,7 @@ export function pointResult(job: RunInputs, fuel: Fuel, point: OperatingPoint, s
       regime: reynolds ? flowRegime(reynolds) : undefined,
       state: compiled.through === undefined ? 'open' : states[compiled.through]!,
       current: curve?.current(rise),
-      voltage: curve && part.kind === 'pump' ? (voltages.get(part.id) ?? point.voltage) : undefined,
+      voltage: curve && kindOf(part).isElectric ? (voltages.get(part.id) ?? point.voltage) : undefined,
       extrapolated: curve?.extrapolated ? true : undefined,
       suctionMargin: pump && curve && head(pump.inlet),
       wiringCost: curve && voltages.has(part.id) ? wiringCost(part, curve, rise, point.voltage) : undefined,
@@ -152,7 +152,7 @@ export function pointResult(job: RunInputs, fuel: Fuel, point: OperatingPoint, s
   const feeding = run.pumps.filter((p) => p.feeds);
   const spilled = [...run.spills.values()].reduce((sum, link) => sum + flows[link]!, 0);
   const least = [...running].sort((a, b) => head(a.inlet) - head(b.inlet))[0] ?? run.pumps[0]!;
-  const electric = running.flatMap(({ id }) => (circuits.part(id).kind === 'pump' ? [byId.get(id)!] : []));
+  const electric = running.flatMap(({ id }) => (kindOf(circuits.part(id)).isElectric ? [byId.get(id)!] : []));
   const together = (of: (c: PartFlow) => number | undefined) =>
     electric.some((c) => of(c) === undefined) ? undefined : electric.reduce((sum, c) => sum + of(c)!, 0);
   const relief = new Set(feeding.map((p) => `${p.id}:relief`));

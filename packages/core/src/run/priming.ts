@@ -2,7 +2,7 @@ import { flowAgainst } from '../hydraulics/pump-curve.ts';
 import { assumed } from '../job/assumption.ts';
 import type { Job } from '../job/job.ts';
 import { liftOf } from '../parts/engine-pump/engine-pump.ts';
-import { kindOf, type Part, type PartOf } from '../parts/kinds.ts';
+import { isLine, isPump, kindOf, type Part, type PartOf } from '../parts/kinds.ts';
 import type { Moment } from '../parts/lower.ts';
 import { brimOf } from '../parts/swirl-pot/swirl-pot.ts';
 import { circuitsOf } from './circuits.ts';
@@ -40,11 +40,7 @@ export function primeOf(run: CompiledRun, moment: Moment): Prime | undefined {
   if (!(flow > 0)) return undefined;
   const volume = filled.reduce((sum, p) => sum + volumeOf(p), 0);
   const isHeld =
-    filled.some((p) => p.kind === 'checkValve') ||
-    feeding.every(({ id }) => {
-      const pump = circuits.part(id);
-      return pump.kind === 'enginePump' || (pump.kind === 'pump' && pump.checkValve === true);
-    });
+    filled.some((p) => !isPump(p) && holdsBack(p)) || feeding.every(({ id }) => holdsBack(circuits.part(id)));
   const heights = run.heightsAt(moment);
   const surface = run.open[0]!.height(moment); // the tank's own comes first
   const drainedVolume = isHeld
@@ -98,7 +94,7 @@ export function primingOf(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'assump
       return height === undefined ? [] : [{ height, at: { joint: f.joint } }];
     });
     for (const line of run.parts)
-      if ((line.kind === 'hose' || line.kind === 'hardLine') && line.highest && run.zoneOf(line.id) === zone)
+      if (isLine(line) && line.highest && run.zoneOf(line.id) === zone)
         places.push({ height: line.highest.si, at: { part: line.id } });
     // a pickup from above leaves by the top of the tank
     const over = vessel.kind === 'tank' && (vessel.pickup === 'tube' || vessel.pickup === 'hanger') ? depth : undefined;
@@ -119,5 +115,6 @@ export function primingOf(job: Pick<Job, 'parts' | 'joints' | 'survey' | 'assump
   });
 }
 
-const isOutside = (part: Part): part is PartOf<'pump'> | PartOf<'enginePump'> =>
-  part.kind === 'enginePump' || (part.kind === 'pump' && part.place === 'external');
+const holdsBack = (part: Part): boolean => kindOf(part).holdsBack?.(part) === true;
+const isOutside = (part: Part): part is PartOf<'pump' | 'enginePump'> =>
+  isPump(part) && kindOf(part).standsOutside?.(part) === true;

@@ -2,7 +2,7 @@ import type { PumpTableFault } from '../hydraulics/pump-curve.ts';
 import type { NetworkFault } from '../hydraulics/network.ts';
 import { partsOnRun, type Graph } from '../parts/graph.ts';
 import { describeNetworkFault } from '../networks/network-report.ts';
-import { isPump, partName } from '../parts/kinds.ts';
+import { isPump, kindOf, partName } from '../parts/kinds.ts';
 import { pumpModel } from '../pumps/pump-model.ts';
 import { formatQuantity } from '../units/format-quantity.ts';
 import { circuitsOf, type Circuits } from './circuits.ts';
@@ -135,8 +135,8 @@ function pumpFaults(run: Circuits): RunFault[] {
     const model = pumpModel(part);
     if (!model.ok) faults.push({ code: 'pumpTable', part: id, fault: model.fault });
   }
-  const controlled = run.parts.find((c) => c.kind === 'pump' && c.drive === 'pwm');
-  const sensed = run.parts.some((c) => c.kind === 'pressureSensor' && run.into(c.id).length > 0);
+  const controlled = run.controlled;
+  const sensed = run.parts.some((c) => kindOf(c).isSensor && run.into(c.id).length > 0);
   if (controlled && !sensed) faults.push({ code: 'noSensor', part: controlled.id });
   return faults;
 }

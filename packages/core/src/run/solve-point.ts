@@ -3,7 +3,7 @@ import type { Circuits } from './circuits.ts';
 import { fuelAt, type FuelAt } from './fuel-at.ts';
 import type { Job } from '../job/job.ts';
 import { settledValue } from '../parts/value.ts';
-import type { PartOf } from '../parts/kinds.ts';
+import { kindOf, type PartOf } from '../parts/kinds.ts';
 import { pumpRuns } from '../pumps/staging.ts';
 import { failure, success, type Result } from '../result.ts';
 import type { OperatingPoint } from './operating-point.ts';
@@ -85,7 +85,7 @@ const isCutOffByVapour = (
  * at a carburettor, at injectors above the throttle and at the feed of a direct-injection pump.
  */
 export function opposing({ brief }: Pick<Job, 'brief'>, circuits: Circuits, { manifold }: OperatingPoint): number {
-  const isCarburettor = circuits.consumers.some((id) => circuits.part(id).kind === 'carburettor');
+  const isCarburettor = circuits.consumers.some((id) => kindOf(circuits.part(id)).meters === 'float');
   return brief.direct || brief.injectorsSit === 'aboveThrottle' || isCarburettor ? 0 : manifold;
 }
 

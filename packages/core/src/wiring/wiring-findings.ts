@@ -1,3 +1,4 @@
+import { kindOf } from '../parts/kinds.ts';
 import type { Job } from '../job/job.ts';
 import { flowAgainst } from '../hydraulics/pump-curve.ts';
 import { pumpModel } from '../pumps/pump-model.ts';
@@ -130,7 +131,7 @@ export function wiringFindings(job: Job, solution: RunSolution | undefined): Wir
     loose: looseWires(harness),
     pumps,
     undrawn: circuitsOf(job)
-      .parts.filter((p) => p.kind === 'pump' && !drawn.has(p.id))
+      .parts.filter((p) => kindOf(p).isElectric && !drawn.has(p.id))
       .map((p) => p.id),
     points,
     truth: truthTable(harness),

@@ -9,8 +9,7 @@ export const noRegulator: Rule = {
   key: 'no-regulator',
   check: ({ job, solution }) => {
     const run = circuits(job);
-    const controlled = run.parts.some((c) => c.kind === 'pump' && c.drive === 'pwm');
-    if (run.parts.some(isRegulator) || controlled || !run.parts.some((c) => c.kind === 'pump')) return [];
+    if (run.parts.some(isRegulator) || run.controlled || !run.hasElectricPump) return [];
     const wanted = job.brief.railPressure?.si;
     const overrun = solution?.points.overrun.railPressure;
     if (wanted !== undefined && overrun !== undefined && overrun <= wanted * (1 + MOST_CREEP)) return [];

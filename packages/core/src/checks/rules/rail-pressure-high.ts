@@ -16,7 +16,7 @@ export const railPressureHigh: Rule = {
     const regulator = run.parts.find(isRegulator);
     const consumer = run.parts.find(isConsumer);
     // without a regulator, or a controller that does the same, that is another snag
-    if (!solution || (!regulator && !run.parts.some((p) => p.kind === 'pump' && p.drive === 'pwm'))) return [];
+    if (!solution || (!regulator && !run.controlled)) return [];
     const above = resultsOf(solution).filter(
       (r) => r.wanted !== undefined && r.railPressure > r.wanted * (1 + MOST_CREEP),
     );

@@ -1,3 +1,4 @@
+import { isPump } from '../../parts/kinds.ts';
 import { sayMm } from '../../routes/places-in-words.ts';
 import { figure } from '../../units/quantity.ts';
 import { circuits, quotedId } from '../../reckoning/reading.ts';
@@ -52,7 +53,7 @@ export const routeHeights: Rule = {
         .find((p) =>
           ['pump', 'enginePump', 'rail', 'carburettor', 'regulator', 'swirlPot'].includes(job.parts[p]!.kind),
         );
-      return after !== undefined && (job.parts[after]!.kind === 'pump' || job.parts[after]!.kind === 'enginePump');
+      return after !== undefined && isPump(job.parts[after]!);
     }
   },
 };

@@ -1,3 +1,4 @@
+import { isConsumer } from '../../parts/kinds.ts';
 import { figure } from '../../units/quantity.ts';
 import { circuits, partsOfKind, quoted } from '../../reckoning/reading.ts';
 import { spansOf } from '../../run/spans.ts';
@@ -46,7 +47,8 @@ export const sensorMisplaced: Rule = {
  * before it.
  */
 function isAtEngine(job: Job, host: string): boolean {
-  if (job.parts[host]?.kind === 'rail') return true;
+  const part = job.parts[host];
+  if (part && isConsumer(part)) return true;
   const run = circuits(job);
   const spans = new Map(spansOf(run).map((s) => [s.part, s]));
   const engine = Math.min(...run.consumers.map((id) => spans.get(id)!.start));

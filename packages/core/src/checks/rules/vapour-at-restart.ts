@@ -3,7 +3,7 @@ import { isVapourExtrapolated, vapourSource } from '../../fluids/vapour-pressure
 import { wordsFor } from '../engine-words.ts';
 import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
-import { isConsumer } from '../../parts/kinds.ts';
+import { isConsumer, kindOf } from '../../parts/kinds.ts';
 
 /** Fuel that boils in a rail, or in the line to a carburettor, after the engine has stood hot. */
 export const vapourAtRestart: Rule = {
@@ -12,13 +12,14 @@ export const vapourAtRestart: Rule = {
     const restart = solution?.points.hotRestart;
     if (!restart || restart.engineVapourMargin >= 0) return [];
     const consumer = circuits(job).parts.find(isConsumer);
+    const hasBowl = consumer !== undefined && kindOf(consumer).meters === 'float';
     return [
       {
         // a carburettor vents its bowl: it starts badly, but it starts
-        grade: consumer?.kind === 'carburettor' ? 'note' : 'fix',
+        grade: hasBowl ? 'note' : 'fix',
         stage: 'run',
         part: consumer?.id,
-        what: `Fuel boils in ${consumer?.kind === 'carburettor' ? 'the line to the carburettor' : 'the rail'} at hot restart.`,
+        what: `Fuel boils in ${hasBowl ? 'the line to the carburettor' : 'the rail'} at hot restart.`,
         figure: { label: 'at the engine, gauge', ...figure('pressure', restart.railPressure) },
         limit: {
           label: 'must be above, gauge',

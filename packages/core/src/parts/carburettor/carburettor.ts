@@ -18,5 +18,6 @@ export const carburettor = definePart('carburettor', 'Carburettor', properties, 
   blocks: () => false,
   buys: () => undefined, // the vehicle's own
   symbol: () => 'carburettor',
+  meters: 'float',
   lower: (_part, site) => ({ links: [], heights: [['in', site.railHeight]], draws: ['in'] }),
 });

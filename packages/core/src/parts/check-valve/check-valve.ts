@@ -28,6 +28,7 @@ export const checkValve = definePart('checkValve', 'Check valve', properties, {
   buys: ({ cracking }, say) =>
     specification('check valve', `cracks at ${say('pressure', settled(properties.cracking, cracking))}`),
   symbol: () => 'checkValve',
+  holdsBack: () => true,
   lower: ({ id, bore, cracking }, site) =>
     lowerLine(
       id,

@@ -51,6 +51,9 @@ export const enginePump = definePart('enginePump', 'Engine-driven pump', propert
   buys: ({ springPressure }, say) =>
     specification('engine-driven pump', springPressure && say('pressure', springPressure.si)),
   symbol: () => 'enginePump',
+  deadHead: (part) => ({ rise: springOf(part), beyondTable: false, relieved: true }),
+  holdsBack: () => true, // its valves
+  standsOutside: () => true,
   lower(part) {
     const { id } = part;
     const curve = (moment: Moment) => enginePumpCurve(part, moment.point.speed);

@@ -57,6 +57,7 @@ export const hose = definePart('hose', 'Hose', properties, {
     ),
   cut: (say) => `Cut square, blow out. First time: ${say.tape(FIRST_TIME_SPARE)} spare per end.`,
   symbol: () => 'hose',
+  isFlexible: true,
   lower: ({ id, length, bore, construction, bends = 0, highest }, site) =>
     lowerLine(id, site, {
       length: length!.si,

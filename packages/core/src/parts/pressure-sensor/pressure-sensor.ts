@@ -42,6 +42,7 @@ export const pressureSensor = definePart('pressureSensor', 'Pressure sensor', pr
       ? `fuel pressure sensor, 0 to ${say('pressure', fullPressure?.si ?? properties.fullPressure.typical!.si)}`
       : 'fuel pressure sensor',
   symbol: () => 'sensor',
+  isSensor: true,
 });
 
 type Sensor = PartRecord<'pressureSensor', typeof properties>;

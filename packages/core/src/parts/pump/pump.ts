@@ -89,6 +89,21 @@ export const pump = definePart('pump', 'Pump', properties, {
     }
   },
   isInTank: ({ place }) => place === 'inTank',
+  isElectric: true,
+  deadHead(part, voltage) {
+    const model = pumpModel(part);
+    if (!model.ok) return undefined;
+    const { deadHead, deadHeadBeyondTable } = model.value.at(voltage);
+    const relief = part.reliefPressure?.si;
+    return {
+      rise: Math.min(deadHead, relief ?? Infinity),
+      beyondTable: deadHeadBeyondTable && relief === undefined,
+      relieved: relief !== undefined,
+    };
+  },
+  isControlled: ({ drive }) => drive === 'pwm',
+  holdsBack: ({ checkValve }) => checkValve === true,
+  standsOutside: ({ place }) => place === 'external',
   buys(part, say) {
     const rated = part.tables?.[0];
     const row = rated?.rows.find((r) => Math.abs(r.pressure.si - 3e5) < 1e3) ?? rated?.rows[0];

@@ -37,6 +37,7 @@ export const rail = definePart('rail', 'Fuel rail', properties, {
   length: ({ length }) => settled(properties.length, length),
   buys: () => undefined, // the engine's own
   symbol: () => 'rail',
+  meters: 'injectors',
   lower(part, site) {
     const { id } = part;
     const bore = settled(properties.bore, part.bore);

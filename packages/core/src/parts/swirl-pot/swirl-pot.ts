@@ -45,6 +45,7 @@ export const swirlPot = definePart('swirlPot', 'Swirl pot', properties, {
   }),
   mayHave: (port) => (port === 'return' ? { name: 'return inlet', use: 'in' } : undefined),
   isVessel: true,
+  isPot: true,
   blocks: (key) => key === 'baseHeight',
   buys: ({ volume }, say) => specification('swirl pot', volume && say('volume', volume.si)),
   symbol: () => 'swirlPot',

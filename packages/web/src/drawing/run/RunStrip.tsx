@@ -178,8 +178,8 @@ const drawn = ([first, ...rest]: readonly Place[]) =>
 
 const Lines = memo(function Lines({ geometry }: { geometry: RunGeometry }) {
   const { slots, wires } = geometry;
-  const sensor = slots.find((s) => s.part.kind === 'pressureSensor');
-  const controlled = slots.find((s) => s.part.kind === 'pump' && s.part.drive === 'pwm');
+  const sensor = slots.find((s) => kindOf(s.part).isSensor);
+  const controlled = slots.find((s) => kindOf(s.part).isControlled?.(s.part));
   return (
     <g fill="none">
       {wires.map(({ joint, line, path }) => (

@@ -1,3 +1,4 @@
+import { kindOf } from '@endrel/core/parts/kinds';
 import { needTitle } from '@endrel/core/reckoning/need-title';
 import { ChevronDown } from 'lucide-react';
 import { RadioGroup } from 'radix-ui';
@@ -55,7 +56,7 @@ export function Readings(props: ReadingsProps) {
 
 const nameOf = (job: Job, key: string): string =>
   key === 'idle'
-    ? `${partsOnRun(job).some((p) => p.kind === 'carburettor') ? 'Carburettor' : 'Rail'} at idle`
+    ? `${partsOnRun(job).some((p) => kindOf(p).meters === 'float') ? 'Carburettor' : 'Rail'} at idle`
     : capital(shortPointName(job, key));
 
 function Cell({ label, children }: { label: string; children: ReactNode }) {

@@ -9,7 +9,7 @@ import type { Property } from '@endrel/core/fields/property';
 import { chooseChain, type JointPlan } from '@endrel/core/joints/chain-plan';
 import { makeUp, type MakeUp } from '@endrel/core/joints/make-up';
 import { adapterWishes } from '@endrel/core/parts/joint';
-import { partName, portTitle } from '@endrel/core/parts/kinds';
+import { isFlexible, partName, portTitle } from '@endrel/core/parts/kinds';
 import type { JointEnd, JointFinding, Meeting } from '@endrel/core/run/joints';
 import { ActButton } from '../../components/ActButton.tsx';
 import { ChainList, codesOf, NoChain } from '../../components/ChainList.tsx';
@@ -30,7 +30,7 @@ export function JointBench({ joint, plan, view }: { joint: JointFinding; plan: J
   const act = useAct();
   const { outlet, inlet, chain, meetings } = joint;
   const fields = { joint: joint.joint, of: `of joint ${joint.number}`, className: 'grid gap-x-6 sm:grid-cols-3' };
-  const hasHose = [joint.from, joint.to].some((id) => job.parts[id]?.kind === 'hose');
+  const hasHose = [joint.from, joint.to].some((id) => job.parts[id] && isFlexible(job.parts[id]));
   return (
     <section aria-label={`Joint ${joint.number}`} className="min-w-0">
       <h2 className="border-b border-ink pb-1 text-lg">

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import { choice, type Property } from '@endrel/core/fields/property';
 import { candidateProperties, type CandidateRow } from '@endrel/core/job/routes';
-import { isLine, partName } from '@endrel/core/parts/kinds';
+import { isLine, kindOf, partName } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import type { Placing } from '@endrel/core/sizing/placing';
 import { longCalculator } from '../../calc/calculator.ts';
@@ -167,7 +167,8 @@ function Comparison({ rows, placings }: { rows: readonly CandidateRow[]; placing
 }
 
 /** What draws, rather than is pressed through. */
-const needsToBeLow = (job: Job, id: string): boolean => job.parts[id]?.kind === 'pump';
+const needsToBeLow = (job: Job, id: string): boolean =>
+  job.parts[id] !== undefined && kindOf(job.parts[id]).isElectric === true;
 
 /** Places solved one after the other in the worker; an edit starts them again. */
 function usePlacings(job: Job): readonly Placing[] {

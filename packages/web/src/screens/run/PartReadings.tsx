@@ -1,5 +1,5 @@
 import { resultsOf, type RunSolution } from '@endrel/core/run/solve-run';
-import { isBypass, isRegulator, type Part } from '@endrel/core/parts/kinds';
+import { isBypass, isPump, isRegulator, kindOf, type Part } from '@endrel/core/parts/kinds';
 import { sensorSignal } from '@endrel/core/parts/pressure-sensor/pressure-sensor';
 import { shortPointName } from '@endrel/core/run/operating-point';
 import { useJob } from '../../session/session-context.tsx';
@@ -30,8 +30,8 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
   const hasVoltage = rows.some((r) => r.flow?.wiringCost !== undefined || r.duty !== undefined);
   // weight is no loss: it comes back on the way down
   const hasLift = !spills && rows.some((r) => Math.abs(r.flow?.lift ?? 0) > LEAST_LIFT);
-  const hasDuty = part.kind === 'pump' && part.drive === 'pwm';
-  const hasSuction = part.kind === 'pump';
+  const hasDuty = kindOf(part).isControlled?.(part) === true;
+  const hasSuction = kindOf(part).isElectric;
   const isChoked = rows.some((r) => r.flow?.state === 'choked');
   const hasState = isRegulator(part) || part.kind === 'checkValve' || isChoked;
   const isSensor = part.kind === 'pressureSensor';
@@ -43,9 +43,9 @@ export function PartReadings({ part, solution, point }: { part: Part; solution: 
           <tr>
             <th className="text-left font-normal">At</th>
             <th className="font-normal">in</th>
-            {!spills && <th className="font-normal">{part.kind === 'pump' ? 'rise' : 'loss'}</th>}
+            {!spills && <th className="font-normal">{isPump(part) ? 'rise' : 'loss'}</th>}
             {hasLift && <th className="font-normal">lift</th>}
-            <th className="font-normal">{spills ? 'spills' : part.kind === 'swirlPot' ? 'runs over' : 'flow'}</th>
+            <th className="font-normal">{spills ? 'spills' : kindOf(part).isPot ? 'runs over' : 'flow'}</th>
             {hasVelocity && <th className="font-normal">velocity</th>}
             {hasCurrent && <th className="font-normal">current</th>}
             {hasVoltage && <th className="font-normal">voltage</th>}

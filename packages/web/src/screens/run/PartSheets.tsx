@@ -2,7 +2,7 @@ import { partsOnRun, portsOf } from '@endrel/core/parts/graph';
 import { setOnPort } from '@endrel/core/acts/set-on-port';
 import type { Property } from '@endrel/core/fields/property';
 import { jointProperties } from '@endrel/core/parts/joint';
-import { partName, propertiesOf, type PartKind } from '@endrel/core/parts/kinds';
+import { isFlexible, type PartKind, partName, propertiesOf } from '@endrel/core/parts/kinds';
 import { portSchema } from '@endrel/core/fittings/port';
 import { Sheet, type SheetRow } from '../../components/Sheet.tsx';
 import { useAct, useAssessment, useJob } from '../../session/session-context.tsx';
@@ -47,7 +47,7 @@ export function JointSheet() {
   const rows = found.flatMap((f): SheetRow[] => {
     const joint = job.joints[f.id];
     if (!joint) return [];
-    const isOfHose = [joint.a, joint.b].some((end) => job.parts[end.part]?.kind === 'hose');
+    const isOfHose = [joint.a, joint.b].some((end) => job.parts[end.part] && isFlexible(job.parts[end.part]!));
     return [
       {
         id: f.id,

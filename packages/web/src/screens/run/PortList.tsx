@@ -5,7 +5,7 @@ import type { PortAsItIs } from '@endrel/core/parts/graph';
 import type { Property } from '@endrel/core/fields/property';
 import { portSchema, type Port } from '@endrel/core/fittings/port';
 import { adapterWishes, jointProperties, type JointKey } from '@endrel/core/parts/joint';
-import { partName, type Part } from '@endrel/core/parts/kinds';
+import { isFlexible, type Part, partName } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { ActButton } from '../../components/ActButton.tsx';
 import { JointFields } from '../../components/JointFields.tsx';
@@ -81,7 +81,7 @@ function PortItem({ part, port, onPart }: { part: Part; port: ListedPort; onPart
         {peer && (
           <JointFields
             joint={peer.joint}
-            keys={made.filter((key) => key !== 'clamp' || part.kind === 'hose' || other?.kind === 'hose')}
+            keys={made.filter((key) => key !== 'clamp' || isFlexible(part) || (other && isFlexible(other)))}
             of={`at the ${spec.name} of ${partName(part)}`}
             className="grid gap-x-5 sm:grid-cols-2"
           />
