@@ -16,7 +16,7 @@ const floors = [
   ['routes', 'run-files', 'senders'],
   ['gauge'],
   ['reckoning'],
-  ['joints', 'working'],
+  ['joints', 'laws', 'working'],
   ['cards', 'checks'],
   ['assessment'],
   ['contract', 'demo', 'layouts', 'sizing'],

@@ -32,6 +32,7 @@ import { attitudeTables } from '../packages/core/src/tanks/attitude-tables.ts';
 import { resampled, ruledMesh } from '../packages/core/src/tanks/extrude.ts';
 import { roundedRectangle } from '../packages/core/src/tanks/section-polygon.ts';
 import type { Tank } from '../packages/core/src/tanks/surveyed-tank.ts';
+import { JobLaws } from '../packages/core/src/laws/job-laws.ts';
 import { BenchLimits } from './lib/bench-limits.ts';
 import { operatingPoints } from '../packages/core/src/run/operating-point.ts';
 
@@ -212,6 +213,23 @@ for (const [name, demo] of Object.entries(demoJobs)) {
     if (!solved.ok) throw new Error('not solved');
   }, 300);
   rows.push(within(25, { what: 'mail van prepared: other demand and voltage', microseconds }));
+}
+// a sample of numbers that vary, at one point: what uncertainty and plans ask by the thousand
+{
+  const laws = new JobLaws(job, [
+    ['parts', 'hose-2', 'length'],
+    ['parts', 'hose-2', 'bore'],
+    ['brief', 'power'],
+    ['parts', 'regulator-1', 'setPressure'],
+  ]);
+  const own = laws.values;
+  let turn = 0;
+  const microseconds = time(() => {
+    const k = 0.95 + 0.005 * (turn++ % 20);
+    const solved = laws.at(own.map((v) => v * k)).point('fullLoad');
+    if (!solved?.ok) throw new Error('not solved');
+  }, 300);
+  rows.push(within(500, { what: 'mail van: a sample of four numbers, one point', microseconds }));
 }
 const DESIGNS = 100_000;
 {

@@ -4,9 +4,13 @@ import { describeIssue, LARGEST_JOB_FILE, readJobFile } from '@endrel/core/job/r
 import { resultsOf } from '@endrel/core/run/solve-run';
 import { describeRunFault } from '@endrel/core/run/run-fault';
 import { formatFigure, formatQuantity } from '@endrel/core/units/format-quantity';
+import { sayIn } from '@endrel/core/units/unit-system';
+import { sayWords } from '@endrel/core/units/words';
 import { BAD_INPUT, BadInput } from './bad-input.ts';
 import { jsonText, type Output } from './output.ts';
 import { readText } from './read-input.ts';
+
+const say = sayIn('metric');
 
 /** `endrel solve FILE`: 0 without a stop snag, 1 with one, 2 if the file or the run in it is malformed. */
 export async function solveCommand(operands: readonly string[], json: boolean, output: Output): Promise<number> {
@@ -87,8 +91,8 @@ export function solveReport({ findings, snags }: Assessment) {
       what: s.what,
       figure: s.figure ? { label: s.figure.label, value: formatFigure(s.figure) } : null,
       limit: s.limit ? { label: s.limit.label, value: formatFigure(s.limit) } : null,
-      why: s.why,
-      cure: s.cure,
+      why: sayWords(s.why, say),
+      cure: sayWords(s.cure, say),
       overruled: s.overruled ?? null,
     })),
   };
@@ -107,6 +111,8 @@ function readable({ findings, snags }: Assessment): string {
   if (findings.solution?.margin)
     lines.push(`pump margin: ${formatQuantity('fraction', findings.solution.margin.margin)}`);
   for (const snag of snags)
-    lines.push(`${snag.grade}: ${snag.what} ${snag.cure}${snag.overruled ? ` (overruled: ${snag.overruled})` : ''}`);
+    lines.push(
+      `${snag.grade}: ${snag.what} ${sayWords(snag.cure, say)}${snag.overruled ? ` (overruled: ${snag.overruled})` : ''}`,
+    );
   return lines.join('\n');
 }

@@ -1,3 +1,5 @@
+import { sayIn } from '../src/units/unit-system.ts';
+import { sayWords } from '../src/units/words.ts';
 import { expect } from 'chai';
 import { rules } from '../src/checks/rules.ts';
 import { snagsOf } from '../src/checks/snags.ts';
@@ -177,18 +179,30 @@ export function clamp(job: Job, hose: string, held: Joint['clamp']): void {
     if (joint.a.part === hose || joint.b.part === hose) job.joints[joint.id] = { ...joint, clamp: held };
 }
 
+/** A snag as a metric reader reads it. */
+export type ReadSnag = Snag & { readonly why: string; readonly cure: string; readonly actLabel?: string };
+const metric = sayIn('metric');
+export const readSnag = (snag: Snag): ReadSnag =>
+  ({
+    ...snag,
+    why: sayWords(snag.why, metric),
+    cure: sayWords(snag.cure, metric),
+    ...(snag.actLabel === undefined ? {} : { actLabel: sayWords(snag.actLabel, metric) }),
+  }) as ReadSnag;
+
 /** What one rule says of a job; the others are not asked. @throws when there is none of that key. */
-export function snagsOfRule(job: Job, rule: string): Snag[] {
+export function snagsOfRule(job: Job, rule: string): ReadSnag[] {
   const found = rules.find((r) => r.key === rule);
   if (!found) throw new Error(`there is no rule ${rule}`);
-  return snagsOf(findingsOf(job), [found]);
+  return snagsOf(findingsOf(job), [found]).map(readSnag);
 }
 
 /**
  * A snag is whole: sentences, figure and limit of one kind with their labels, a path that leads to a field, and a cure that works
  * where one is offered.
  */
-export function expectWhole(job: Job, snag: Snag): void {
+export function expectWhole(job: Job, given: Snag): void {
+  const snag = readSnag(given);
   for (const sentence of [snag.what, snag.why, snag.cure]) expect(sentence).to.match(/^\S.*[.]$/s);
   expect(snag.source).to.not.equal('');
   for (const figure of [snag.figure, snag.limit])
@@ -240,7 +254,7 @@ function expectWiringField({ wiring }: Job, [rows, id, key]: string[], where: st
 }
 
 /** The rule is silent on the good job and speaks on the bad one, with whole sentences and, if it offers a cure, one that works. */
-export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, part?: string): Snag {
+export function expectSnag(rule: string, good: Job, bad: Job, grade: Grade, part?: string): ReadSnag {
   expect(snagsOfRule(good, rule), 'on the good job').to.deep.equal([]);
   const [snag] = snagsOfRule(bad, rule);
   if (!snag) throw new Error(`${rule} did not speak`);

@@ -44,7 +44,7 @@ describe('injectors', () => {
     const { injectors } = findingsOf(job(20));
     expect(injectors!.drop).to.equal(findingsOf(job(20)).solution!.points.fullLoad.injectorPressure);
     const [snag] = snagsOfRule(job(8), 'injectors-too-small');
-    expect(snag!.cure).to.match(/^Injectors of \d+ lb\/h, or \d+\.\d bar across these\.$/);
+    expect(snag!.cure).to.match(/^Injectors of \d+ lb\/h, or [\d.]+ kPa across these\.$/);
     expect(snagsOfRule(job(60), 'injectors-too-small')).to.deep.equal([]);
   });
 });

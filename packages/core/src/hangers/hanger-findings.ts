@@ -1,3 +1,4 @@
+import { mm } from '../units/quick.ts';
 import type { Fuel } from '../fluids/fuel.ts';
 import type { Hanger } from '../job/hanger.ts';
 import { hangerProperties } from '../job/hanger.ts';
@@ -79,6 +80,8 @@ export interface BucketFindings {
   /** m3/s that flow in at the level it must still run at, and must. */
   readonly refill?: number;
   readonly needed?: number;
+  /** Bore of an inlet that lets it in, with a tenth in hand, in whole millimetres, m; absent while the present one does. */
+  readonly wanted?: number;
 }
 export interface ReturnFindings {
   readonly end: number;
@@ -261,7 +264,17 @@ function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): Bu
       : undefined;
   // what comes back into the bucket need not flow in again
   const needed = hanger.returnIntoBucket ? demand : (drawn ?? demand);
-  return { seconds: Number.isFinite(seconds) ? seconds : undefined, refill, needed };
+  const wanted =
+    bore !== undefined && refill !== undefined && needed !== undefined ? widerInlet(bore, refill, needed) : undefined;
+  return { seconds: Number.isFinite(seconds) ? seconds : undefined, refill, needed, ...(wanted ? { wanted } : {}) };
+}
+
+const IN_HAND = 1.1; // over the bore that just passes it, common practice
+
+/** Flow goes with the area. */
+function widerInlet(bore: number, refill: number, needed: number): number | undefined {
+  if (!(refill > 0) || refill >= needed) return undefined;
+  return mm(Math.ceil((bore * Math.sqrt(needed / refill) * IN_HAND) / mm(1)));
 }
 
 function returnFindings(

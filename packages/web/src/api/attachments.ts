@@ -1,6 +1,6 @@
 import { attachmentText, holdAttachment } from '@endrel/core/attachments/attachment';
 import type { Job } from '@endrel/core/job/job';
-import { editReckoner, longCalculator } from '../calc/calculator.ts';
+import { holdForAll } from '../calc/calculator.ts';
 import { keepAttachment, loadAttachment } from '../session/kept-store.ts';
 import { callText } from './client.ts';
 
@@ -10,11 +10,7 @@ const sent = new Set<string>();
 /** Holds an attachment's text wherever this page computes, and keeps it through a reload. */
 export async function provide(digest: string, text: string): Promise<void> {
   holdAttachment(digest, text);
-  await Promise.all([
-    editReckoner.holdAttachment(digest, text),
-    longCalculator.holdAttachment(digest, text),
-    keepAttachment(digest, text),
-  ]);
+  await Promise.all([holdForAll(digest, text), keepAttachment(digest, text)]);
 }
 
 /** Makes sure that what a job names by its digest is here, from this browser or from the server. */

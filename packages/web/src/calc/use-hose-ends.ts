@@ -1,8 +1,7 @@
-import * as Comlink from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import type { ShelfPart } from '@endrel/core/fittings/stock';
-import { longCalculator } from './calculator.ts';
+import { long } from './calculator.ts';
 import type { HoseAnswer } from './route-calculator.ts';
 
 export interface HoseEndSearch {
@@ -15,26 +14,27 @@ export interface HoseEndSearch {
 /** The search for a hose's ends in the worker, when it is asked for; the answer of another state of the job is not shown. */
 export function useHoseEnds(job: Job, line: string, shelf: readonly ShelfPart[] | undefined): HoseEndSearch {
   const [state, setState] = useState<{ of?: Job; answer?: HoseAnswer; progress?: { done: number; of: number } }>({});
-  const turn = useRef(0);
-  useEffect(() => () => void turn.current++, []);
+  const control = useRef<AbortController>(undefined);
+  useEffect(() => () => control.current?.abort(), []);
   return {
     // what a person just took changes the job, not what was found for its ports
     answer: state.answer,
     progress: state.progress,
     start() {
-      const mine = ++turn.current;
+      control.current?.abort();
+      const { signal } = (control.current = new AbortController());
       setState({ of: job, progress: { done: 0, of: 1 } });
       const onProgress = (done: number, of: number): boolean => {
-        if (turn.current !== mine) return false;
         setState({ of: job, progress: { done, of } });
         return true;
       };
-      void longCalculator.hoseEnds(job, line, shelf ?? [], Comlink.proxy(onProgress)).then((answer) => {
-        if (turn.current === mine) setState({ of: job, answer });
-      });
+      void long(signal)
+        .hoseEnds(job, line, shelf ?? [], onProgress)
+        .then((answer) => setState({ of: job, ...(answer ? { answer } : {}) }))
+        .catch((fault: unknown) => signal.aborted || reportError(fault));
     },
     cancel() {
-      turn.current++;
+      control.current?.abort();
       setState({});
     },
   };

@@ -1,12 +1,11 @@
-import * as Comlink from 'comlink';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Chain, ChainWants, Obstacle } from '@endrel/core/fittings/chain-search';
 import type { Port } from '@endrel/core/fittings/port';
 import type { Job } from '@endrel/core/job/job';
 import type { JointPlan } from '@endrel/core/joints/chain-plan';
 import type { CommonSize } from '@endrel/core/joints/common-sizes';
 import type { ShelfPart } from '@endrel/core/fittings/stock';
-import { longCalculator } from './calculator.ts';
+import { useLong } from './use-long.ts';
 
 /** How every joint stands and the chains for it, worked out in the worker; those of the job before stay until they are there. */
 export function useJointPlan(
@@ -17,16 +16,7 @@ export function useJointPlan(
     plans: [],
     of: undefined,
   });
-  useEffect(() => {
-    if (!shelf) return;
-    let current = true;
-    void longCalculator.jointPlan(job, shelf).then((plans) => {
-      if (current) setState({ plans, of: job });
-    });
-    return () => {
-      current = false;
-    };
-  }, [job, shelf]);
+  useLong((at) => shelf && at.jointPlan(job, shelf).then((plans) => setState({ plans, of: job })), [job, shelf]);
   return state;
 }
 
@@ -36,23 +26,19 @@ export function useCommonSizes(
   shelf: readonly ShelfPart[] | undefined,
 ): { sizes: readonly CommonSize[]; working: boolean } {
   const [state, setState] = useState<{ sizes: readonly CommonSize[]; doneFor?: Job }>({ sizes: [] });
-  useEffect(() => {
-    if (!shelf) return;
-    let current = true;
-    const sizes: CommonSize[] = [];
-    const onFound = (size: CommonSize) => {
-      if (!current) return false;
-      sizes.push(size);
-      setState({ sizes: [...sizes] });
-      return true;
-    };
-    void longCalculator.commonSizes(job, shelf, Comlink.proxy(onFound)).then(() => {
-      if (current) setState({ sizes, doneFor: job });
-    });
-    return () => {
-      current = false;
-    };
-  }, [job, shelf]);
+  useLong(
+    (at) => {
+      if (!shelf) return undefined;
+      const sizes: CommonSize[] = [];
+      const onFound = (size: CommonSize) => {
+        sizes.push(size);
+        setState({ sizes: [...sizes] });
+        return true;
+      };
+      return at.commonSizes(job, shelf, onFound).then(() => setState({ sizes, doneFor: job }));
+    },
+    [job, shelf],
+  );
   return { sizes: state.sizes, working: state.doneFor !== job };
 }
 
@@ -72,16 +58,7 @@ export function useChains(
 ): Found | undefined {
   const [found, setFound] = useState<Found>();
   const asked = JSON.stringify([from, to, { ...wants, materials: [...(wants.materials ?? [])] }]);
-  useEffect(() => {
-    if (!from || !to || !shelf) return;
-    let current = true;
-    void longCalculator.chains(from, to, wants, shelf).then((answer) => {
-      if (current) setFound(answer);
-    });
-    return () => {
-      current = false;
-    };
-    // what is asked says all of it
-  }, [asked, shelf]); // eslint-disable-line react-hooks/exhaustive-deps
+  // what is asked says all of it
+  useLong((at) => (from && to && shelf ? at.chains(from, to, wants, shelf).then(setFound) : undefined), [asked, shelf]);
   return from && to ? found : undefined;
 }

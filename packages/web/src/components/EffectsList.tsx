@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Preview } from '@endrel/core/assessment/assess';
 import type { Act } from '@endrel/core/acts/act';
-import { longCalculator } from '../calc/calculator.ts';
+import { long } from '../calc/calculator.ts';
 import { useJob } from '../session/session-context.tsx';
 import { useDisplayUnits } from '../units/display-units.tsx';
 
@@ -12,12 +12,17 @@ export function usePreview(act: Act | undefined): Preview | undefined {
   const job = useJob();
   const [preview, setPreview] = useState<Preview>();
   useEffect(() => {
-    let current = true;
+    if (!act) return;
+    const control = new AbortController();
     // while somebody types, the edit itself comes first
-    const timer =
-      act && setTimeout(() => void longCalculator.previewAct(job, act).then((p) => current && setPreview(p)), QUIET);
+    const timer = setTimeout(() => {
+      void long(control.signal)
+        .previewAct(job, act)
+        .then(setPreview)
+        .catch((fault: unknown) => control.signal.aborted || reportError(fault));
+    }, QUIET);
     return () => {
-      current = false;
+      control.abort();
       clearTimeout(timer);
     };
   }, [job, act]);

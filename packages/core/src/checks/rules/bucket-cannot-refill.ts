@@ -1,15 +1,17 @@
+import { mm } from '../../units/quick.ts';
 import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import type { Rule } from '../snag.ts';
+
+const LARGEST = mm(100); // an inlet: beyond that it is no hole in a bucket
 
 /** A bucket whose inlet passes less, at the level it must still run at, than is drawn from it. */
 export const bucketCannotRefill: Rule = {
   key: 'bucket-cannot-refill',
-  check: ({ job, hanger: { bucket } }) => {
+  check: ({ hanger: { bucket } }) => {
     if (bucket?.refill === undefined || bucket.needed === undefined || bucket.refill >= bucket.needed) return [];
-    const bore = job.hanger!.bucketInletBore!.si;
-    // flow goes with the area: the bore that just passes it, and a tenth more
-    const wanted = bucket.refill > 0 ? bore * Math.sqrt(bucket.needed / bucket.refill) * 1.1 : undefined;
+    const { wanted } = bucket;
     return [
       {
         grade: 'fix',
@@ -19,15 +21,15 @@ export const bucketCannotRefill: Rule = {
         figure: { label: 'flows in at the reserve level', ...figure('volumeFlow', bucket.refill) },
         limit: { label: 'is drawn from it', ...figure('volumeFlow', bucket.needed) },
         why: 'It runs dry while there is fuel round it.',
-        cure: `${wanted ? `Open its inlet to ${(wanted * 1000).toFixed(0)} mm` : 'Lower its inlet'}, or let the return end in it.`,
-        ...(wanted && wanted < 0.1
+        cure: words`${wanted ? words`Open its inlet to ${figure('length', wanted)}` : 'Lower its inlet'}, or let the return end in it.`,
+        ...(wanted && wanted < LARGEST
           ? {
               act: {
                 act: 'set' as const,
                 path: ['hanger', 'bucketInletBore'],
-                value: measured(Math.ceil(wanted * 1000) / 1000, 'mm'),
+                value: measured(wanted, 'mm'),
               },
-              actLabel: `Open it to ${Math.ceil(wanted * 1000)} mm`,
+              actLabel: words`Open it to ${figure('length', wanted)}`,
             }
           : {}),
         source: 'orifice equation, sharp edge',

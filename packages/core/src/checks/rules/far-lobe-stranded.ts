@@ -1,4 +1,5 @@
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import { measured } from '../../fields/measured.ts';
 import { litres } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
@@ -32,7 +33,7 @@ export const farLobeStranded: Rule = {
               : 'Cut a hole in the baffle along the floor, or move the pickup to its other side.',
           ...(drill !== undefined && {
             act: { act: 'set' as const, path: ['hanger', 'jetDrill'], value: measured(drill, 'mm') },
-            actLabel: `Drill a jet of ${Number((drill * 1000).toFixed(1))} mm`,
+            actLabel: words`Drill a jet of ${figure('length', drill)}`,
           }),
           source: 'geometry; the drill by jet pump equations',
         },

@@ -1,5 +1,6 @@
 import { assumed } from '../../job/assumption.ts';
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { circuits } from '../../reckoning/reading.ts';
 import type { Rule } from '../snag.ts';
@@ -22,7 +23,7 @@ export const fuelOverheats: Rule = {
             : 'The tank warms up on a drive until its fuel boils at the pump, and the drive ends there.',
         figure: { label: 'trouble after', ...figure('time', drive.trouble) },
         limit: { label: 'the drive lasts', ...figure('time', assumed(job.assumptions, 'driveTime')) },
-        why: `At the end ${formatQuantity('power', pumps, 'W')} of pump and ${formatQuantity('power', engine, 'W')} of engine heat come back into ${formatQuantity('temperature', end.tank)} of fuel.`,
+        why: words`At the end ${formatQuantity('power', pumps, 'W')} of pump and ${formatQuantity('power', engine, 'W')} of engine heat come back into fuel of ${figure('temperature', end.tank)}.`,
         cure:
           engine > pumps
             ? 'Spill by the tank instead of behind the engine, sleeve the rail and hoses, or control the pump.'

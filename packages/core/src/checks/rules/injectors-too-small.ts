@@ -1,4 +1,5 @@
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import { measured } from '../../fields/measured.ts';
 import { poundsPerHour } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
@@ -21,7 +22,7 @@ export const injectorsTooSmall: Rule = {
         figure: { label: 'duty at full load', ...figure('fraction', injectors.duty) },
         limit: { label: 'at most', ...figure('fraction', injectors.mostDuty) },
         why: 'An injector that never shuts meters nothing: the engine runs lean where it makes most power.',
-        cure: `Injectors of ${size} lb/h, or ${(injectors.wantedDrop / 1e5).toFixed(1)} bar across these.`,
+        cure: words`Injectors of ${size} lb/h, or ${figure('pressure', injectors.wantedDrop)} across these.`,
         act: { act: 'set', path: ['brief', 'injectorSize'], value: measured(poundsPerHour(size), 'lb/h') },
         actLabel: `Reckon with ${size} lb/h`,
         source: 'orifice equation; most duty common practice',

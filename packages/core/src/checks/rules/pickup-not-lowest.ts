@@ -1,4 +1,5 @@
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import { mm } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
 
@@ -17,7 +18,7 @@ export const pickupNotLowest: Rule = {
         what: 'The pickup does not stand at the tank’s low point.',
         figure: { label: 'floor under it, above the lowest', ...figure('length', pickup.aboveLowest) },
         limit: { label: 'at most', ...figure('length', SLACK) },
-        why: `Fuel gathers where the pump cannot reach it${pickup.belowIt ? `: ${(pickup.belowIt * 1000).toFixed(1)} L stay below the pickup` : ''}.`,
+        why: words`Fuel gathers where the pump cannot reach it${pickup.belowIt ? words`: ${figure('volume', pickup.belowIt)} stay below the pickup` : ''}.`,
         cure: 'Place the opening over the sump, or carry the pickup into it with a submersible hose.',
         source: 'geometry',
       },

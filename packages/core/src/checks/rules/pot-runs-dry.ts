@@ -2,6 +2,7 @@ import { netDraw, potVolumeFor, secondsOf } from '../../run/swirl-pot.ts';
 import { settledValue } from '../../parts/value.ts';
 import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 
@@ -53,9 +54,9 @@ export const potRunsDry: Rule = {
           },
           limit: { label: 'wanted', ...figure('time', wanted) },
           why: 'In a long bend at full load the pot is all the fuel there is.',
-          cure: `A pot of ${Number((volume * 1000).toFixed(2))} L would do.`,
+          cure: words`A pot of ${figure('volume', volume)} would do.`,
           act: { act: 'setOnPart', id: part.id, key: 'volume', value: measured(volume, 'L') },
-          actLabel: `Make it ${Number((volume * 1000).toFixed(2))} L`,
+          actLabel: words`Make it ${figure('volume', volume)}`,
           source: 'computed: volume over what is drawn less what comes back into it',
         });
       }

@@ -1,6 +1,7 @@
 import { assumed } from '../../job/assumption.ts';
 import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import { mm } from '../../units/quick.ts';
 import { partsOfKind, quoted } from '../../reckoning/reading.ts';
 import type { Rule, SnagReport } from '../snag.ts';
@@ -25,9 +26,9 @@ export const returnEnd: Rule = {
           figure: { label: 'return end', ...figure('length', part.endHeight.si) },
           limit: { label: 'fuel level reckoned with', ...figure('length', level) },
           why: 'Fuel falling through the vapour space foams and boils off; the pump draws the foam.',
-          cure: `Lengthen the drop to end about 19 mm (3/4 in) above the ${floor < 0 ? 'sump’s' : 'tank’s'} floor.`,
+          cure: words`Lengthen the drop to end about ${figure('length', RETURN_HEIGHT)} above the ${floor < 0 ? 'sump’s' : 'tank’s'} floor.`,
           act: { act: 'setOnPart', id: part.id, key: 'endHeight', value: measured(floor + RETURN_HEIGHT, 'mm') },
-          actLabel: `End it ${floor < 0 ? '19 mm over the sump’s floor' : 'at 19 mm'}`,
+          actLabel: words`End it ${figure('length', RETURN_HEIGHT)} over the ${floor < 0 ? 'sump’s' : 'tank’s'} floor`,
         });
       const distance = hanger.back?.distance ?? part.pickupDistance?.si;
       if (distance !== undefined && distance < LEAST_DISTANCE && !job.hanger?.returnIntoBucket)

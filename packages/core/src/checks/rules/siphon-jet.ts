@@ -1,5 +1,6 @@
 import { measured } from '../../fields/measured.ts';
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
 import { MOST_OF_SET } from '../../hangers/siphon.ts';
 
@@ -32,9 +33,9 @@ export const siphonJet: Rule = {
       ? siphon.drill === job.hanger?.jetDrill?.si
         ? { cure: 'Its throat, the siphon tube or the lift must change: no other drill of the set does better.' }
         : ({
-            cure: `Open it to ${Number((siphon.drill * 1000).toFixed(1))} mm: the largest drill that still brings across what the engine burns${chosen[siphon.chosenFor]}, drilled a little off either way.`,
+            cure: words`Open it to ${figure('length', siphon.drill)}: the largest drill that still brings across what the engine burns${chosen[siphon.chosenFor]}, drilled a little off either way.`,
             act: { act: 'set', path: ['hanger', 'jetDrill'], value: measured(siphon.drill, 'mm') },
-            actLabel: `Drill it to ${Number((siphon.drill * 1000).toFixed(1))} mm`,
+            actLabel: words`Drill it to ${figure('length', siphon.drill)}`,
           } as const)
       : { cure: 'No drill suits: join the lobes below, or fit a second pump in the far lobe.' };
     const base = {

@@ -1,4 +1,3 @@
-import { assumed } from '../../job/assumption.ts';
 import { partName } from '../../parts/kinds.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { figure } from '../../units/quantity.ts';
@@ -26,7 +25,7 @@ export const soakFlashes: Rule = {
         cure: isHeld
           ? 'Keep the line off the heat: a sleeve, a shield, another way; or let it lose its pressure more slowly.'
           : 'Hold the pressure: a check valve at the pump and a regulator that shuts; sleeve what lies in the heat.',
-        source: `heat by zone from ${formatQuantity('temperature', assumed(job.assumptions, 'soakAir'))} in the bay, typical; vapour pressure by ${vapourSource(fuel!)}${soak.isExtrapolated ? ', extrapolated' : ''}`,
+        source: `heat by zone from the air assumed in the bay; vapour pressure by ${vapourSource(fuel!)}${soak.isExtrapolated ? ', extrapolated' : ''}`,
       },
     ];
   },

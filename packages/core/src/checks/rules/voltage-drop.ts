@@ -1,4 +1,5 @@
 import { figure } from '../../units/quantity.ts';
+import { words } from '../../units/words.ts';
 import { formatQuantity } from '../../units/format-quantity.ts';
 import { mostDropOf } from '../../harness/harness.ts';
 import { SIZED_AT } from '../../wiring/wiring-findings.ts';
@@ -76,6 +77,6 @@ function better({ job, wiring }: Findings): Pick<SnagReport, 'cure' | 'act' | 'a
       job,
       proposal.steps.map((s) => s.change),
     ),
-    cure: `The cheapest wire that will do leaves ${formatQuantity('voltage', proposal.dropAfter)} of drop and brings ${formatQuantity('volumeFlow', proposal.gained)}: see the sizes. A relay close to the pump shortens the run.`,
+    cure: words`The cheapest wire that will do leaves ${figure('voltage', proposal.dropAfter)} of drop and brings ${figure('volumeFlow', proposal.gained)}: see the sizes. A relay close to the pump shortens the run.`,
   };
 }

@@ -1,12 +1,10 @@
 import { expect } from 'chai';
-import { changed, cleanJob, get, snagsOfRule } from '../../../test/rule-cases.ts';
+import { changed, cleanJob, get, snagsOfRule, type ReadSnag } from '../../../test/rule-cases.ts';
 import { demoJobs } from '../../demo/index.ts';
 import type { Job } from '../../job/job.ts';
-import type { Snag } from '../snag.ts';
 
 const mm = (value: number) => ({ si: value / 1000, unit: 'mm' });
-const said = (job: Job, rule: string, text: (snag: Snag) => string | undefined): (string | undefined)[] =>
-  snagsOfRule(job, rule).map(text);
+const said = (job: Job, rule: string, text: (snag: ReadSnag) => string): string[] => snagsOfRule(job, rule).map(text);
 
 describe('a snag says what goes for its case', () => {
   it('velocity: a return foams, a suction boils, a feed loses', () => {

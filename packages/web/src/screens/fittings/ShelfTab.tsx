@@ -11,7 +11,7 @@ import { TypedField } from './fields.tsx';
 import { shelfCsvCells, type ShelfCsvFault } from '@endrel/core/joints/shelf-csv';
 import type { ShelfPart } from '@endrel/core/fittings/stock';
 import { useDropFromShelf, useKeepOnShelf, useShelfQuery } from '../../api/shelf.ts';
-import { longCalculator } from '../../calc/calculator.ts';
+import { long } from '../../calc/calculator.ts';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 import { FileButton } from '../../components/FileButton.tsx';
@@ -32,7 +32,7 @@ export function ShelfTab() {
   const [refused, setRefused] = useState<{ file: string; faults: readonly ShelfCsvFault[] }>();
   const read = async (file: File) => {
     setReading(true);
-    const parts = await longCalculator.readShelf(file);
+    const parts = await long().readShelf(file);
     setReading(false);
     if (!parts.ok) return setRefused({ file: file.name, faults: parts.fault });
     setRefused(undefined);

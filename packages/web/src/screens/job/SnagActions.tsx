@@ -3,11 +3,14 @@ import type { Preview } from '@endrel/core/assessment/assess';
 import type { Snag } from '@endrel/core/checks/snag';
 import { EffectsList, usePreview } from '../../components/EffectsList.tsx';
 import { useSession } from '../../session/session-context.tsx';
+import { sayWords } from '@endrel/core/units/words';
 import { useTyped } from '../../session/use-typed.ts';
+import { useDisplayUnits } from '../../units/display-units.tsx';
 
 /** What can be done about a snag: its cure with what that changes besides, its place, and living with it for a reason. */
 export function SnagActions({ snag, onShow }: { snag: Snag; onShow(): void }) {
   const session = useSession();
+  const { say } = useDisplayUnits();
   const path = ['overrules', snag.id, 'reason'];
   const typed = useTyped(path);
   const [reasoning, setReasoning] = useState(typed.before !== undefined);
@@ -18,7 +21,7 @@ export function SnagActions({ snag, onShow }: { snag: Snag; onShow(): void }) {
       <div className="flex flex-wrap gap-1.5">
         {snag.act && (
           <button className="button button-ink" onClick={() => session.act(snag.act!)}>
-            {snag.actLabel}
+            {snag.actLabel && sayWords(snag.actLabel, say)}
             {bringsUp(preview)}
           </button>
         )}

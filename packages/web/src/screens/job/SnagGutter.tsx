@@ -6,6 +6,7 @@ import type { Snag } from '@endrel/core/checks/snag';
 import { GradeMark } from '../../drawing/GradeMark.tsx';
 import type { Need } from '@endrel/core/reckoning/needs';
 import { useAssessment, useNeeds, useReckoning } from '../../session/session-context.tsx';
+import { sayWords } from '@endrel/core/units/words';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { SnagActions } from './SnagActions.tsx';
 import { useCured } from './use-cured.ts';
@@ -267,9 +268,9 @@ const SnagItem = memo(function SnagItem({ snag, open, isBrief, onToggle, view }:
           {snag.hides && <p className="text-ink-soft">{snag.hides}</p>}
           {open && (
             <div className="mt-1 space-y-1.5">
-              <p>{snag.why}</p>
+              <p>{sayWords(snag.why, units.say)}</p>
               <p>
-                <span className="font-semibold">Cure:</span> {snag.cure}
+                <span className="font-semibold">Cure:</span> {sayWords(snag.cure, units.say)}
               </p>
               <p className="label">Source: {snag.source}.</p>
               {snag.overruled && <p>Overruled: “{snag.overruled}”</p>}

@@ -1,12 +1,11 @@
-import * as Comlink from 'comlink';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import { choice, type Property } from '@endrel/core/fields/property';
 import { candidateProperties, type CandidateRow } from '@endrel/core/job/routes';
 import { isLine, kindOf, partName } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import type { Placing } from '@endrel/core/sizing/placing';
-import { longCalculator } from '../../calc/calculator.ts';
+import { useLong } from '../../calc/use-long.ts';
 import { PropertyField } from '../../components/PropertyField.tsx';
 import { AddRow, RowItem } from '../../components/RowItem.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
@@ -173,21 +172,17 @@ const needsToBeLow = (job: Job, id: string): boolean =>
 /** Places solved one after the other in the worker; an edit starts them again. */
 function usePlacings(job: Job): readonly Placing[] {
   const [found, setFound] = useState<readonly Placing[]>([]);
-  useEffect(() => {
-    let current = true;
-    const list: Placing[] = [];
-    const onFound = (placing: Placing): boolean => {
-      if (!current) return false;
-      list.push(placing);
-      setFound([...list]);
-      return true;
-    };
-    void longCalculator.placings(job, Comlink.proxy(onFound)).then(() => {
-      if (current) setFound([...list]);
-    });
-    return () => {
-      current = false;
-    };
-  }, [job]);
+  useLong(
+    (at) => {
+      const list: Placing[] = [];
+      const onFound = (placing: Placing): boolean => {
+        list.push(placing);
+        setFound([...list]);
+        return true;
+      };
+      return at.placings(job, onFound).then(() => setFound([...list]));
+    },
+    [job],
+  );
   return found;
 }

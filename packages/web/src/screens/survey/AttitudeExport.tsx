@@ -1,7 +1,6 @@
-import * as Comlink from 'comlink';
 import { useRef, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
-import { longCalculator } from '../../calc/calculator.ts';
+import { long } from '../../calc/calculator.ts';
 import { csvText } from '../../components/csv.ts';
 import { download } from '../../components/download.ts';
 
@@ -14,14 +13,10 @@ export function AttitudeExport({ job }: { job: Job }) {
   async function make() {
     cancelled.current = false;
     setShare(0);
-    const tables = await longCalculator.attitudeTables(
-      job,
-      LEVELS,
-      Comlink.proxy((done: number) => {
-        setShare(done);
-        return !cancelled.current;
-      }),
-    );
+    const tables = await long().attitudeTables(job, LEVELS, (done: number) => {
+      setShare(done);
+      return !cancelled.current;
+    });
     setShare(undefined);
     if (!tables) return;
     const degrees = (rad: number) => Math.round((rad * 180) / Math.PI);
