@@ -180,11 +180,20 @@ export function clamp(job: Job, hose: string, held: Joint['clamp']): void {
 }
 
 /** A snag as a metric reader reads it. */
-export type ReadSnag = Snag & { readonly why: string; readonly cure: string; readonly actLabel?: string };
-const metric = sayIn('metric');
+export type ReadSnag = Snag & {
+  readonly why: string;
+  readonly cure: string;
+  readonly actLabel?: string;
+  /** The same as one reads it who works in inches and psi. */
+  readonly inInches: readonly string[];
+};
+const [metric, imperial] = [sayIn('metric'), sayIn('imperial')];
 export const readSnag = (snag: Snag): ReadSnag =>
   ({
     ...snag,
+    inInches:
+      (snag as Partial<ReadSnag>).inInches ??
+      [snag.why, snag.cure, snag.actLabel ?? ''].map((text) => sayWords(text, imperial)),
     why: sayWords(snag.why, metric),
     cure: sayWords(snag.cure, metric),
     ...(snag.actLabel === undefined ? {} : { actLabel: sayWords(snag.actLabel, metric) }),
@@ -204,6 +213,8 @@ export function snagsOfRule(job: Job, rule: string): ReadSnag[] {
 export function expectWhole(job: Job, given: Snag): void {
   const snag = readSnag(given);
   for (const sentence of [snag.what, snag.why, snag.cure]) expect(sentence).to.match(/^\S.*[.]$/s);
+  // who works in inches and psi reads nothing else
+  for (const text of snag.inInches) expect(text, snag.id).to.not.match(/\d\s?(mm(?!²)|cm|m|L|L\/h|kPa|bar|°C)\b/);
   expect(snag.source).to.not.equal('');
   for (const figure of [snag.figure, snag.limit])
     if (figure) {

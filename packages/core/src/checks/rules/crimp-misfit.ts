@@ -1,7 +1,11 @@
 import { figure } from '../../units/quantity.ts';
-import { barrels, outsideOf, seals } from '../../harness/wire-kinds.ts';
+import { words, type Words } from '../../units/words.ts';
+import { barrels, outsideOf, seals, type Seal } from '../../harness/wire-kinds.ts';
 import { deviceWord } from '../../wiring/circuit-words.ts';
 import type { Rule, SnagReport } from '../snag.ts';
+
+const range = (seal: Seal): Words =>
+  words`${figure('length', seals[seal].least)} to ${figure('length', seals[seal].most)}`;
 
 /** Barrels and seals that do not close on what goes into them. */
 export const crimpMisfit: Rule = {
@@ -64,12 +68,12 @@ export const crimpMisfit: Rule = {
               : { label: 'it takes up to', ...figure('length', seals[c.seal].most) },
           why: 'Water wicks into the connector, and its pins turn green.',
           cure: c.wantsSeal
-            ? `Use the seal for ${seals[c.wantsSeal].name}.`
+            ? words`Use the seal for ${range(c.wantsSeal)}.`
             : 'Use another connector: no common seal closes on that wire.',
           ...(c.wantsSeal
             ? {
                 act: { act: 'set', path, value: c.wantsSeal } as const,
-                actLabel: `Seal for ${seals[c.wantsSeal].name}`,
+                actLabel: words`Seal for ${range(c.wantsSeal)}`,
               }
             : {}),
         });
