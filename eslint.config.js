@@ -12,12 +12,7 @@ export default tseslint.config(
     extends: [...tseslint.configs.recommendedTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: [
-          'tsconfig.json',
-          'packages/core/tsconfig.test.json',
-          'packages/{server,cli,web}/tsconfig.json',
-          'e2e/tsconfig.json',
-        ],
+        project: ['tsconfig.json', 'packages/web/tsconfig.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },

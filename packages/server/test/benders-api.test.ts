@@ -63,7 +63,10 @@ describe('the shop’s benders', () => {
       radius: 0.0286,
       cut: 1.2,
       table: { straights: [0.3, 0.5, 0.3], rotations: [0, 1.57], bends: [1.57, 0.8] },
-      steps: [{ bend: 0, mark: 0.3, turn: 0, angle: 1.57, setTo: 1.6 }, { bend: 1, mark: 0.85, turn: 1.57, angle: 0.8, setTo: 0.82 }], // prettier-ignore
+      steps: [
+        { bend: 0, mark: 0.3, turn: 0, angle: 1.57, setTo: 1.6 },
+        { bend: 1, mark: 0.85, turn: 1.57, angle: 0.8, setTo: 0.82 },
+      ],
     };
     const ask = (body: unknown) =>
       fetch(`${server.address}/api/print/tube`, {

@@ -1,3 +1,4 @@
+import { readSnag } from '../../test/rule-cases.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { anyDice, edited, notNumbers } from '../../test/any-edit.ts';
@@ -29,7 +30,7 @@ describe('a job after any edits that its forms let through', () => {
           const isExcused = findings.faults.length > 0 || findings.needs.some((n) => n.blocksSolution);
           expect(findings.solution !== undefined || isExcused, 'it is solved, or it is said why not').to.equal(true);
           expect(new Set(snags.map((s) => s.id)).size, 'each snag has a name of its own').to.equal(snags.length);
-          for (const snag of snags)
+          for (const snag of snags.map(readSnag))
             expect(`${snag.what} ${snag.why} ${snag.cure}`).to.not.match(/NaN|undefined|null|∞/);
         }),
         { numRuns: casesOf(250), seed: seedOf(20_261_126) },

@@ -97,7 +97,8 @@ describe('the drawing of a ring plate', () => {
   });
   it('has a ruler of 100 mm with a tick each 5 mm, longer at the tens', () => {
     const ruler = lines(shapes('ring'), 'note');
-    const expected = [[-50, -90, 50, -90], ...Array.from({ length: 21 }, (_, i) => [-50 + 5 * i, -90, -50 + 5 * i, i % 2 ? -88 : -86])]; // prettier-ignore
+    const ticks = Array.from({ length: 21 }, (_, i) => [-50 + 5 * i, -90, -50 + 5 * i, i % 2 ? -88 : -86]);
+    const expected = [[-50, -90, 50, -90], ...ticks];
     expect(ruler).to.deep.equal(expected);
   });
   it('as an SVG stands upright: y runs the other way there', () => {

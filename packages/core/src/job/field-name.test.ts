@@ -1,3 +1,4 @@
+import { readSnag } from '../../test/rule-cases.ts';
 import { expect } from 'chai';
 import { demoJobs } from '../demo/index.ts';
 import { actsOf } from '../../test/any-edit.ts';
@@ -55,7 +56,7 @@ describe('every name that a person reads', () => {
         }
         const last = acts.at(-1)?.after;
         if (!last || i % 6 > 0) continue;
-        for (const { what, why, cure, actLabel = '' } of assess(last).snags)
+        for (const { what, why, cure, actLabel = '' } of assess(last).snags.map(readSnag))
           look(`${what} ${why} ${cure} ${actLabel}`, what);
         for (const row of partRows(last, sayIn('metric'))) look(JSON.stringify(Object.values(row)), row);
       }

@@ -1,6 +1,4 @@
 import { kindOf } from '../parts/kinds.ts';
-import { springOf } from '../parts/engine-pump/engine-pump.ts';
-import { pumpModel } from '../pumps/pump-model.ts';
 import type { Circuits } from './circuits.ts';
 
 /** Highest pressures that the pumps can make, at no flow: everything upstream of a regulator must survive them. Pa gauge. */

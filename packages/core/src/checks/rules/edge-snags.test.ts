@@ -1,6 +1,15 @@
 import { expect } from 'chai';
 import { wire } from '../../../test/simple-wiring.ts';
-import { act, carburettorJob, changed, cleanJob, expectSnag, get, snagsOfRule } from '../../../test/rule-cases.ts';
+import {
+  act,
+  carburettorJob,
+  changed,
+  cleanJob,
+  expectSnag,
+  get,
+  readSnag,
+  snagsOfRule,
+} from '../../../test/rule-cases.ts';
 import { awg } from '../../demo/build.ts';
 import { demoJobs } from '../../demo/index.ts';
 import { assess, previewAct } from '../../assessment/assess.ts';
@@ -83,7 +92,7 @@ describe('a carburettor and a direct-injection engine', () => {
       ['vapour-at-restart', 'set-pressure', 'rail-pressure-high', 'rail-pressure-low'].includes(s.rule),
     );
     expect(said.map((s) => s.rule)).to.include.members(['vapour-at-restart', 'set-pressure']);
-    for (const s of said) expect(`${s.what} ${s.why} ${s.cure}`, s.rule).to.not.match(/injector/i);
+    for (const s of said.map(readSnag)) expect(`${s.what} ${s.why} ${s.cure}`, s.rule).to.not.match(/injector/i);
     const direct = changed(demoJobs.islandShuttle, (j) => {
       j.brief.direct = true;
       get(j, 'pump').targetPressure = si(300e3, 'kPa');
