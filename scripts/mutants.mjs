@@ -1,8 +1,9 @@
-// npm run mutants [path ...] [--share=0.1]: changes the core a little, thousands of times, and lists the changes that no test
-// notices.
+// npm run mutants [path ...] [--share=0.1]: changes the program a little, thousands of times, and lists the changes that no test
+// notices, with the share that was noticed by folder.
 //
-// A path is a folder or file of packages/core/src; without one, the files changed since the last commit are taken. A share tries
-// that part of their lines, the same each time. The tests beside what is mutated are run, and those that judge whole jobs. What a
+// A path is a folder or file of packages/core/src, or of a package, such as web/src/session or server/src/services; `all` is what
+// everything else stands on. Without one, the files changed since the last commit are taken. A share tries that part of their
+// lines, the same each time. The tests beside what is mutated are run, and those that judge whole jobs. What a
 // message says (strings) is not mutated: it is read by eye. It takes minutes and is no part of npm test.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
@@ -11,10 +12,18 @@ import os from 'node:os';
 import path from 'node:path';
 import { ensurePackages } from './lib/ensure-packages.mjs';
 import { projectRoot } from './lib/project-root.mjs';
+import { startTemporaryPostgres } from './lib/temporary-postgres.mjs';
 
 const CORE = 'packages/core/src';
-/** What else notices a change, beside the tests of its own folder. */
-const JUDGES = [`${CORE}/assess.test.ts`, 'packages/core/test/version-2.test.ts'];
+/** What everything else stands on. */
+const ALL = [
+  ...['run', 'wiring', 'heat', 'threads', 'joints', 'routes', 'reckoning', 'acts'].map((name) => `${CORE}/${name}`),
+  'packages/web/src/session',
+  'packages/server/src/services',
+  'packages/server/src/repositories',
+];
+/** What else notices a change of the core, beside the tests of its own folder. */
+const JUDGES = [`${CORE}/assessment/assess.test.ts`, 'packages/core/test/version-2.test.ts'];
 /** Folders of which the rules are the ones to notice. */
 const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
 /** Tests elsewhere of what a folder does for others. */
@@ -23,31 +32,39 @@ const USED_BY = {
   checks: ['run/run-fault'],
   run: ['checks/rules/voltage-drop', 'checks/rules/beyond-pump-table', 'networks/networks', 'working/run-workings'],
 };
+/** What asks the server as pages do; the others start and stop whole processes. */
+const SERVER_TESTS = ['acts-api', 'api', 'list-api', 'pumps-api', 'shelf-api', 'benders-api'].map(
+  (name) => `packages/server/test/${name}.test.ts`,
+);
 /** Random sequences: seconds each, for every mutant, and rarely the first to notice. */
 const SLOW = ['run/random-runs', 'run/epanet'].map((test) => `${CORE}/${test}.test.ts`);
 const CHUNK = 10; // lines that a share is drawn by
 
 const changedFiles = () =>
-  execFileSync('git', ['diff', '--name-only', 'HEAD', '--', CORE], { cwd: projectRoot, encoding: 'utf8' })
+  execFileSync('git', ['diff', '--name-only', 'HEAD', '--', 'packages/*/src'], { cwd: projectRoot, encoding: 'utf8' })
     .split('\n')
     .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && existsSync(path.join(projectRoot, file)));
 
-const inCore = (named) => [named, path.join(CORE, named)].find((p) => existsSync(path.join(projectRoot, p)));
+const found = (named) =>
+  [named, path.join(CORE, named), path.join('packages', named)].find((p) => existsSync(path.join(projectRoot, p)));
 
 await ensurePackages();
 const share = Number(process.argv.find((a) => a.startsWith('--share='))?.slice('--share='.length) ?? 1);
 const named = process.argv.slice(2).filter((a) => !a.startsWith('--'));
-const paths = named.length > 0 ? named.map((n) => inCore(n) ?? n) : changedFiles();
+const paths = named.includes('all') ? ALL : named.length > 0 ? named.map((n) => found(n) ?? n) : changedFiles();
 const missing = paths.find((p) => !existsSync(path.join(projectRoot, p)));
 if (missing) throw new Error(`There is no ${missing}`);
 if (paths.length === 0) {
-  console.log('Nothing in the core has changed: name a folder or file, such as hydraulics');
+  console.log('Nothing has changed: name a folder or file, such as hydraulics');
   process.exit(0);
 }
 
 const isFolder = (p) => statSync(path.join(projectRoot, p)).isDirectory();
 const folders = paths.map((p) => (isFolder(p) ? p : path.dirname(p)));
-const near = folders.map((f) => `${f}/**/*.test.ts`);
+const isServer = (f) => f.startsWith('packages/server/');
+// the server is tried by what is asked of it
+const near = folders.filter((f) => !isServer(f)).map((f) => `${f}/**/*.test.ts`);
+if (folders.some(isServer)) near.push(...SERVER_TESTS);
 if (folders.some((f) => JUDGED_BY_RULES.some((name) => f.startsWith(`${CORE}/${name}`))))
   near.push(`${CORE}/checks/rules/*.test.ts`);
 for (const [name, tests] of Object.entries(USED_BY))
@@ -74,7 +91,7 @@ writeFileSync(
     plugins: ['@stryker-mutator/mocha-runner'],
     testRunnerNodeArgs: ['--import', 'tsx'],
     mochaOptions: {
-      spec: [...near, ...JUDGES],
+      spec: [...near, ...(folders.some((f) => f.startsWith(CORE)) ? JUDGES : [])],
       ignore: SLOW,
       require: ['./packages/core/test/forget-between-tests.ts'],
     },
@@ -91,9 +108,12 @@ writeFileSync(
     reporters: ['progress-append-only', 'clear-text'],
   }),
 );
+const database = folders.some(isServer) ? await startTemporaryPostgres('mutants', { fast: true }) : undefined;
 const { status } = spawnSync(process.execPath, ['node_modules/@stryker-mutator/core/bin/stryker.js', 'run', config], {
   cwd: projectRoot,
   stdio: 'inherit',
+  env: { ...process.env, ...(database ? { TEST_DATABASE_ADMIN_URL: database.adminUrl } : {}) },
 });
+await database?.stop();
 rmSync(temporary, { recursive: true, force: true });
 process.exit(status ?? 1);

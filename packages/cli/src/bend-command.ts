@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { bendTable, pointsOfTable, sayBendFault, type BendTable } from '@endrel/core/routes/bend-table';
 import { benderOf, shortStraights, TIGHTEST_BEND } from '@endrel/core/routes/bender';
 import { LARGEST_ROUTE_CSV, readBendCsv, readPointsCsv, type RouteCsvFault } from '@endrel/core/routes/read-route-csv';
-import { mm } from '@endrel/core/units/quick';
+import { mm, toDegrees } from '@endrel/core/units/quick';
 import type { QuantityField } from '@endrel/core/units/field';
 import { BadInput } from './bad-input.ts';
 import { jsonText, type Output } from './output.ts';
@@ -46,7 +46,7 @@ export const complaint = (file: string, faults: readonly RouteCsvFault[]): BadIn
   return new BadInput(`${file}: ${told.join('; ')}${faults.length > 5 ? `; and ${faults.length - 5} more` : ''}`);
 };
 const inMm = (metres: number) => Number((metres * 1000).toFixed(9));
-const inDegrees = (angle: number) => Number(((angle * 180) / Math.PI).toFixed(9));
+const inDegrees = (angle: number) => Number(toDegrees(angle).toFixed(9));
 
 /** `endrel bend POINTS.csv --clr 25mm`: the bend table of a centre line; `--reverse LRA.csv`: its points again. */
 export async function bendCommand(operands: readonly string[], options: BendOptions, output: Output): Promise<number> {

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { hoseShape, sayHoseFault, shortestHose } from '@endrel/core/routes/hose-shape';
 import { LARGEST_ROUTE_CSV, readHoseCsv, type HoseCase } from '@endrel/core/routes/read-route-csv';
-import { mm } from '@endrel/core/units/quick';
+import { mm, toDegrees } from '@endrel/core/units/quick';
 import type { QuantityField } from '@endrel/core/units/field';
 import { BadInput } from './bad-input.ts';
 import { complaint } from './bend-command.ts';
@@ -39,7 +39,7 @@ function report({ name, ends, length, longest = length * LONGER }: HoseCase, rad
   return {
     case: name,
     least_radius_mm: Number.isFinite(leastRadius) ? digits(leastRadius * 1000, 5) : null,
-    turning_deg: digits((turning * 180) / Math.PI, 6),
+    turning_deg: digits(toDegrees(turning), 6),
     energy_per_mm: Number((energy / 1000).toPrecision(8)),
     points_mm: points.map((p) => p.map((c) => digits(c * 1000, 5))),
     ...short,

@@ -1,3 +1,4 @@
+import { degrees } from '@endrel/core/units/quick';
 import type { QuantityField } from '@endrel/core/units/field';
 import { parseQuantity } from '@endrel/core/units/parse-quantity';
 import { parseNumber } from '@endrel/core/units/parse-number';
@@ -19,8 +20,8 @@ export function angleOption(name: string, text: string, below = 90, why = 'a tan
   const [, number = '', unit = ''] = /^\s*([+-]?[\d.,]+)\s*(deg|degrees?|°|rad)?\s*$/i.exec(text) ?? [];
   const read = parseNumber(number);
   if (!read.ok) throw new BadInput(`--${name}: “${text}” is not an angle; give it as 5deg or 0.1rad`);
-  const angle = unit.toLowerCase() === 'rad' ? read.value.value : (read.value.value * Math.PI) / 180;
-  if (!(Math.abs(angle) < (below * Math.PI) / 180))
+  const angle = unit.toLowerCase() === 'rad' ? read.value.value : degrees(read.value.value);
+  if (!(Math.abs(angle) < degrees(below)))
     throw new BadInput(`--${name}: ${text}: ${why}; give less than ${below} degrees`);
   return angle;
 }

@@ -9,7 +9,7 @@ import { failure, success, type Result } from '../result.ts';
 import type { QuantityField } from '../units/field.ts';
 import { parseNumber } from '../units/parse-number.ts';
 import { parseQuantity } from '../units/parse-quantity.ts';
-import { mm } from '../units/quick.ts';
+import { mm, toDegrees } from '../units/quick.ts';
 import type { ShelfPart } from '../fittings/stock.ts';
 
 /** What is wrong in one row of the file, counted from 1 with its heading; row 0: with the file as a whole. */
@@ -178,7 +178,6 @@ function readPart(text: (column: Column) => string): { part?: ShelfPart; faults:
   return { part: { adapter: judged.data, count: count!, ...(note ? { note } : {}) }, faults };
 }
 
-const DEGREE = Math.PI / 180;
 const short = (value: number) => String(Number(value.toPrecision(6)));
 
 /** The same file, to be read again or kept elsewhere. */
@@ -189,7 +188,7 @@ export const shelfCsvCells = (parts: readonly ShelfPart[]): string[][] => [
     a.name,
     a.shape,
     ...[0, 1, 2].map((i) => (a.ports[i] ? sayPort(a.ports[i]) : '')),
-    short(a.angle / DEGREE),
+    short(toDegrees(a.angle)),
     short(a.bore * 1000),
     short(a.length * 1000),
     short(a.flats * 1000),

@@ -1,3 +1,5 @@
+const LEAST_PIVOT = 1e-13; // of its row's scale: what is left of it is rounding
+
 /**
  * Solves A x = b in place by Gaussian elimination with partial pivoting.
  *
@@ -6,6 +8,15 @@
  * @returns false if a pivot is smaller than 1e-13 of its row's scale: the system has no single answer.
  */
 export function solveLinear(a: Float64Array, b: Float64Array, n: number): boolean {
+  const scales = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    let scale = 0;
+    for (let j = 0; j < n; j++) {
+      const size = Math.abs(a[i * n + j]!);
+      if (size > scale) scale = size;
+    }
+    scales[i] = scale;
+  }
   for (let k = 0; k < n; k++) {
     let pivotRow = k;
     let largest = Math.abs(a[k * n + k]!);
@@ -13,7 +24,7 @@ export function solveLinear(a: Float64Array, b: Float64Array, n: number): boolea
       const size = Math.abs(a[i * n + k]!);
       if (size > largest) [largest, pivotRow] = [size, i];
     }
-    if (!(largest > 1e-13)) return false;
+    if (!(largest > LEAST_PIVOT * scales[pivotRow]!)) return false;
     if (pivotRow !== k) {
       for (let j = k; j < n; j++) {
         const held = a[k * n + j]!;
@@ -23,6 +34,7 @@ export function solveLinear(a: Float64Array, b: Float64Array, n: number): boolea
       const held = b[k]!;
       b[k] = b[pivotRow]!;
       b[pivotRow] = held;
+      scales[pivotRow] = scales[k]!;
     }
     const pivot = a[k * n + k]!;
     for (let i = k + 1; i < n; i++) {

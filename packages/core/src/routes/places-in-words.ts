@@ -1,3 +1,4 @@
+import { toDegrees } from '../units/quick.ts';
 import { zoneKinds } from '../job/routes.ts';
 import type { RouteFindings } from './route-findings.ts';
 import type { HoseCure } from './hose-cure.ts';
@@ -5,7 +6,7 @@ import type { MoveCure } from './move-cure.ts';
 
 /** Millimetres, whole, for sentences that stand in a snag. */
 export const sayMm = (metres: number): string => `${Math.round(metres * 1000)} mm`;
-const sayDegrees = (angle: number): string => `${Math.round((angle * 180) / Math.PI)}°`;
+const sayDegrees = (angle: number): string => `${Math.round(toDegrees(angle))}°`;
 
 /** What a zone is called in a sentence: by its label, else by what it is. */
 export const zoneName = ({ zones }: RouteFindings, id: string): string => {

@@ -1,3 +1,4 @@
+import { degrees } from '../units/quick.ts';
 import type { BendTable } from './bend-table.ts';
 
 /** Where a line is parted, so that each piece comes out of one length of stock. SI. */
@@ -59,7 +60,7 @@ export interface WrongBend {
   readonly anew: number;
 }
 
-const OPENS = (3 * Math.PI) / 180; // by hand, without a crease; common practice
+const OPENS = degrees(3); // by hand, without a crease; common practice
 
 /**
  * @param bend - which went wrong, from 0; those before it are right, those behind not made.

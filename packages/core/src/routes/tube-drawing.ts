@@ -1,3 +1,4 @@
+import { toDegrees } from '../units/quick.ts';
 import type { Template, TemplateShape } from '../hangers/plate-template.ts';
 import type { TubeRequest } from './tube-request.ts';
 import { pointsOfTable } from './bend-table.ts';
@@ -73,7 +74,7 @@ function stripPages({ title, outside, cut, steps }: TubeRequest): Template[] {
   });
 }
 
-const sayAngle = (rad: number): string => `${((rad * 180) / Math.PI).toFixed(1)}°`;
+const sayAngle = (rad: number): string => `${toDegrees(rad).toFixed(1)}°`;
 
 /** From above and from the side, as it lies in the vehicle where that is known, else in its own axes. */
 function viewPage({ title, table, radius, corners }: TubeRequest): Template {

@@ -1,3 +1,4 @@
+import { degrees } from '../units/quick.ts';
 import { fuelPlane } from '../meshes/fuel-plane.ts';
 import { solidVolumes } from './solid.ts';
 import type { Tank } from './surveyed-tank.ts';
@@ -8,8 +9,7 @@ export interface AttitudeTables {
   readonly attitudes: readonly { readonly pitch: number; readonly roll: number; readonly volumes: readonly number[] }[];
 }
 
-const degree = Math.PI / 180;
-const TILTS = [-10, -5, 0, 5, 10].map((d) => d * degree);
+const TILTS = [-10, -5, 0, 5, 10].map(degrees);
 
 /**
  * Tables at five pitches by five rolls up to 10°.

@@ -1,3 +1,4 @@
+import { degrees } from '../units/quick.ts';
 import { fuelPlane } from '../meshes/fuel-plane.ts';
 import { leftBelow, planeThrough, type Compartment } from './compartments.ts';
 import type { Place } from '../meshes/mesh.ts';
@@ -36,8 +37,7 @@ export function leftAtPickup(
   return porosity * leftBelow(parts, planeThrough(place, slopeX, slopeY)).reduce((sum, v) => sum + v, 0);
 }
 
-const degree = Math.PI / 180;
-export const mapAngles: readonly number[] = Array.from({ length: 13 }, (_, i) => (i - 6) * 5 * degree);
+export const mapAngles: readonly number[] = Array.from({ length: 13 }, (_, i) => degrees((i - 6) * 5));
 
 /** The map over 30° to every side. @param onRow - told the share done after each row; false stops, and no map is made. */
 export function pickupMap(

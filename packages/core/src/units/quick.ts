@@ -20,3 +20,6 @@ export const poundsPerHorsepowerHour = from('lb/(hp·h)');
 export const poundsPerHour = from('lb/h');
 export const degrees = from('°');
 export const revolutionsPerMinute = from('rpm');
+
+/** The other way: an angle as it is said. */
+export const toDegrees = (rad: number): number => (rad * 180) / Math.PI;

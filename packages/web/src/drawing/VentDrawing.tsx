@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import { hasVentLine } from '@endrel/core/vents/air-path';
 import type { Job } from '@endrel/core/job/job';
 import { useDisplayUnits } from '../units/display-units.tsx';
@@ -64,7 +65,7 @@ function VentDrawingDrawn({ job }: { job: Job }) {
         )}
         {top !== undefined && valve && (
           <g
-            transform={`translate(210 ${(y(tankEnd) + y(top)) / 2}) rotate(${((vent.valveTilt?.si ?? 0) * 180) / Math.PI})`}
+            transform={`translate(210 ${(y(tankEnd) + y(top)) / 2}) rotate(${toDegrees(vent.valveTilt?.si ?? 0)})`}
             stroke="var(--vent)"
             strokeWidth={1.8}
           >

@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import type { Adapter } from '@endrel/core/fittings/adapter';
 import { portSize } from '@endrel/core/fittings/port-size';
 import { describePort, type Port } from '@endrel/core/fittings/port';
@@ -119,7 +120,7 @@ function ChainSketchDrawn({
       aria-label={`To scale: ${[describePort(from), ...adapters.map((a) => a.name), describePort(to)].join(', ')}`}
     >
       {drawn.map(({ piece, x, y, angle }, i) => (
-        <g key={i} transform={`translate(${x} ${y}) rotate(${(angle * 180) / Math.PI})`}>
+        <g key={i} transform={`translate(${x} ${y}) rotate(${toDegrees(angle)})`}>
           <PieceShape piece={piece} />
         </g>
       ))}

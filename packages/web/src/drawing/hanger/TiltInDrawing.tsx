@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { sectionView } from '../tank/section-view.ts';
@@ -45,7 +46,7 @@ function TiltInDrawingDrawn({ tilt }: { tilt: NonNullable<HangerFindings['tilt']
         {steps.map(({ share, lean }) => (
           <g
             key={share}
-            transform={`translate(${view.x(0)} ${view.y(0)}) rotate(${(-lean * 180) / Math.PI})`}
+            transform={`translate(${view.x(0)} ${view.y(0)}) rotate(${toDegrees(-lean)})`}
             stroke={tilt.passes ? 'var(--supply)' : 'var(--stop)'}
             fill="var(--supply)"
             fillOpacity={0.06}
@@ -61,7 +62,7 @@ function TiltInDrawingDrawn({ tilt }: { tilt: NonNullable<HangerFindings['tilt']
         ))}
       </svg>
       <figcaption className="label border-t border-hair px-3 py-1">
-        In section, to scale. It may lean {Math.round((tilt.mostLean * 180) / Math.PI)}° in the hole.
+        In section, to scale. It may lean {Math.round(toDegrees(tilt.mostLean))}° in the hole.
       </figcaption>
     </figure>
   );

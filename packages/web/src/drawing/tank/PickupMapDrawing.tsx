@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import type { PickupMap } from '@endrel/core/tanks/pickup';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { bounded } from '../../components/Boundary.tsx';
@@ -13,7 +14,7 @@ export const PickupMapDrawing = bounded('The map of the pickup', PickupMapDrawin
 function PickupMapDrawingDrawn({ map, bucket, full }: { map: PickupMap; bucket: boolean; full: number }) {
   const units = useDisplayUnits();
   const rows = bucket && map.withBucket ? map.withBucket : map.without;
-  const degrees = (rad: number) => Math.round((rad * 180) / Math.PI);
+  const wholeDegrees = (rad: number) => Math.round(toDegrees(rad));
   const width = LEFT + Math.max(CELL.width * map.rolls.length, LONGEST) + 8;
   const height = TOP + CELL.height * map.pitches.length + 44;
   const most = Math.max(...rows.flat());
@@ -35,8 +36,8 @@ function PickupMapDrawingDrawn({ map, bucket, full }: { map: PickupMap; bucket: 
               fill="var(--ink-soft)"
               className="figure"
             >
-              {degrees(pitch) > 0 ? '+' : ''}
-              {degrees(pitch)}°
+              {wholeDegrees(pitch) > 0 ? '+' : ''}
+              {wholeDegrees(pitch)}°
             </text>
             {map.rolls.map((roll, j) => {
               const left = rows[i]![j]!;
@@ -77,8 +78,8 @@ function PickupMapDrawingDrawn({ map, bucket, full }: { map: PickupMap; bucket: 
               fill="var(--ink-soft)"
               className="figure"
             >
-              {degrees(roll) > 0 ? '+' : ''}
-              {degrees(roll)}°
+              {wholeDegrees(roll) > 0 ? '+' : ''}
+              {wholeDegrees(roll)}°
             </text>
           ) : null,
         )}

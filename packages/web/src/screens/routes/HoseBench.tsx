@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import { lineRouteProperties } from '@endrel/core/job/routes';
 import { partName } from '@endrel/core/parts/kinds';
 import { hoseAct } from '@endrel/core/routes/hose-cure';
@@ -16,8 +17,7 @@ import { Missing } from './Missing.tsx';
 import { Sleeves } from './Sleeves.tsx';
 import { Through } from './Through.tsx';
 
-const DEGREE = 180 / Math.PI;
-const degrees = (angle: number) => `${Math.round(angle * DEGREE)}°`;
+const sayDegrees = (angle: number) => `${Math.round(toDegrees(angle))}°`;
 
 /** A hose between its two ports: how it lies, what it is cut to, and which ends would do. */
 export function HoseBench({ line, view }: { line: RoutedLine; view: JobView }) {
@@ -87,10 +87,10 @@ function Figures({ line }: { line: RoutedLine }) {
       margin === undefined || !Number.isFinite(margin) ? '–' : `${Math.round(margin * 100)} %`,
       isTight,
     ],
-    ['turns in all', degrees(laid.turning)],
+    ['turns in all', sayDegrees(laid.turning)],
     ['slack over the taut way', units.tape(hose.flexible - hose.taut)],
-    ...(ends[0].angle > 0 ? ([['start end clocked', degrees(clocks[0])]] as const) : []),
-    ...(ends[1].angle > 0 ? ([['finish end clocked', degrees(clocks[1])]] as const) : []),
+    ...(ends[0].angle > 0 ? ([['start end clocked', sayDegrees(clocks[0])]] as const) : []),
+    ...(ends[1].angle > 0 ? ([['finish end clocked', sayDegrees(clocks[1])]] as const) : []),
   ];
   return (
     <>
@@ -114,7 +114,8 @@ function Figures({ line }: { line: RoutedLine }) {
             <li key={i}>
               {i === 0 ? 'Start' : 'Finish'}: {units.tape(end.inserted)} of hose go in. Mark the hose at the edge of the
               socket; if the mark moves while it is tightened, the hose is pushing out.
-              {end.angle > 0 && ` Clock it to ${degrees(clocks[i as 0 | 1])} against the port before it is nipped up.`}
+              {end.angle > 0 &&
+                ` Clock it to ${sayDegrees(clocks[i as 0 | 1])} against the port before it is nipped up.`}
             </li>
           ))}
         </ol>
@@ -208,7 +209,7 @@ function Proposals({ line }: { line: RoutedLine }) {
               {answer.tube.why === 'turnsBack'
                 ? 'A close turn back like this is better bent of tube: '
                 : 'A bent tube would do it: '}
-              {units.tape(answer.tube.outside)} outside, {answer.tube.tube.table.bends.map(degrees).join(', ')} on{' '}
+              {units.tape(answer.tube.outside)} outside, {answer.tube.tube.table.bends.map(sayDegrees).join(', ')} on{' '}
               {units.tape(answer.tube.bendRadius)}, {units.tape(answer.tube.tube.table.developed)} developed.
             </p>
           )}
@@ -218,4 +219,5 @@ function Proposals({ line }: { line: RoutedLine }) {
   );
 }
 
-const endName = (angle: number, clock: number): string => (angle === 0 ? 'straight' : `${angle}° at ${degrees(clock)}`);
+const endName = (angle: number, clock: number): string =>
+  angle === 0 ? 'straight' : `${angle}° at ${sayDegrees(clock)}`;

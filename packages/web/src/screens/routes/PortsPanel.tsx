@@ -1,3 +1,4 @@
+import { degrees } from '@endrel/core/units/quick';
 import { wayProperties } from '@endrel/core/parts/place';
 import { setOnPort } from '@endrel/core/acts/set-on-port';
 import type { PortRef } from '@endrel/core/parts/port';
@@ -10,7 +11,6 @@ import { PropertyField } from '../../components/PropertyField.tsx';
 import { useAct, useJob, useSession } from '../../session/session-context.tsx';
 import { useFromProperty } from './PlaceFields.tsx';
 
-const DEGREE = Math.PI / 180;
 /** The ways that most ports point. */
 const ways: readonly { readonly name: string; readonly heading?: number; readonly tilt?: number }[] = [
   { name: 'rearward', heading: 0 },
@@ -92,8 +92,8 @@ function PortItem({ at, isPlaced }: { at: PortRef; isPlaced: boolean }) {
               className="quiet"
               onClick={() =>
                 set({
-                  heading: heading === undefined ? undefined : { si: heading * DEGREE, unit: '°' },
-                  tilt: tilt === undefined ? undefined : { si: tilt * DEGREE, unit: '°' },
+                  heading: heading === undefined ? undefined : { si: degrees(heading), unit: '°' },
+                  tilt: tilt === undefined ? undefined : { si: degrees(tilt), unit: '°' },
                 })
               }
             >

@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import { bentProperties, copiedProperties, lineRouteProperties } from '@endrel/core/job/routes';
 import { hardLine } from '@endrel/core/parts/hard-line/hard-line';
 import { partName } from '@endrel/core/parts/kinds';
@@ -17,7 +18,7 @@ import { Through } from './Through.tsx';
 import { TubeFiles } from './TubeFiles.tsx';
 import { WrongBend } from './WrongBend.tsx';
 
-const angle = (rad: number) => `${((rad * 180) / Math.PI).toFixed(1)}°`;
+const angle = (rad: number) => `${toDegrees(rad).toFixed(1)}°`;
 
 /** A hard line: bent on paper first, then marked, bent and ended in the order that works. */
 export function TubeBench({ line, view }: { line: RoutedLine; view: JobView }) {

@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { pointsOfTable } from '@endrel/core/routes/bend-table';
@@ -13,7 +14,7 @@ import { FileButton } from '../../components/FileButton.tsx';
 import { useAct, useJob } from '../../session/session-context.tsx';
 
 const inMm = (metres: number) => Number((metres * 1000).toFixed(4));
-const inDegrees = (rad: number) => Number(((rad * 180) / Math.PI).toFixed(4));
+const inDegrees = (rad: number) => Number(toDegrees(rad).toFixed(4));
 
 /** A tube in and out as files: bend table and points as CSV, three dimensions as DXF, strips and views as PDF. */
 export function TubeFiles({ line, tube }: { line: RoutedLine; tube: TubeRoute }) {

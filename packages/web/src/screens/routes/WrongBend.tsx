@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { afterWrongBend } from '@endrel/core/routes/stock';
 import type { TubeRoute } from '@endrel/core/routes/lines';
-import { degrees } from '@endrel/core/units/quick';
+import { degrees, toDegrees } from '@endrel/core/units/quick';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 
 /** What can still be made of a piece after one of its bends went wrong. */
@@ -17,7 +17,7 @@ export function WrongBend({ tube }: { tube: TubeRoute }) {
   const after = isRead
     ? afterWrongBend(table, tube.bendRadius, Math.min(bend, table.bends.length - 1), degrees(angle), bench.cut)
     : undefined;
-  const out = after && (Math.abs(after.out) * 180) / Math.PI;
+  const out = after && toDegrees(Math.abs(after.out));
   return (
     <details>
       <summary className="label min-h-[26px] py-1">A bend went wrong: what can still be made of it</summary>
@@ -27,7 +27,7 @@ export function WrongBend({ tube }: { tube: TubeRoute }) {
           <select className="input w-auto!" value={bend} onChange={(e) => setBend(Number(e.target.value))}>
             {table.bends.map((a, i) => (
               <option key={i} value={i}>
-                {i + 1}: {((a * 180) / Math.PI).toFixed(1)}° wanted
+                {i + 1}: {toDegrees(a).toFixed(1)}° wanted
               </option>
             ))}
           </select>

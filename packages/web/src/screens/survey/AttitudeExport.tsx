@@ -1,3 +1,4 @@
+import { toDegrees } from '@endrel/core/units/quick';
 import { useRef, useState } from 'react';
 import type { Job } from '@endrel/core/job/job';
 import { long } from '../../calc/calculator.ts';
@@ -19,10 +20,10 @@ export function AttitudeExport({ job }: { job: Job }) {
     });
     setShare(undefined);
     if (!tables) return;
-    const degrees = (rad: number) => Math.round((rad * 180) / Math.PI);
+    const wholeDegrees = (rad: number) => Math.round(toDegrees(rad));
     const fields = [
       'level_mm',
-      ...tables.attitudes.map((a) => `L at pitch ${degrees(a.pitch)} roll ${degrees(a.roll)}`),
+      ...tables.attitudes.map((a) => `L at pitch ${wholeDegrees(a.pitch)} roll ${wholeDegrees(a.roll)}`),
     ];
     const data = tables.levels.map((level, i) => [
       (level * 1000).toFixed(2),

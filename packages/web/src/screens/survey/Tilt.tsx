@@ -1,3 +1,4 @@
+import { degrees, toDegrees } from '@endrel/core/units/quick';
 import type { FuelPlane } from '@endrel/core/meshes/fuel-plane';
 import { solidVolume } from '@endrel/core/tanks/solid';
 import { volumeAtLevel } from '@endrel/core/tanks/strapping-table';
@@ -10,8 +11,6 @@ export interface TiltState {
   readonly pitch: number;
   readonly roll: number;
 }
-
-const degree = Math.PI / 180;
 
 /** Level, pitch and roll on sliders, with the litres below that surface. */
 export function Tilt({
@@ -41,21 +40,21 @@ export function Tilt({
       />
       <Slider
         label="Pitch"
-        value={state.pitch / degree}
+        value={toDegrees(state.pitch)}
         from={-30}
         to={30}
         words={tiltWords(state.pitch, 'nose down', 'nose up')}
         disabled={!tank.solids}
-        onChange={(v) => onChange({ ...state, pitch: v * degree })}
+        onChange={(v) => onChange({ ...state, pitch: degrees(v) })}
       />
       <Slider
         label="Roll"
-        value={state.roll / degree}
+        value={toDegrees(state.roll)}
         from={-30}
         to={30}
         words={tiltWords(state.roll, 'fuel to the left', 'fuel to the right')}
         disabled={!tank.solids}
-        onChange={(v) => onChange({ ...state, roll: v * degree })}
+        onChange={(v) => onChange({ ...state, roll: degrees(v) })}
       />
       <p className="sm:col-span-3" aria-live="polite">
         <span className="figure text-2xl">{units.show('volume', volume)}</span>{' '}
@@ -72,7 +71,7 @@ export function Tilt({
 const tiltWords = (angle: number, positive: string, negative: string): string =>
   angle === 0
     ? 'level'
-    : `${Math.round(Math.abs(angle) / degree)}° ${angle > 0 ? positive : negative}, ${Math.abs(Math.tan(angle)).toFixed(2)} g`;
+    : `${Math.round(toDegrees(Math.abs(angle)))}° ${angle > 0 ? positive : negative}, ${Math.abs(Math.tan(angle)).toFixed(2)} g`;
 
 function Slider(props: {
   label: string;
