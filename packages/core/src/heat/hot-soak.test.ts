@@ -79,6 +79,19 @@ describe('the hot soak', () => {
     expect(boiled(0.2, 3)).to.be.lessThan(0.95 * level);
     expect(boiled(3, 0.2)).to.be.greaterThan(1.05 * level);
   });
+  it('is safe again a step after it last boiled; not told where it still boils at the end', () => {
+    const lost = soak(cleanJob((j) => delete get(j, 'pump').checkValve));
+    const last = lost.steps.filter((s) => s.vapour > 0).at(-1)!;
+    expect(lost.safeAgain).to.equal(last.time + 60);
+    const never = soak(
+      cleanJob((j) => {
+        delete get(j, 'pump').checkValve;
+        j.assumptions.engineCooling = si(1e6, 'min'); // the bay stays as hot as it was
+      }),
+    );
+    expect(never.steps.at(-1)!.vapour).to.be.greaterThan(0);
+    expect(never.safeAgain).to.equal(undefined);
+  });
   it('of diesel is not told', () =>
     expect(findingsOf(cleanJob((j) => (j.brief.fuel = 'diesel'))).soak).to.equal(undefined));
   it('that empties the line is a snag; a check valve and a shut regulator cure it', () => {
