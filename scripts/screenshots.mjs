@@ -34,6 +34,19 @@ const views = [
 ];
 
 const wanted = process.argv.slice(2);
+
+/** Waits until all is reckoned and drawn: nothing on the page says that it is still to come. */
+async function settled(page) {
+  await page.waitForFunction(
+    () => {
+      const judged = document.querySelector('[data-reckoning]')?.getAttribute('data-reckoning') ?? 'judged';
+      return judged === 'judged' && !/^…$|^Drawing |Not reckoned yet|^Loading/m.test(document.body.innerText);
+    },
+    undefined,
+    { timeout: 120_000 },
+  );
+  await page.waitForTimeout(900); // what moves into its place has got there
+}
 await ensurePackages();
 await withDemoApp(async ({ address, browser }) => {
   const folder = path.join(projectRoot, 'docs/screenshots');
@@ -44,9 +57,9 @@ await withDemoApp(async ({ address, browser }) => {
     const page = await browser.newPage({ viewport, locale: 'en-GB' });
     const job = name && jobs.find((j) => j.name.includes(name)).id;
     await page.goto(`${address}${job ? `/jobs/${job}/${below}` : `/${below ?? ''}`}`);
-    await page.waitForTimeout(4500); // until everything is reckoned, on a slow machine too
+    await settled(page);
     await act?.(page);
-    await page.waitForTimeout(700);
+    await settled(page);
     await page.screenshot({ path: path.join(folder, `${file}.png`) });
     await page.close();
     console.log(`${file}.png`);
