@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import { z } from 'zod';
 import type { FieldPath } from '../fields/field-path.ts';
 import type { Property } from '../fields/property.ts';
 import type { Joint } from '../parts/joint.ts';
@@ -58,10 +58,31 @@ export interface Root<S extends z.ZodType = z.ZodType> {
   readonly lists: Readonly<Record<string, RowList>>;
   readonly elsewhere?: { readonly [E in Stage]?: (path: FieldPath) => string };
   readonly isThrownAt?: false;
+  /** Of a collection: an edit is judged by the records that it changed. */
+  readonly records?: Records;
   say?(job: Held & { readonly [root: string]: unknown }, path: FieldPath, value: unknown): string | undefined;
+}
+
+/** A collection by name: what a name and a record are, and how many there may be. */
+interface Records<N extends z.ZodType = z.ZodType, R extends z.ZodType = z.ZodType> {
+  readonly names: N;
+  readonly of: R;
+  readonly most: number;
 }
 
 /** A section or collection of the job, registered once: its schema, where its fields stand, what they are called. */
 export function defineRoot<Z extends z.ZodType, S extends Stage>(schema: Z, options: Options<S, z.infer<Z>>): Root<Z> {
   return { groups: {}, lists: {}, ...options, schema };
+}
+
+/** A collection of the job whose records are judged one by one. */
+export function defineRecords<N extends z.ZodString, R extends z.ZodType, S extends Stage>(
+  records: Records<N, R>,
+  options: Options<S, Record<string, z.infer<R>>>,
+): Root<z.ZodRecord<N, R>> {
+  const { names, of, most } = records;
+  const schema = z
+    .record(names, of)
+    .refine((held) => Object.keys(held).length <= most, `holds more than ${most} ${options.name}`);
+  return { groups: {}, lists: {}, ...options, schema: schema as z.ZodRecord<N, R>, records };
 }

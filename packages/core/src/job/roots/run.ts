@@ -5,27 +5,28 @@ import { textSchema } from '../../fields/text.ts';
 import { commonProperties } from '../../parts/define-part.ts';
 import { jointProperties, jointSchema } from '../../parts/joint.ts';
 import { partName, partSchema, portName, propertiesOf } from '../../parts/kinds.ts';
-import { defineRoot, type Held, type Named } from '../define-root.ts';
+import { defineRecords, type Held, type Named } from '../define-root.ts';
 import { asWords, partIn, partOrGone } from '../field-words.ts';
 
 export const MOST_PARTS = 200;
-export const MOST_JOINTS = 400;
-
-const atMost = <S extends z.ZodType>(schema: z.ZodRecord<typeof idSchema, S>, most: number, what: string) =>
-  schema.refine((held) => Object.keys(held).length <= most, `holds more than ${most} ${what}`);
+const MOST_JOINTS = 400;
+const MOST_OVERRULES = 200;
 
 /** Parts by id, on the run or set aside. */
-export const parts = defineRoot(atMost(z.record(idSchema, partSchema), MOST_PARTS, 'parts'), {
-  stage: 'run',
-  tab: 'part',
-  name: 'parts',
-  hasOwnActs: true,
-  elsewhere: {
-    hanger: () => 'pickup',
-    routes: ([, , key]) => (key === 'ports' ? 'map' : 'lines'),
+export const parts = defineRecords(
+  { names: idSchema, of: partSchema, most: MOST_PARTS },
+  {
+    stage: 'run',
+    tab: 'part',
+    name: 'parts',
+    hasOwnActs: true,
+    elsewhere: {
+      hanger: () => 'pickup',
+      routes: ([, , key]) => (key === 'ports' ? 'map' : 'lines'),
+    },
+    say: (job, [, id, ...rest]) => (typeof id === 'string' ? sayPartField(job, id, rest) : undefined),
   },
-  say: (job, [, id, ...rest]) => (typeof id === 'string' ? sayPartField(job, id, rest) : undefined),
-});
+);
 
 function sayPartField(job: Held, id: string, [key, ...inner]: FieldPath): string {
   const part = Object.hasOwn(job.parts, id) ? job.parts[id] : undefined;
@@ -40,13 +41,16 @@ function sayPartField(job: Held, id: string, [key, ...inner]: FieldPath): string
 }
 
 /** Joints by id. */
-export const joints = defineRoot(atMost(z.record(idSchema, jointSchema), MOST_JOINTS, 'joints'), {
-  stage: 'joints',
-  tab: 'list',
-  name: 'joints',
-  hasOwnActs: true,
-  say: (job, [, id, ...rest]) => (typeof id === 'string' ? sayJointField(job, id, rest) : undefined),
-});
+export const joints = defineRecords(
+  { names: idSchema, of: jointSchema, most: MOST_JOINTS },
+  {
+    stage: 'joints',
+    tab: 'list',
+    name: 'joints',
+    hasOwnActs: true,
+    say: (job, [, id, ...rest]) => (typeof id === 'string' ? sayJointField(job, id, rest) : undefined),
+  },
+);
 
 /** “joint of Feed hose and Fuel rail, clamp” */
 function sayJointField(job: Held, id: string, keys: FieldPath): string {
@@ -63,14 +67,11 @@ export const overruleSchema = z.strictObject({
   at: z.iso.datetime(),
 });
 /** The snag that an overrule is of. */
-export const overruledSchema = ownName(120);
-export const MOST_OVERRULES = 200;
+const overruledSchema = ownName(120);
 
 /** By the snag that is overruled. */
-export const overrules = defineRoot(
-  z
-    .record(overruledSchema, overruleSchema)
-    .refine((held) => Object.keys(held).length <= MOST_OVERRULES, `holds more than ${MOST_OVERRULES} overrules`),
+export const overrules = defineRecords(
+  { names: overruledSchema, of: overruleSchema, most: MOST_OVERRULES },
   {
     stage: 'brief',
     tab: 'engine',
