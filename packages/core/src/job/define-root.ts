@@ -84,5 +84,5 @@ export function defineRecords<N extends z.ZodString, R extends z.ZodType, S exte
   const schema = z
     .record(names, of)
     .refine((held) => Object.keys(held).length <= most, `holds more than ${most} ${options.name}`);
-  return { groups: {}, lists: {}, ...options, schema: schema as z.ZodRecord<N, R>, records };
+  return { groups: {}, lists: {}, ...options, schema: schema, records };
 }

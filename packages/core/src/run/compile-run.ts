@@ -53,42 +53,8 @@ class Compiler {
       for (const [port, place] of low.ties ?? []) this.#tie(this.#name(part.id, port), this.#name(part.id, place));
     const node = (part: string, place: Place): number => this.#node(this.#name(part, place));
     const surface = this.#node('surface');
-    const links: CompiledLink[] = [];
-    const leaving = new Map<string, (readonly [number, 1 | -1])[]>();
-    const linkIndex = new Map<string, number>();
-    const leave = (part: string, place: Place, link: number, sign: 1 | -1) => {
-      if (place.startsWith('.') || place === SURFACE) return;
-      const key = portKey(part, place);
-      (leaving.get(key) ?? leaving.set(key, []).get(key)!).push([link, sign]);
-    };
-    for (const { part, low } of lowered)
-      for (const link of low.links) {
-        linkIndex.set(link.id, links.length);
-        leave(part.id, link.from, links.length, -1);
-        leave(part.id, link.to, links.length, 1);
-        links.push({
-          id: link.id,
-          from: node(part.id, link.from),
-          to: node(part.id, link.to),
-          law: link.law,
-          checkValve: link.checkValve === true,
-          startsShut: link.startsShut === true,
-        });
-      }
-    const chains = new Map<string, { before: number; after: number; link: number }>();
-    for (const flow of circuits.flows) {
-      if (!this.#hasChain(flow.joint) || !circuits.isReached(flow.from)) continue;
-      const [before, after] = [node(flow.from, flow.fromPort), node(flow.to, flow.toPort)];
-      chains.set(flow.joint, { before, after, link: links.length });
-      links.push({
-        id: chainLink(flow.joint),
-        from: before,
-        to: after,
-        law: this.#chainLaw(flow),
-        checkValve: false,
-        startsShut: false,
-      });
-    }
+    const { links, linkIndex, leaving } = this.#links(lowered);
+    const chains = this.#chains(links);
     const linksOf = new Map(lowered.map(({ part, low }) => [part.id, linkNames(low)]));
     const parts = lowered.map(({ part, low }) => this.#part(part, low, linkIndex));
     const open = [
@@ -114,22 +80,7 @@ class Compiler {
     const openNodes = new Set(open.map((o) => o.node));
     const known = this.#heights(lowered, openNodes);
     const spilling = new Set(spills.values());
-    const edges = links.map((l, i) => ({
-      from: l.from,
-      to: l.to,
-      length: lengthOf(l.law),
-      hangs: l.startsShut ? undefined : spilling.has(i),
-    }));
-    const fill = (lengths?: ReadonlyMap<number, number>) => {
-      const now = lengths ? edges.map((e, i) => ({ ...e, length: lengths.get(i) ?? e.length })) : edges;
-      const filled = new HeightFill(
-        this.#nodes.length,
-        now,
-        known,
-        open.map((o) => o.node),
-      );
-      return (at: MomentPoint) => filled.at(open.map((o) => o.height(at)));
-    };
+    const fill = this.#fill(links, spilling, known, open);
     const feeds = new Set(circuits.feedPumps);
     return {
       circuits,
@@ -139,20 +90,13 @@ class Compiler {
       joints,
       chains,
       leaving,
-      pumps: lowered.flatMap(({ part, low }) =>
-        low.pump
-          ? [
-              {
-                ...low.pump,
-                id: part.id,
-                linkIndex: linkIndex.get(low.pump.link)!,
-                inlet: node(part.id, 'in'),
-                suction: this.#suction(part.id, node(part.id, 'in'), { joints, chains, openNodes, lowered }),
-                feeds: feeds.has(part.id),
-              },
-            ]
-          : [],
-      ),
+      pumps: lowered.flatMap(({ part, low }) => {
+        if (!low.pump) return [];
+        const inlet = node(part.id, 'in');
+        const suction = this.#suction(part.id, inlet, { joints, chains, openNodes, lowered });
+        const place = linkIndex.get(low.pump.link)!;
+        return [{ ...low.pump, id: part.id, linkIndex: place, inlet, suction, feeds: feeds.has(part.id) }];
+      }),
       draws,
       held: draws.filter((d, i) => draws[i - 1]?.part !== d.part).map((d) => d.node),
       spills,
@@ -161,6 +105,79 @@ class Compiler {
       lowerAgain: (changed, now) => this.#lowerAgain(changed, now, linkIndex, linksOf, chains),
       heightsAt: fill(),
       heightsWith: fill,
+    };
+  }
+
+  /** Links of the parts, and which of them leave a port. */
+  #links(lowered: readonly LoweredPart[]) {
+    const node = (part: string, place: Place): number => this.#node(this.#name(part, place));
+    const links: CompiledLink[] = [];
+    const leaving = new Map<string, (readonly [number, 1 | -1])[]>();
+    const linkIndex = new Map<string, number>();
+    const leave = (part: string, place: Place, link: number, sign: 1 | -1) => {
+      if (place.startsWith('.') || place === SURFACE) return;
+      const key = portKey(part, place);
+      (leaving.get(key) ?? leaving.set(key, []).get(key)!).push([link, sign]);
+    };
+    for (const { part, low } of lowered)
+      for (const link of low.links) {
+        linkIndex.set(link.id, links.length);
+        leave(part.id, link.from, links.length, -1);
+        leave(part.id, link.to, links.length, 1);
+        links.push({
+          id: link.id,
+          from: node(part.id, link.from),
+          to: node(part.id, link.to),
+          law: link.law,
+          checkValve: link.checkValve === true,
+          startsShut: link.startsShut === true,
+        });
+      }
+    return { links, linkIndex, leaving };
+  }
+
+  /** Links of the adapters in joints, put behind those of the parts. */
+  #chains(links: CompiledLink[]) {
+    const node = (part: string, place: Place): number => this.#node(this.#name(part, place));
+    const chains = new Map<string, { before: number; after: number; link: number }>();
+    for (const flow of this.#circuits.flows) {
+      if (!this.#hasChain(flow.joint) || !this.#circuits.isReached(flow.from)) continue;
+      const [before, after] = [node(flow.from, flow.fromPort), node(flow.to, flow.toPort)];
+      chains.set(flow.joint, { before, after, link: links.length });
+      links.push({
+        id: chainLink(flow.joint),
+        from: before,
+        to: after,
+        law: this.#chainLaw(flow),
+        checkValve: false,
+        startsShut: false,
+      });
+    }
+    return chains;
+  }
+
+  /** Heights of every node, at the compiled lengths of the links or at others. */
+  #fill(
+    links: readonly CompiledLink[],
+    spilling: ReadonlySet<number>,
+    known: Map<number, number>,
+    open: CompiledRun['open'],
+  ) {
+    const edges = links.map((l, i) => ({
+      from: l.from,
+      to: l.to,
+      length: lengthOf(l.law),
+      hangs: l.startsShut ? undefined : spilling.has(i),
+    }));
+    return (lengths?: ReadonlyMap<number, number>) => {
+      const now = lengths ? edges.map((e, i) => ({ ...e, length: lengths.get(i) ?? e.length })) : edges;
+      const filled = new HeightFill(
+        this.#nodes.length,
+        now,
+        known,
+        open.map((o) => o.node),
+      );
+      return (at: MomentPoint) => filled.at(open.map((o) => o.height(at)));
     };
   }
 
