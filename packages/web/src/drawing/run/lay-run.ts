@@ -188,21 +188,25 @@ class Layout {
       return;
     }
     if (own === 'return') {
+      // what lies in the tank takes no row of its own, but an instrument on it must not cover it
+      if (this.#pieces.get(host!)!.isInTank) this.#take('return', 0, column - 0.5, column + 0.5);
       this.#put(piece.id, 'return', column, this.#freeRow('return', column - 0.5, column + 0.5));
       return;
     }
     this.#put(piece.id, 'tap', column, this.#freeRow('tap', column - 0.5, column + 0.5));
   }
 
+  #take(band: Band, row: number, low: number, high: number): void {
+    (this.#taken[band][row] ??= []).push([low, high]);
+  }
+
   /** The first row of a band in which nothing stands or passes there, and takes it. */
   #freeRow(band: Band, low: number, high: number): number {
-    const rows = this.#taken[band];
     for (let row = 0; ; row++) {
-      const taken = (rows[row] ??= []);
-      if (taken.every(([a, b]) => high <= a + 1e-9 || low >= b - 1e-9)) {
-        taken.push([low, high]);
-        return row;
-      }
+      const taken = this.#taken[band][row] ?? [];
+      if (taken.some(([a, b]) => high > a + 1e-9 && low < b - 1e-9)) continue;
+      this.#take(band, row, low, high);
+      return row;
     }
   }
 }
