@@ -61,7 +61,9 @@ test('a cure that costs another snag says so in its button', async ({ page }) =>
   await openJob(page, 'Tarrow 30', 'Run');
   const snag = snags(page).locator('[data-snag="return-end:return-drop-1"]');
   await snag.getByRole('button').first().click();
-  await expect(snag.getByRole('button', { name: 'End it at 19 mm, but brings up another snag' })).toBeVisible();
+  await expect(
+    snag.getByRole('button', { name: 'End it 19 mm over the tank’s floor, but brings up another snag' }),
+  ).toBeVisible();
   await expect(snag).toContainText('Brings up: “Return drop” ends beside the pickup.');
 });
 
