@@ -25,7 +25,9 @@ test('any school can be tried and left again: what it has no place for is set as
   await expect(part(page, /^Return line/)).toBeVisible();
   await expect(part(page, /^Pressure sensor/)).toBeVisible(); // an instrument stays where it sits
   await page.getByRole('link', { name: 'Cards' }).click();
-  await expect(page.getByRole('article', { name: 'To buy or find' })).toContainText('The engine brings its own controller.');
+  await expect(page.getByRole('article', { name: 'To buy or find' })).toContainText(
+    'The engine brings its own controller.',
+  );
 });
 
 test('layouts to compare are picked, and all stand on the same axes', async ({ page }) => {

@@ -1,4 +1,5 @@
 // npm run screenshots [-- NAME …]: one current picture of each main view in docs/screenshots, from the demo data.
+/* global document -- in the page */
 import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { withDemoApp } from './lib/demo-app.mjs';

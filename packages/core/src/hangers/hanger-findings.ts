@@ -11,7 +11,7 @@ import type { PartOf } from '../parts/kinds.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import type { RunSolution } from '../run/solve-run.ts';
 import { secondsOf } from '../run/swirl-pot.ts';
-import { compartments, type Compartment } from '../tanks/compartments.ts';
+import { compartments, type Compartment, type CompartmentKey } from '../tanks/compartments.ts';
 import { floorUnder } from '../tanks/floor-under.ts';
 import { levelPlane } from '../meshes/fuel-plane.ts';
 import { meshBounds, meshVolume, type Place } from '../meshes/mesh.ts';
@@ -61,7 +61,7 @@ export interface PickupFindings {
   readonly leftWithBucket?: number;
   /** m3 that stay behind sills (a far lobe, a dammed baffle) on level ground, and where. */
   readonly stranded: readonly {
-    readonly name: string;
+    readonly part: CompartmentKey;
     readonly volume: number;
     readonly withoutSiphon?: number;
     readonly withSiphon?: number;
@@ -69,7 +69,7 @@ export interface PickupFindings {
   /** Whether the siphon's far pickup stands in the lobe that it is to empty; absent without a siphon. */
   readonly siphonReaches?: boolean;
   /** The lobe that the return ends in, where the pickup does not drink from it. */
-  readonly returnBehind?: string;
+  readonly returnBehind?: CompartmentKey;
   /** How far the floor under it lies above the lowest floor it could reach, and what lies below it there. */
   readonly aboveLowest?: number;
   readonly belowIt?: number;
@@ -201,7 +201,7 @@ function pickupFindings(
     part.sill && (part.sill[2] > place[2] || without)
       ? [
           {
-            name: part.name,
+            part: part.key,
             volume: behind(part),
             withoutSiphon: without?.[i]?.sill && behind(without[i]),
             withSiphon: withOne?.[i]?.sill && behind(withOne[i]),
@@ -238,15 +238,18 @@ export function pickupPoints({ pickupKind, matLength, matWidth }: Hanger, [x, y,
 
 /** The far lobe is over the far pickup. Undefined without a siphon or a far lobe. */
 function siphonReaches(parts: readonly Compartment[], far: Place | undefined): boolean | undefined {
-  const lobe = parts.find((p) => p.sill && p.name.endsWith('lobe'));
+  const lobe = parts.find((p) => p.sill && p.key.endsWith('lobe'));
   return far && lobe && floorUnder(lobe.mesh, far[0], far[1]) !== undefined;
 }
 
 /** Which part behind a sill the return's end stands over, where it was measured. */
-function returnBehind(parts: readonly Compartment[], { returnForward, returnLeft }: Hanger): string | undefined {
+function returnBehind(
+  parts: readonly Compartment[],
+  { returnForward, returnLeft }: Hanger,
+): CompartmentKey | undefined {
   if (!returnForward && !returnLeft) return undefined;
   const over = (part: Compartment) => floorUnder(part.mesh, returnForward?.si ?? 0, returnLeft?.si ?? 0) !== undefined;
-  return parts.some((p) => !p.sill && over(p)) ? undefined : parts.find((p) => p.sill && over(p))?.name;
+  return parts.some((p) => !p.sill && over(p)) ? undefined : parts.find((p) => p.sill && over(p))?.key;
 }
 
 function bucketFindings(hanger: Hanger, { demand, solution, liquid }: Known): BucketFindings {

@@ -4,9 +4,19 @@ import { joinMeshes, meshVolume, type Mesh, type Place } from '../meshes/mesh.ts
 import { solidMesh, type Solid } from './solid.ts';
 import type { Tank } from './surveyed-tank.ts';
 
+/** All of a tank, a lobe of it, or what lies behind a baffle, by the baffle’s id. */
+export type CompartmentKey = 'tank' | 'left lobe' | 'right lobe' | `behind:${string}`;
+
+/** “right lobe”, “behind the swirl wall” */
+export function compartmentName({ baffles }: Pick<SurveyedTank, 'baffles'>, key: CompartmentKey): string {
+  if (!key.startsWith('behind:')) return key;
+  const baffle = baffles?.find((b) => `behind:${b.id}` === key);
+  return `behind ${baffle?.label?.trim() || 'the baffle'}`;
+}
+
 /** A part of a tank that keeps its fuel once the level has fallen below a sill. */
 export interface Compartment {
-  readonly name: string;
+  readonly key: CompartmentKey;
   /** Open where vertical walls cut it: columns of fuel do not mind. */
   readonly mesh: Mesh;
   /** Fuel leaves it over this point; absent for the one that the pickup stands in. */
@@ -22,10 +32,10 @@ const DAM = 1e-6; // m; an opening this low dams nothing
  */
 export function compartments(tank: Tank, survey: SurveyedTank, pickup: Place, farPickup?: Place): Compartment[] {
   if (!tank.solids) return [];
-  let list =
+  let list: Compartment[] =
     survey.shape === 'saddle'
       ? lobes(tank.solids, survey, pickup, farPickup)
-      : [{ name: 'tank', mesh: wholeMesh(tank.solids) }];
+      : [{ key: 'tank', mesh: wholeMesh(tank.solids) }];
   for (const baffle of survey.baffles ?? []) {
     const [place, opening] = [baffle.place?.si, baffle.opening?.si];
     if (place === undefined || opening === undefined || opening <= DAM || !baffle.across) continue;
@@ -38,7 +48,7 @@ export function compartments(tank: Tank, survey: SurveyedTank, pickup: Place, fa
         { ...part, mesh: near },
         // what is dammed twice leaves over the higher sill
         {
-          name: `behind ${baffle.label ?? 'the baffle'}`,
+          key: `behind:${baffle.id}`,
           mesh: far,
           sill: part.sill && part.sill[2] > opening ? part.sill : sill,
         },
@@ -55,8 +65,12 @@ function lobes(solids: readonly Solid[], survey: SurveyedTank, pickup: Place, fa
   const half = (survey.bridgeWidth!.si / 2) * (pickup[1] >= 0 ? -1 : 1);
   const far = solids.filter((s) => s.name !== near && s.name !== 'bridge');
   return [
-    { name: near, mesh: wholeMesh(solids.filter((s) => !far.includes(s))) },
-    { name: far[0]!.name, mesh: wholeMesh(far), sill: farPickup ?? [pickup[0], half, survey.bridgeFloor!.si] },
+    { key: near, mesh: wholeMesh(solids.filter((s) => !far.includes(s))) },
+    {
+      key: far[0]!.name as CompartmentKey,
+      mesh: wholeMesh(far),
+      sill: farPickup ?? [pickup[0], half, survey.bridgeFloor!.si],
+    },
   ];
 }
 

@@ -1,5 +1,6 @@
 import { figure } from '../../units/quantity.ts';
 import { words } from '../../units/words.ts';
+import { compartmentName } from '../../tanks/compartments.ts';
 import { measured } from '../../fields/measured.ts';
 import { litres } from '../../units/quick.ts';
 import type { Rule } from '../snag.ts';
@@ -11,7 +12,7 @@ const WORTH_SAYING = litres(1);
 export const farLobeStranded: Rule = {
   key: 'far-lobe-stranded',
   check: ({ job, hanger: { pickup, siphon } }) =>
-    (pickup?.stranded ?? []).flatMap(({ name, volume, withoutSiphon, withSiphon }) => {
+    (pickup?.stranded ?? []).flatMap(({ part, volume, withoutSiphon, withSiphon }) => {
       if (volume < WORTH_SAYING) return [];
       const drawn = withoutSiphon !== undefined;
       // a drill is proposed where its siphon would empty the lobe
@@ -19,10 +20,10 @@ export const farLobeStranded: Rule = {
       return [
         {
           grade: 'fix' as const,
-          which: name,
+          which: part,
           stage: 'hanger' as const,
           path: drawn ? (['hanger', 'farHeight'] as const) : (['hanger', 'jetDrill'] as const),
-          what: `${capital(name)} keeps fuel that the pump never gets.`,
+          what: `${capital(compartmentName(job.survey.tank, part))} keeps fuel that the pump never gets.`,
           figure: { label: 'stays there', ...figure('volume', volume) },
           limit: { label: 'at most', ...figure('volume', WORTH_SAYING) },
           why: 'The gauge counts it and the engine stops with it on board.',

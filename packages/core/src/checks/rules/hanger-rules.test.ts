@@ -147,6 +147,29 @@ describe('rule far-lobe-stranded', () => {
     const snag = expectSnag('far-lobe-stranded', low, saddle({ farHeight: mm(60) }), 'fix');
     expect(snag.figure!.si).to.be.closeTo(0.43 * 0.27 * 0.06, 1e-9);
   });
+  it('of a baffle keeps its name whatever the baffle is called, and says what that is now', () => {
+    const dammed = (label?: string) =>
+      cleanJob((j) => {
+        Object.assign(j.survey.tank, {
+          shape: 'box',
+          length: mm(600),
+          width: mm(400),
+          baffles: [{ id: 'baffle-1', across: 'across', place: mm(100), opening: mm(60), ...(label ? { label } : {}) }],
+        });
+        Object.assign(j.hanger!, { openingForward: mm(0), openingLeft: mm(0) });
+      });
+    const said = ['Swirl wall', 'Front wall', undefined].map((label) =>
+      snagsOfRule(dammed(label), 'far-lobe-stranded'),
+    );
+    expect(said.map((snags) => snags.map((s) => s.id))).to.deep.equal(
+      Array(3).fill(['far-lobe-stranded:behind:baffle-1']),
+    );
+    expect(said.map(([s]) => s!.what.split(' keeps')[0])).to.deep.equal([
+      'Behind Swirl wall',
+      'Behind Front wall',
+      'Behind the baffle',
+    ]);
+  });
 });
 
 describe('rule plate-crowded', () => {

@@ -1,3 +1,4 @@
+import { compartmentName } from '../../tanks/compartments.ts';
 import type { Rule } from '../snag.ts';
 
 /** A return that ends in a lobe, or behind a baffle, that the pickup does not drink from. */
@@ -11,7 +12,7 @@ export const returnBehindSill: Rule = {
         grade: 'fix',
         stage: 'hanger',
         path: ['hanger', 'returnLeft'],
-        what: `The return ends in the part that the pickup does not drink from: ${behind}.`,
+        what: `The return ends in the part that the pickup does not drink from: ${compartmentName(job.survey.tank, behind)}.`,
         why: 'The pump carries the fuel over there litre by litre, and runs dry with fuel on board.',
         cure: 'End the return in the part that the pickup stands in, away from the pickup itself.',
         source: 'geometry; common practice',

@@ -1,3 +1,4 @@
+import { compartmentName } from '@endrel/core/tanks/compartments';
 import { Suspense, useState, type ReactNode } from 'react';
 import { hangerProperties } from '@endrel/core/job/hanger';
 import type { HangerFindings } from '@endrel/core/hangers/hanger-findings';
@@ -125,6 +126,7 @@ const limits = { none: '', cavitation: ', boils in its throat', air: ', stays fu
 
 function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle: boolean }) {
   const units = useDisplayUnits();
+  const job = useJob();
   const { pickup, bucket, back, siphon } = findings;
   const volume = (v: number) => units.show('volume', v);
   return (
@@ -135,10 +137,10 @@ function PickupReadings({ findings, saddle }: { findings: HangerFindings; saddle
           <Reading name="with the bucket" value={volume(pickup.leftWithBucket)} />
         )}
         {pickup && <Reading name="usable" value={volume(pickup.usable)} note="of what the nozzle fills" />}
-        {pickup?.stranded.map(({ name, volume: stays, withoutSiphon }) => (
+        {pickup?.stranded.map(({ part, volume: stays, withoutSiphon }) => (
           <Reading
-            key={name}
-            name={`stays in the ${name.replace(/^behind /, 'part behind ')}`}
+            key={part}
+            name={`stays in the ${compartmentName(job.survey.tank, part).replace(/^behind /, 'part behind ')}`}
             value={volume(stays)}
             note={
               withoutSiphon === undefined ? 'nothing brings it across' : `${volume(withoutSiphon)} without the siphon`
