@@ -1,6 +1,6 @@
 import type { Job } from '../job/job.ts';
 import { routeLimit, type ZoneKind } from '../job/routes.ts';
-import { isLine, type PartOf } from '../parts/kinds.ts';
+import { isLine } from '../parts/kinds.ts';
 import type { Result } from '../result.ts';
 import { circuitsOf } from '../run/circuits.ts';
 import { lineClearances, zoneClearances, type Clearance, type LaidLine } from './clearances.ts';
@@ -120,28 +120,6 @@ function lowestOf(lines: readonly RoutedLine[], zones: readonly PlacedZone[]): P
   const under = floor - (lowest.at[2] - lowest.radius);
   return under > 0 ? { lowest: { line: lowest.line, at: lowest.at, under } } : {};
 }
-
-/** What of a job decides how its lines lie. */
-export function routeReads({ routes, parts, joints, survey }: Job): unknown {
-  // nothing lies anywhere before something has a place: only which lines there are
-  const isPlaced =
-    routes !== undefined || Object.values(parts).some((p) => Object.values(p.ports ?? {}).some((port) => port.place));
-  return {
-    routes,
-    parts: Object.values(parts).map((part) => [
-      part.id,
-      part.kind,
-      part.kind === 'hose' && part.immersed,
-      ...(isPlaced ? [part.ports, isLine(part) && sizes(part)] : []),
-    ]),
-    joints: Object.values(joints).map(({ id, a, b }) => [id, a, b]),
-    vent: routes?.vent && survey.vent?.bore,
-  };
-}
-const sizes = (line: PartOf<'hose'> | PartOf<'hardLine'>): unknown =>
-  line.kind === 'hose'
-    ? [line.length, line.bore, line.construction, line.immersed]
-    : [line.outsideDiameter, line.wall, line.material];
 
 /** Lines that are joined to one another, or to one part: their ends come near. */
 function neighbourLines(job: Job): ReadonlyMap<string, ReadonlySet<string>> {

@@ -15,9 +15,7 @@ class Bench {
       },
       size,
       (ms, action) => {
-        const timer = { ms, action };
-        this.timers.push(timer);
-        return () => (this.timers = this.timers.filter((t) => t !== timer));
+        this.timers.push({ ms, action });
       },
     );
   }
@@ -163,6 +161,18 @@ describe('the pool of long workers', () => {
       ['a', 'hold'],
       ['hold', 'b'],
     ]);
+  });
+  it('replaces a worker that died while it had nothing to do, and does not wait for it when all are told', async () => {
+    const { pool, workers } = new Bench(1);
+    void told(pool.ask('a', []));
+    await settled();
+    workers[0]!.calls[0]!.answer('');
+    await settled();
+    workers[0]!.isDead = true;
+    await pool.tell('hold', 'digest', 'text');
+    void told(pool.ask('b', []));
+    await settled();
+    expect(workers.map((w) => w.calls.map((c) => c.name))).to.deep.equal([['a'], ['hold', 'b']]);
   });
   it('fails what a worker fails, and asks it the next', async () => {
     const { pool, workers } = new Bench(1);

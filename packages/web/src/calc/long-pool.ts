@@ -33,20 +33,17 @@ const PATIENCE = 1500; // ms that something nobody waits for any more may go on 
  */
 export class LongPool {
   readonly #start: () => PoolWorker;
-  readonly #after: (ms: number, action: () => void) => () => void;
+  readonly #after: (ms: number, action: () => void) => void;
   readonly #seats: Seat[];
   readonly #queue: Task[] = [];
   /** What every worker is told, those that are started later too. */
   readonly #told: { readonly name: string; readonly args: readonly unknown[] }[] = [];
 
-  /** @param size - workers at most. @param after - a clock; returns what stops it. */
+  /** @param size - workers at most. @param after - a clock. */
   constructor(
     start: () => PoolWorker,
     size: number,
-    after: (ms: number, action: () => void) => () => void = (ms, action) => {
-      const timer = setTimeout(action, ms);
-      return () => clearTimeout(timer);
-    },
+    after: (ms: number, action: () => void) => void = (ms, action) => void setTimeout(action, ms),
   ) {
     this.#start = start;
     this.#after = after;
@@ -73,7 +70,7 @@ export class LongPool {
   /** Said to every worker: a mesh that a job names. */
   async tell(name: string, ...args: readonly unknown[]): Promise<void> {
     this.#told.push({ name, args });
-    await Promise.all(this.#seats.flatMap(({ worker }) => (worker ? [worker.call(name, args)] : [])));
+    await Promise.all(this.#seats.flatMap(({ worker }) => (worker && !worker.isDead ? [worker.call(name, args)] : [])));
   }
 
   #next(): void {
@@ -94,14 +91,14 @@ export class LongPool {
 
   async #run(seat: Seat, task: Task): Promise<void> {
     try {
-      if (!seat.worker) {
+      // one that died while it had nothing to do is replaced as one that was never started
+      if (!seat.worker || seat.worker.isDead) {
         const worker = this.#start();
         seat.worker = worker;
         for (const { name, args } of this.#told) await worker.call(name, args);
       }
       task.resolve(await seat.worker.call(task.name, task.args));
     } catch (why) {
-      if (seat.worker?.isDead) seat.worker = undefined;
       task.reject(why);
     } finally {
       if (seat.task === task) {

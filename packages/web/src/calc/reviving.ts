@@ -1,33 +1,18 @@
-import * as Comlink from 'comlink';
+import type { Remote } from 'comlink';
+import { MortalWorker } from './mortal-worker.ts';
 
 /** A worker that is started when it is first asked, and started anew after it failed. */
 export class Reviving {
   readonly #start: () => Worker;
-  #running: { readonly remote: Comlink.Remote<unknown>; readonly died: Promise<never> } | undefined;
+  #running: MortalWorker<unknown> | undefined;
 
   constructor(start: () => Worker) {
     this.#start = start;
   }
 
   /** @throws Error when the worker cannot be started, or dies before it answers. */
-  ask<T>(question: (worker: Comlink.Remote<T>) => unknown): Promise<unknown> {
-    this.#running ??= this.#launch();
-    const { remote, died } = this.#running;
-    return Promise.race([Promise.resolve(question(remote as Comlink.Remote<T>)), died]);
-  }
-
-  #launch() {
-    const worker = this.#start();
-    const died = new Promise<never>((_, reject) => {
-      const fail = (event: Event) => {
-        this.#running = undefined;
-        worker.terminate();
-        reject(new Error((event as ErrorEvent).message || 'the worker could not be started'));
-      };
-      worker.addEventListener('error', fail);
-      worker.addEventListener('messageerror', fail);
-    });
-    died.catch(() => undefined); // who asks hears of it
-    return { remote: Comlink.wrap<unknown>(worker), died };
+  ask<T>(question: (worker: Remote<T>) => unknown): Promise<unknown> {
+    if (!this.#running || this.#running.isDead) this.#running = new MortalWorker(this.#start());
+    return this.#running.ask((worker) => question(worker as Remote<T>));
   }
 }
