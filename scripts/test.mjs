@@ -28,10 +28,20 @@ const mocha = (glob) =>
     'scripts/lib/files-reporter.cjs',
     glob,
   );
-/** Where the runs say how long each file took. */
+/** Where the runs say how long each file took, and what failed. */
 const timesFolder = mkdtempSync(path.join(os.tmpdir(), 'endrel-times-'));
 const times = path.join(timesFolder, 'times.jsonl');
 writeFileSync(times, '');
+const LINES_OF_A_FAILURE = 12;
+/** What failed, said once more at the end, where it is found. */
+const failures = [];
+const indented = (text) =>
+  text
+    .split('\n')
+    .slice(0, LINES_OF_A_FAILURE + 1)
+    .map((line) => `      ${line}`)
+    .join('\n');
+const lastLines = (output) => output.trimEnd().split('\n').slice(-LINES_OF_A_FAILURE).join('\n');
 
 /**
  * Runs a command and returns its output with the exit code. It is shown as it comes where nothing runs beside it, else once it is done, so
@@ -66,8 +76,9 @@ const numberBefore = (output, word) =>
 
 /** A check that either holds or not: counts as one. */
 async function check(name, command) {
-  const { code } = await runShown(name, command);
+  const { code, output } = await runShown(name, command);
   totals[code === 0 ? 'passed' : 'failed'] += 1;
+  if (code !== 0) failures.push({ failed: name, why: lastLines(output) });
 }
 
 /** A suite that counts its own tests. One that dies without failing a test counts as a failure. */
@@ -75,8 +86,12 @@ async function suite(name, command, words, env) {
   const { code, output } = await runShown(name, command, { env, isAlone: env !== undefined });
   const [passed, failed] = words.map((word) => numberBefore(output, word));
   totals.passed += passed;
-  totals.failed += code !== 0 && failed === 0 ? 1 : failed;
-  if (code === 0 && passed === 0) totals.failed += 1; // a suite that ran nothing has not passed
+  totals.failed += failed;
+  const hasDied = code !== 0 && failed === 0;
+  const ranNothing = code === 0 && passed === 0;
+  if (!hasDied && !ranNothing) return;
+  totals.failed += 1;
+  failures.push({ failed: name, why: ranNothing ? 'no test was run' : `exit code ${code}\n${lastLines(output)}` });
 }
 
 /** The linter takes as long as all the others. */
@@ -117,13 +132,17 @@ async function main() {
   }
 }
 
+const saidByTheRuns = () =>
+  readFileSync(times, 'utf8')
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => JSON.parse(line));
+
 /** The files of tests that took longest, whatever ran them. */
-function slowestFiles() {
+function slowestFiles(said) {
   const took = new Map();
-  for (const line of readFileSync(times, 'utf8').split('\n').filter(Boolean)) {
-    const { file, milliseconds } = JSON.parse(line);
-    took.set(file, (took.get(file) ?? 0) + milliseconds);
-  }
+  for (const { file, milliseconds } of said)
+    if (milliseconds !== undefined) took.set(file, (took.get(file) ?? 0) + milliseconds);
   return [...took].sort(([, a], [, b]) => b - a).slice(0, SLOWEST);
 }
 
@@ -135,14 +154,18 @@ for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => void cleanU
 try {
   await main();
 } catch (error) {
-  console.error(error.message);
+  failures.push({ failed: 'npm test', why: error.message });
   totals.failed += 1;
 } finally {
   await cleanUp();
 }
-const slowest = slowestFiles();
+const said = saidByTheRuns();
+const slowest = slowestFiles(said);
 rmSync(timesFolder, { recursive: true, force: true });
 if (slowest.length > 0) console.log('\nthe slowest files:');
 for (const [file, milliseconds] of slowest) console.log(`${(milliseconds / 1000).toFixed(1).padStart(6)} s  ${file}`);
+failures.push(...said.filter((line) => line.failed !== undefined));
+if (failures.length > 0) console.log('\nwhat failed:');
+for (const { file, failed, why } of failures) console.log(`  ${file ? `${file} › ` : ''}${failed}\n${indented(why)}`);
 console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
 process.exit(totals.failed > 0 ? 1 : 0);
