@@ -1,7 +1,7 @@
 import type { Assessment } from '@endrel/core/assessment/assess';
 import { stateOf, type JointState } from '@endrel/core/joints/chain-plan';
 import type { JointFinding } from '@endrel/core/run/joints';
-import type { Place, RunGeometry } from './run-geometry.ts';
+import type { Place, RunGeometry } from './run-drawing.ts';
 
 const SIZE = 3.4;
 

@@ -8,7 +8,7 @@ import { isConsumer, isPump } from '@endrel/core/parts/kinds';
 import { circuitsOf } from '@endrel/core/run/circuits';
 import { useDisplayUnits } from '../../units/display-units.tsx';
 import { numberPlaces, placeLabels, placesAround, type Label, type WantedLabel } from './labels.ts';
-import type { RunGeometry } from './run-geometry.ts';
+import type { RunGeometry } from './run-drawing.ts';
 
 /** Pressure above the line between parts, flow where it changes, at the chosen operating point. */
 export function RunNumbers({

@@ -1,6 +1,6 @@
 import { partName } from '@endrel/core/parts/kinds';
 import { wrapName } from '../wrap-name.ts';
-import type { Place, RunGeometry, Slot, Wire } from './run-geometry.ts';
+import type { Place, RunGeometry, Slot, Wire } from './run-drawing.ts';
 
 /** Where a text begins, ends or has its middle: its baseline there. */
 export interface Label {
@@ -26,9 +26,12 @@ const DROP_NEARER = 0.6; // it is a line only, and the tank’s wall stands near
 export const markAt = (slot: Pick<Slot, 'isInTank'>): Place => (slot.isInTank ? [-23, 11] : [-21, -14]);
 const MARK = 9.5; // half its width
 
-/** A part's name in the lines in which it is drawn. */
+/** A part's name in the lines in which it is drawn; that of a drop keeps off the line that comes over the lid beside it. */
 export const nameLines = (slot: Slot, slotWidth: number): string[] =>
-  wrapName(partName(slot.part), Math.floor(halfOf(slotWidth) / 2.7));
+  wrapName(
+    partName(slot.part),
+    Math.floor(slot.part.kind === 'returnDrop' ? slotWidth / 2 / NAME_LETTER : halfOf(slotWidth) / 2.7),
+  );
 export const halfOf = (slotWidth: number): number => Math.min(slotWidth, 112) / 2 - 2;
 
 /** Where a part's name stands from the part's middle, its first line's baseline there. */
@@ -42,6 +45,16 @@ export function nameAt(slot: Pick<Slot, 'part' | 'x' | 'band' | 'isInTank'>, lin
   return { at: [0, slot.isInTank ? -20 - NAME_LINE * (lines - 1) : 28], anchor: 'middle' }; // in the tank below is the floor
 }
 
+/** What a part's name covers. */
+export function nameBox(slot: Slot, { slotWidth, width }: Pick<RunGeometry, 'slotWidth' | 'width'>): Box {
+  const lines = nameLines(slot, slotWidth);
+  const wide = Math.max(...lines.map((line) => line.length)) * NAME_LETTER;
+  const { at, anchor } = nameAt(slot, lines.length, width);
+  const left = slot.x + at[0] - (anchor === 'end' ? wide : anchor === 'middle' ? wide / 2 : 0);
+  const top = slot.y + at[1] - 9;
+  return [left, top, left + wide, top + 12 + NAME_LINE * (lines.length - 1)];
+}
+
 export function boxOf(text: string, { at: [x, y], anchor }: Label): Box {
   const width = text.length * PER_LETTER;
   const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
@@ -53,7 +66,8 @@ export const meet = (a: Box, b: Box): boolean => a[0] < b[2] && b[0] < a[2] && a
 const WIDE = new Set(['rail', 'hardLine', 'hose']);
 
 /** What the drawing holds besides the texts that want a place: symbols, marks, names, the tank's own. */
-export function obstacles({ slots, slotWidth, tank, width }: RunGeometry): Box[] {
+export function obstacles(geometry: RunGeometry): Box[] {
+  const { slots, tank, width } = geometry;
   const boxes: Box[] = [[width - 200, 3, width, 18]]; // what the numbers are
   for (const slot of slots) {
     const { x, y, part, open } = slot;
@@ -62,11 +76,7 @@ export function obstacles({ slots, slotWidth, tank, width }: RunGeometry): Box[]
     const [mx, my] = markAt(slot);
     boxes.push([x + mx - MARK, y + my - MARK, x + mx + MARK, y + my + MARK]);
     if (open.length > 0) boxes.push([x + 13, y - 18, x + 13 + 9 * open.length, y - 10]);
-    const lines = nameLines(slot, slotWidth);
-    const wide = Math.max(...lines.map((line) => line.length)) * NAME_LETTER;
-    const { at, anchor } = nameAt(slot, lines.length, width);
-    const left = x + at[0] - (anchor === 'end' ? wide : anchor === 'middle' ? wide / 2 : 0);
-    boxes.push([left, y + at[1] - 9, left + wide, y + at[1] + NAME_LINE * (lines.length - 1) + 3]);
+    boxes.push(nameBox(slot, geometry));
   }
   if (tank) {
     const name = partName(tank.part).length + (tank.isMeasured ? 0 : 24);

@@ -8,8 +8,9 @@ import { applyAct } from '@endrel/core/acts/apply-act';
 import type { Job } from '@endrel/core/job/job';
 import { layouts, type LayoutKey } from '@endrel/core/job/layout';
 import { circuitsOf } from '@endrel/core/run/circuits';
-import { boxOf, meet, numberPlaces, obstacles, placeLabels, placesAround } from './labels.ts';
-import { runGeometry, type RunGeometry, type Slot } from './run-geometry.ts';
+import { boxOf, meet, nameBox, numberPlaces, obstacles, placeLabels, placesAround } from './labels.ts';
+import type { Place, RunGeometry, Slot } from './run-drawing.ts';
+import { runGeometry } from './run-geometry.ts';
 import { nextOnRun } from './walk.ts';
 import { casesOf, seedOf, PATIENCE } from '../../../../core/test/search.ts';
 
@@ -146,6 +147,20 @@ function crossings(path: RunGeometry['wires'][number]['path'], tank: NonNullable
   return count;
 }
 
+const isSamePlace = (a: Place, b: Place) => a[0] === b[0] && a[1] === b[1];
+
+/** What comes back to a drop goes round its name. */
+function expectNoReturnThrough(slot: Slot, drawn: RunGeometry): void {
+  const name = nameBox(slot, drawn);
+  for (const { joint, path } of drawn.wires.filter((w) => isSamePlace(w.path.at(-1)!, [slot.x, slot.y])))
+    for (const [i, to] of path.slice(1).entries()) {
+      const from = path[i]!;
+      const box = [0, 1].flatMap((axis) => [Math.min(from[axis]!, to[axis]!), Math.max(from[axis]!, to[axis]!)]);
+      const [left, right, top, bottom] = box as [number, number, number, number];
+      expect(meet(name, [left, top, right, bottom]), `${joint} through ${slot.part.id}`).to.equal(false);
+    }
+}
+
 function expectLegible(job: Job): void {
   for (const available of [940, 1250]) {
     const drawn = runGeometry(job, available);
@@ -156,6 +171,7 @@ function expectLegible(job: Job): void {
       for (const other of labels.slice(i + 1))
         expect(meet(box, other.box), `${key} covers ${other.key}`).to.equal(false);
     }
+    for (const slot of drawn.slots.filter((s) => s.part.kind === 'returnDrop')) expectNoReturnThrough(slot, drawn);
     const { tank } = drawn;
     if (!tank) continue;
     const isInTank = new Map(drawn.slots.map((s) => [s.part.id, s.isInTank]));
@@ -175,6 +191,16 @@ describe('what is written on the run', () => {
       it(`${job.name}, ${layouts[key].name}: nothing printed over, no line through the tank’s wall but into it or out`, () => {
         expectLegible(applyAct(job, { act: 'chooseLayout', key }));
       });
+  it('a cooler right before the drop leads round the drop’s name', () => {
+    for (const job of Object.values(demoJobs)) {
+      const run = circuitsOf(job);
+      const drop = run.parts.find((p) => p.kind === 'returnDrop');
+      if (!drop) continue;
+      const joint = run.into(drop.id)[0]!.joint;
+      const part = { id: 'cooler-1', kind: 'fuelCooler' } as const;
+      expectLegible(applyAct(job, { act: 'insertPart', joint, part, in: 'in', out: 'out' }));
+    }
+  });
   it('stays so on any run that acts can lead to', () => {
     fc.assert(
       fc.property(

@@ -1,4 +1,4 @@
-import type { RunGeometry } from './run-geometry.ts';
+import type { RunGeometry } from './run-drawing.ts';
 
 export type Direction = 'left' | 'right' | 'up' | 'down';
 

@@ -1,6 +1,6 @@
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
 import { memo, Suspense, useCallback, useState } from 'react';
-import type { Place } from '../../drawing/run/run-geometry.ts';
+import type { Place } from '../../drawing/run/run-drawing.ts';
 import { loadable } from '../../components/loadable.tsx';
 import { CompactStrip } from '../../drawing/run/CompactStrip.tsx';
 import { useAssessment, useJob } from '../../session/session-context.tsx';
