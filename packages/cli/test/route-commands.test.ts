@@ -101,7 +101,7 @@ describe('commands for routes', () => {
       compared++;
     }
     expect(compared).to.be.above(5);
-  }).timeout(60_000);
+  });
 
   it('name what is wrong with a file, by row', async () => {
     const bad = async (text: string, ...args: string[]) => {

@@ -23,7 +23,6 @@ describe('migrations', () => {
 });
 
 describe('a first start', function () {
-  this.timeout(30_000);
   const names = Object.values(demoJobs).map((j) => j.name);
   const listed = async (served: Served): Promise<string[]> =>
     (await served.call('GET', '/api/jobs')).body.jobs.map((j: { name: string }) => j.name);

@@ -86,7 +86,7 @@ describe('the judging of jobs', () => {
     expect(job.length).to.be.within(1.9e6 - 2 * each, 1.9e6);
     expect((await send(depth(240)))[0]!.outcome, 'what adds next to nothing').to.equal('saved');
     expect((await send({ act: 'takeOut', id: 'more-0' }))[0]!.outcome).to.equal('saved');
-  }).timeout(20_000);
+  });
 
   it('does an act that is sent twice in one request once', async () => {
     const { act } = holding();

@@ -136,7 +136,7 @@ describe('a row that cannot be read', () => {
       expect((await server.call('DELETE', `/api/jobs/${ids[what]}`)).status).to.equal(200);
     }
     expect(names(await page(server))).to.deep.equal(['Sound']);
-  }).timeout(20_000);
+  });
 });
 
 describe('a job that an older Endrel let an act spoil', () => {

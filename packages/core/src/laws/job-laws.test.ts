@@ -58,7 +58,7 @@ describe('the laws of a job over numbers that vary', () => {
         }),
         { seed: seedOf(31), numRuns: casesOf(100) },
       );
-    }).timeout(60_000);
+    });
   it('begin at the job’s own values', () => {
     const laws = new JobLaws(demoJobs.mailVan, [['parts', 'hose-2', 'length']]);
     expect([...laws.values]).to.deep.equal([

@@ -44,5 +44,5 @@ describe('pairs of hose ends', () => {
       expect(top.map((r) => angles(Number(r.angle_A_deg), Number(r.angle_B_deg)))).to.include(
         angles((found[0]!.first.angle * 180) / Math.PI, (found[0]!.second.angle * 180) / Math.PI),
       );
-    }).timeout(30_000);
+    });
 });

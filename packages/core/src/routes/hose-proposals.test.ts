@@ -39,7 +39,6 @@ const corner = { ...at(-640, 380, 760), tilt: { si: -Math.PI / 2, unit: '°' } }
 
 describe('ways to make a hose', () => {
   it('keep their radius as they are cut, are no shorter than they may be, and take as an act', function () {
-    this.timeout(30_000);
     const job = withRailAt(corner);
     const { proposals } = search(job);
     expect(proposals.length).to.be.above(0);
@@ -54,7 +53,6 @@ describe('ways to make a hose', () => {
     }
   });
   it('take what lies on the shelf first', function () {
-    this.timeout(60_000);
     const job = withRailAt(corner);
     const bent = genericAdapters().find(
       (a) =>

@@ -110,5 +110,5 @@ describe('the shortest hose that keeps a radius', () => {
         );
       if (found.ok) expect(found.value.leastRadius).to.be.at.least(radius * (1 - 1e-5));
     }
-  }).timeout(60_000);
+  });
 });
