@@ -33,9 +33,16 @@ const USED_BY = {
   run: ['checks/rules/voltage-drop', 'checks/rules/beyond-pump-table', 'networks/networks', 'working/run-workings'],
 };
 /** What asks the server as pages do; the others start and stop whole processes. */
-const SERVER_TESTS = ['acts-api', 'api', 'list-api', 'pumps-api', 'shelf-api', 'benders-api'].map(
-  (name) => `packages/server/test/${name}.test.ts`,
-);
+const SERVER_TESTS = [
+  'acts-api',
+  'large-things-api',
+  'stored-jobs-api',
+  'api',
+  'list-api',
+  'pumps-api',
+  'shelf-api',
+  'benders-api',
+].map((name) => `packages/server/test/${name}.test.ts`);
 /** Random sequences: seconds each, for every mutant, and rarely the first to notice. */
 const SLOW = ['run/random-runs', 'run/epanet'].map((test) => `${CORE}/${test}.test.ts`);
 const CHUNK = 10; // lines that a share is drawn by

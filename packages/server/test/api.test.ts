@@ -22,7 +22,7 @@ describe('the API', () => {
     const listed = async () =>
       (await server.call('GET', '/api/jobs')).body.jobs.find((j: { id: string }) => j.id === made.body.id);
     let row = await listed();
-    for (let i = 0; i < 40 && !row.facts; i++) {
+    for (let i = 0; i < 300 && !row.facts; i++) {
       await new Promise((resolve) => setTimeout(resolve, 100));
       row = await listed();
     }
