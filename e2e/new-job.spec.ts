@@ -31,7 +31,11 @@ test('a fitter takes a new job from nothing to a card, in mixed units, and finds
   await expect(page.getByText('2.3 m for “tank depth”?')).toBeVisible();
   await fill(page, /^Tank depth/, '9 1/16 in');
   await expect(page.getByText('= 230.2 mm')).toBeVisible();
+  const layout = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Layout' });
+  const before = await layout.boundingBox();
   await fill(page, /^Rail or carburettor height/, '2 ft 1 1/2 in');
+  await expect(page.getByRole('link', { name: 'Survey', exact: true }), 'nothing left to measure').toBeVisible();
+  expect((await layout.boundingBox())!.x, 'the next stage stays under the hand').toBe(before!.x);
 
   // layout lays the run out; the run asks for what it needs
   await toStage(page, 'Layout');

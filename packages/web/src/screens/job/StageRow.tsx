@@ -1,5 +1,5 @@
 import { needTitle } from '@endrel/core/reckoning/need-title';
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Need } from '@endrel/core/reckoning/needs';
 import type { Stage } from '@endrel/core/job/stage';
@@ -23,23 +23,15 @@ export function StageRow({ view }: { view: JobView }) {
   return (
     <div className="no-print flex border-b border-ink">
       <nav aria-label="Stages" ref={row} className="flex min-w-0 flex-1 overflow-x-auto">
-        {stageList.map(({ key, name }) => {
-          const chosen = view.stage === key;
-          const open = openWords(needs, key);
-          return (
-            <Link
-              key={key}
-              to={`/jobs/${view.jobId}/${key}${withoutTab(window.location.search)}`}
-              aria-current={chosen ? 'page' : undefined}
-              className={`flex min-h-9 shrink-0 items-center gap-2 border-r border-hair px-3.5 whitespace-nowrap ${chosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
-            >
-              <span className="font-semibold" style={{ fontStretch: '84%' }}>
-                {name}
-              </span>
-              {open && <span className={`text-[0.85rem] ${chosen ? '' : 'text-ink-soft'}`}>{open}</span>}
-            </Link>
-          );
-        })}
+        {stageList.map(({ key, name }) => (
+          <StageLink
+            key={`${view.jobId} ${key}`}
+            to={`/jobs/${view.jobId}/${key}${withoutTab(window.location.search)}`}
+            isChosen={view.stage === key}
+            name={name}
+            open={openWords(needs, key)}
+          />
+        ))}
       </nav>
       {next && (
         <button
@@ -51,6 +43,35 @@ export function StageRow({ view }: { view: JobView }) {
         </button>
       )}
     </div>
+  );
+}
+
+interface StageLinkProps {
+  readonly to: string;
+  readonly isChosen: boolean;
+  readonly name: string;
+  readonly open: string;
+}
+
+/** It keeps the room that it once took: as the last measurement is typed, the next stage does not slide away from under the hand. */
+function StageLink({ to, isChosen, name, open }: StageLinkProps) {
+  const link = useRef<HTMLAnchorElement>(null);
+  useLayoutEffect(() => {
+    const { current: box } = link;
+    if (box) box.style.minWidth = `${box.offsetWidth}px`;
+  }, [open]);
+  return (
+    <Link
+      ref={link}
+      to={to}
+      aria-current={isChosen ? 'page' : undefined}
+      className={`flex min-h-9 shrink-0 items-center gap-2 border-r border-hair px-3.5 whitespace-nowrap ${isChosen ? 'bg-ink text-sheet' : 'hover:bg-lit'}`}
+    >
+      <span className="font-semibold" style={{ fontStretch: '84%' }}>
+        {name}
+      </span>
+      {open && <span className={`text-[0.85rem] ${isChosen ? '' : 'text-ink-soft'}`}>{open}</span>}
+    </Link>
   );
 }
 
