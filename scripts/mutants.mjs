@@ -107,6 +107,7 @@ writeFileSync(
     coverageAnalysis: 'perTest',
     ignoreStatic: true, // a constant that is read once at load is tried by the tests that run the file
     timeoutMS: 3000,
+    dryRunTimeoutMinutes: 60, // all tests at once, on a busy machine
     concurrency: Math.max(1, os.availableParallelism()),
     tempDirName: path.join(temporary, 'sandboxes'),
     ignorePatterns: ['test-results', 'packages/web/dist', 'packages/server/dist', 'docs/screenshots', '.data'],
