@@ -18,6 +18,7 @@ import { forgetAll } from '../packages/core/src/memory/remembered.ts';
 import { AnalysisStatistic, InitHydOption, LinkProperty, NodeProperty, Project, Workspace } from 'epanet-js';
 import type { LinkLaw, Network, NetworkLink } from '../packages/core/src/hydraulics/network.ts';
 import { NetworkSolver } from '../packages/core/src/hydraulics/network-solver.ts';
+import { readInp } from '../packages/core/src/networks/read-inp.ts';
 import { writeInp } from '../packages/core/src/networks/write-inp.ts';
 import { bestEndPairs } from '../packages/core/src/routes/hose-ends.ts';
 import { routeFindings } from '../packages/core/src/routes/route-findings.ts';
@@ -199,6 +200,15 @@ for (const [name, demo] of Object.entries(demoJobs)) {
     assess(demo);
   }, 8);
   rows.push(within(20_000, { what: `assess ${name}: all points, rules, margin`, microseconds }));
+}
+// what is far too long is refused at once
+{
+  const curve = Array.from({ length: 300_000 }, (_, i) => ` c ${i} ${i}`).join('\n');
+  const long = `[JUNCTIONS]\n b 0 1\n[RESERVOIRS]\n a 0\n[CURVES]\n${curve}\n`;
+  const microseconds = time(() => {
+    if (readInp(long).ok) throw new Error('300 000 points were taken');
+  }, 1);
+  rows.push(within(2_000_000, { what: 'input file of 300 000 points: refused', microseconds }));
 }
 // a run compiled once, at other demands and voltages each time
 {

@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { stripVTControlCharacters } from 'node:util';
 import { ensureBuild } from './lib/ensure-build.mjs';
 import { ensureChromium } from './lib/ensure-debian.mjs';
 import { ensurePackages } from './lib/ensure-packages.mjs';
@@ -36,7 +37,7 @@ const LINES_OF_A_FAILURE = 12;
 /** What failed, said once more at the end, where it is found. */
 const failures = [];
 const indented = (text) =>
-  text
+  stripVTControlCharacters(text)
     .split('\n')
     .slice(0, LINES_OF_A_FAILURE + 1)
     .map((line) => `      ${line}`)

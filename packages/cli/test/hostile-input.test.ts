@@ -168,7 +168,7 @@ function large(name: string, megabytes: number): string {
   return at(name);
 }
 
-describe('the command line with hostile input', function () {
+describe('the command line with hostile input', () => {
   for (const [what, make, complaint] of cases)
     it(`${what}: ${complaint === 'read' ? 'is read' : 'one line that names it'}`, async () => {
       const args = make();

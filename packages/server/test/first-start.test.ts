@@ -22,7 +22,7 @@ describe('migrations', () => {
   });
 });
 
-describe('a first start', function () {
+describe('a first start', () => {
   const names = Object.values(demoJobs).map((j) => j.name);
   const listed = async (served: Served): Promise<string[]> =>
     (await served.call('GET', '/api/jobs')).body.jobs.map((j: { name: string }) => j.name);

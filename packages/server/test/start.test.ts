@@ -35,7 +35,7 @@ const freePort = async (): Promise<number> =>
     });
   });
 
-describe('npm start', function () {
+describe('npm start', () => {
   const folder = temporaryData();
   const { data } = folder;
   after(() => folder.remove());

@@ -23,7 +23,5 @@ export const ethanol = (share: number, change: (job: Job) => void) =>
 export const tested = { testWater: si(20e-6, 'mL'), testFuel: si(100e-6, 'mL'), testBoundary: si(105e-6, 'mL') };
 export const says = (words: RegExp) => (snag: Snag) => words.test(snag.what);
 export const grade = (wanted: Snag['grade']) => (snag: Snag) => snag.grade === wanted;
-/** The mail van's circuit with something else in it. */
-export const circuit = (change: (j: Job) => void) => cleanJob(change);
 export const row = (j: Job, rows: 'devices' | 'wires', id: string) =>
   j.wiring![rows]!.find((r) => r.id === id)! as unknown as Record<string, unknown>;

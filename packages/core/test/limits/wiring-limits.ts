@@ -1,7 +1,7 @@
 import { awg } from '../../src/demo/build.ts';
 import { wire } from '../simple-wiring.ts';
 import { cleanJob, get } from '../rule-cases.ts';
-import { si, hanger, shuttle, says, grade, circuit, row } from './cases.ts';
+import { si, hanger, shuttle, says, grade, row } from './cases.ts';
 import type { Limit } from './limit.ts';
 
 export const wiringLimits: readonly Limit[] = [
@@ -65,7 +65,7 @@ export const wiringLimits: readonly Limit[] = [
   {
     rule: 'wire-unfused',
     what: '300 mm before the fuse',
-    job: (x) => circuit((j) => (row(j, 'wires', 'wire-7').length = si(x, 'm'))),
+    job: (x) => cleanJob((j) => (row(j, 'wires', 'wire-7').length = si(x, 'm'))),
     from: 0.1,
     to: 2,
     at: 0.3,
@@ -73,7 +73,7 @@ export const wiringLimits: readonly Limit[] = [
   {
     rule: 'contact-overloaded',
     what: 'what a pin is rated for',
-    job: (x) => circuit((j) => (row(j, 'devices', 'connector-1').rating = si(x, 'A'))),
+    job: (x) => cleanJob((j) => (row(j, 'devices', 'connector-1').rating = si(x, 'A'))),
     from: 20,
     to: 1,
     says: says(/carries more/),
@@ -81,7 +81,7 @@ export const wiringLimits: readonly Limit[] = [
   {
     rule: 'contact-overloaded',
     what: 'its fuse',
-    job: (x) => circuit((j) => (row(j, 'devices', 'connector-1').rating = si(x, 'A'))),
+    job: (x) => cleanJob((j) => (row(j, 'devices', 'connector-1').rating = si(x, 'A'))),
     from: 20,
     to: 10,
     says: says(/^The fuse/),
@@ -90,7 +90,7 @@ export const wiringLimits: readonly Limit[] = [
   {
     rule: 'crimp-misfit',
     what: 'the most that a barrel takes',
-    job: (x) => circuit((j) => Object.assign(row(j, 'wires', 'wire-11'), { finishBarrel: 'b40', area: si(x, 'mm²') })),
+    job: (x) => cleanJob((j) => Object.assign(row(j, 'wires', 'wire-11'), { finishBarrel: 'b40', area: si(x, 'mm²') })),
     from: 3e-6,
     to: 6e-6,
     at: 4e-6,
@@ -98,7 +98,7 @@ export const wiringLimits: readonly Limit[] = [
   {
     rule: 'crimp-misfit',
     what: 'the least that a seal closes on',
-    job: (x) => circuit((j) => Object.assign(row(j, 'wires', 'wire-11'), { finishSeal: 's39', outside: si(x, 'mm') })),
+    job: (x) => cleanJob((j) => Object.assign(row(j, 'wires', 'wire-11'), { finishSeal: 's39', outside: si(x, 'mm') })),
     from: 0.0035,
     to: 0.002,
     at: 0.0031,
@@ -106,7 +106,7 @@ export const wiringLimits: readonly Limit[] = [
   {
     rule: 'stud-live',
     what: 'a megohm',
-    job: (x) => circuit((j) => j.wiring!.devices!.push({ id: 'stud-1', kind: 'stud', proved: si(x, 'Ω') })),
+    job: (x) => cleanJob((j) => j.wiring!.devices!.push({ id: 'stud-1', kind: 'stud', proved: si(x, 'Ω') })),
     from: 2e6,
     to: 10,
     at: 1e6,
@@ -115,7 +115,7 @@ export const wiringLimits: readonly Limit[] = [
     rule: 'signal-off',
     what: '5 % of the scale',
     job: (x) =>
-      circuit((j) => {
+      cleanJob((j) => {
         row(j, 'devices', 'earth-point-2').resistance = si(x, 'Ω');
         for (const w of j.wiring!.wires!)
           if (w.from?.device === 'level-sender-1') w.to = { device: 'earth-point-2', terminal: 'point' };
@@ -145,7 +145,7 @@ export const wiringLimits: readonly Limit[] = [
     rule: 'signal-off',
     what: '5 mV of a wideband',
     job: (x) =>
-      circuit((j) =>
+      cleanJob((j) =>
         j.wiring!.devices!.push({ id: 'wideband-1', kind: 'wideband', expected: si(2.35, 'V'), read: si(x, 'V') }),
       ),
     from: 2.35,

@@ -28,6 +28,7 @@ export function StageRow({ view }: { view: JobView }) {
             key={`${view.jobId} ${key}`}
             to={`/jobs/${view.jobId}/${key}${withoutTab(window.location.search)}`}
             isChosen={view.stage === key}
+            at={view.stage}
             name={name}
             open={openWords(needs, key)}
           />
@@ -49,17 +50,26 @@ export function StageRow({ view }: { view: JobView }) {
 interface StageLinkProps {
   readonly to: string;
   readonly isChosen: boolean;
+  /** The stage that is open. */
+  readonly at: Stage;
   readonly name: string;
   readonly open: string;
 }
 
-/** It keeps the room that it once took: as the last measurement is typed, the next stage does not slide away from under the hand. */
-function StageLink({ to, isChosen, name, open }: StageLinkProps) {
+/**
+ * It keeps the room that it took since its stage was opened: as the last measurement is typed, the next stage does not slide away from
+ * under the hand. On another stage it takes what it needs again, so that the row does not outgrow the page.
+ */
+function StageLink({ to, isChosen, at, name, open }: StageLinkProps) {
   const link = useRef<HTMLAnchorElement>(null);
+  const keptAt = useRef(at);
   useLayoutEffect(() => {
     const { current: box } = link;
-    if (box) box.style.minWidth = `${box.offsetWidth}px`;
-  }, [open]);
+    if (!box) return;
+    if (keptAt.current !== at) box.style.minWidth = '';
+    keptAt.current = at;
+    box.style.minWidth = `${box.offsetWidth}px`;
+  }, [open, at]);
   return (
     <Link
       ref={link}
