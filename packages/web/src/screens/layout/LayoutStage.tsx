@@ -134,13 +134,13 @@ function ComparedRows({ keys, laid }: Pick<ComparisonProps, 'keys' | 'laid'>) {
         <>
           {job.brief.induction === 'carburettor' ? 'What the carburettor gets' : 'What the injectors see'}
           <span className="block text-[0.8rem]">dot: has; ring: wants. idle, cruise, full, hot, overrun, restart</span>
-          <span className="figure block text-[0.8rem]">
-            {units.show('pressure', range[0])} to {units.show('pressure', range[1])}
-          </span>
+          {range && (
+            <span className="figure block text-[0.8rem]">
+              {units.show('pressure', range[0])} to {units.show('pressure', range[1])}
+            </span>
+          )}
         </>,
-        (l) => (
-          <PressureDots laid={l} range={range} />
-        ),
+        (l) => (range ? <PressureDots laid={l} range={range} /> : '–'),
       )}
       {row(job.brief.induction === 'carburettor' ? 'Carburettor at full load' : 'Rail at full load', (l) => (
         <RailAtFullLoad laid={l} />
@@ -355,10 +355,10 @@ function RailAtFullLoad({ laid: { assessment } }: { laid: LaidOut }) {
   return <span className="figure text-lg">{units.show('pressure', solution.points.fullLoad.railPressure)}</span>;
 }
 
-/** Lowest and highest of all that is shown, a little beyond. */
-function rangeOf(laid: readonly LaidOut[]): Range {
+/** Lowest and highest of all that is shown, a little beyond; undefined while there is nothing to show. */
+function rangeOf(laid: readonly LaidOut[]): Range | undefined {
   const all = laid.flatMap((l) => Object.values(l.pressures).flatMap((p) => [p.has, p.wants]));
-  if (all.length === 0) return [0, 1];
+  if (all.length === 0) return undefined;
   const [low, high] = [Math.min(...all), Math.max(...all)];
   const beyond = 0.08 * (high - low || high);
   return [low - beyond, high + beyond];
