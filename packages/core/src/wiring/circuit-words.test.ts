@@ -24,9 +24,7 @@ describe('a circuit in words', () => {
     const [, second] = wires;
     expect(deviceWord(mailVan, second!.id)).to.match(/^wire 2 \(.+ to .+\)$/);
     expect(deviceWord(mailVan, wires[0]!.id)).to.match(/^wire 1 \(/);
-    expect(deviceWord({ wiring: { devices: [{ ...load, label: 'Lift pump' }] } }, load.id)).to.equal(
-      '“Lift pump”',
-    );
+    expect(deviceWord({ wiring: { devices: [{ ...load, label: 'Lift pump' }] } }, load.id)).to.equal('“Lift pump”');
     expect(deviceWord(mailVan, 'nothing')).to.equal('“nothing”');
     expect(deviceWord(bare, 'nothing')).to.equal('“nothing”');
   });
