@@ -55,7 +55,7 @@ function readRow(cell: (column: string) => string): Result<NamedReading, string>
   const taper = cell('taper_seen').toLowerCase();
   if (!['', 'unknown', 'yes', 'no'].includes(taper)) return failure(`taper_seen: “${taper}” is not yes, no or unknown`);
   const seen = cell('seat_seen').toLowerCase();
-  if (seen !== '' && seen !== 'unknown' && !(seen in looks))
+  if (seen !== '' && seen !== 'unknown' && !Object.hasOwn(looks, seen))
     return failure(`seat_seen: “${seen}” is not ${Object.keys(looks).join(', ')} or unknown`);
   return success({
     name: cell('case'),
@@ -64,7 +64,7 @@ function readRow(cell: (column: string) => string): Result<NamedReading, string>
       diameter: mm(diameter),
       pitch: pitch.value,
       ...(taper === 'yes' || taper === 'no' ? { taper: taper === 'yes' } : {}),
-      ...(seen in looks ? { seen: seen as Look } : {}),
+      ...(Object.hasOwn(looks, seen) ? { seen: seen as Look } : {}),
     },
   });
 }
