@@ -23,7 +23,7 @@ const ALL = [
   'packages/server/src/repositories',
 ];
 /** What else notices a change of the core, beside the tests of its own folder. */
-const JUDGES = [`${CORE}/assessment/assess.test.ts`, 'packages/core/test/version-2.test.ts'];
+const JUDGES = ['packages/core/test/said/said.test.ts', 'packages/core/test/version-2.test.ts'];
 /** Folders of which the rules are the ones to notice. */
 const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
 /** Tests elsewhere of what a folder does for others. */
