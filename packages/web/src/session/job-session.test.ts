@@ -1,128 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import type { ActOutcome, ActsAnswer, ActsRequest, KeptAct } from '@endrel/core/contract/api';
 import { demoJobs } from '@endrel/core/demo/index';
 import type { Act } from '@endrel/core/acts/act';
 import { tryAct } from '@endrel/core/acts/apply-act';
-import { overlap, touchedBy } from '@endrel/core/acts/touched';
-import { sayField } from '@endrel/core/job/field-name';
-import type { Job } from '@endrel/core/job/job';
-import type { FieldPath } from '@endrel/core/fields/field-path';
-import { ApiError, OfflineError } from '../api/client.ts';
-import { JobSession } from './job-session.ts';
-import type { Kept } from './kept.ts';
+import type { JobSession } from './job-session.ts';
+import { depthOf, SessionBench, set } from './session-bench.ts';
 import { casesOf, seedOf, PATIENCE } from '../../../core/test/search.ts';
 
-const set = (field: string, mm: number): Act => ({
-  act: 'set',
-  path: ['survey', 'tank', field],
-  value: { si: mm / 1000, unit: 'mm' },
-});
 const { mailVan } = demoJobs;
-
-/** A server in memory that keeps the real one's rules, and clocks that are wound by hand. */
-class Bench {
-  revision = 1;
-  job: Job = mailVan;
-  readonly kept: (Required<KeptAct> & { fields: FieldPath[] })[] = [];
-  online = true;
-  /** The answer is lost on the way back: the acts are done all the same. */
-  losesAnswers = false;
-  /** What this server will not do, though the page would: another version of it perhaps. */
-  forbids: (act: Act) => boolean = () => false;
-  /** What it cannot even read: then the whole request is turned down. */
-  chokesOn: (act: Act) => boolean = () => false;
-  requests = 0;
-  /** Deleted for good: whatever is asked of it is not there. */
-  isGone = false;
-  /** How often a page asked what it missed. */
-  asked = 0;
-  timers: (() => void)[] = [];
-  stored: Record<string, Kept> = {};
-  #ids = 0;
-
-  open(client = 'a', kept?: Kept): JobSession {
-    return new JobSession(
-      { id: 'j', revision: this.revision, savedAt: '', document: this.job },
-      client,
-      {
-        send: (_id, request) => (this.online ? this.#act(request) : Promise.reject(new OfflineError())),
-        since: (_id, known) => {
-          this.asked += 1;
-          if (this.isGone)
-            return Promise.reject(new ApiError(404, { code: 'notFound', message: 'There is no such job.' }));
-          return this.online ? Promise.resolve(this.#answer([], known)) : Promise.reject(new OfflineError());
-        },
-        read: () => Promise.resolve({ id: 'j', revision: this.revision, savedAt: '', document: this.job }),
-        keep: (now) => (this.stored[client] = JSON.parse(JSON.stringify(now)) as Kept),
-        newId: () => `act-${++this.#ids}`,
-        after: (_ms, action) => {
-          this.timers.push(action);
-          return () => (this.timers = this.timers.filter((t) => t !== action));
-        },
-      },
-      kept,
-    );
-  }
-
-  #act({ client, known, acts }: ActsRequest): Promise<ActsAnswer> {
-    const outcomes: ActOutcome[] = [];
-    const kept = this.kept.length;
-    this.requests++;
-    if (acts.some(({ act }) => this.chokesOn(act as Act)))
-      return Promise.reject(new ApiError(400, { code: 'invalid', message: 'The request is not understood.' }));
-    for (const { id, base, act } of acts) {
-      const done = this.kept.find((k) => k.id === id);
-      if (done) {
-        outcomes.push({ id, outcome: 'saved', revision: done.revision });
-        continue;
-      }
-      if (this.forbids(act as Act)) {
-        outcomes.push({ id, outcome: 'refused', field: 'survey.tank.depth', message: 'is too deep for this server' });
-        break;
-      }
-      const tried = tryAct(this.job, JSON.parse(JSON.stringify(act)));
-      if (!tried.ok) {
-        outcomes.push({ id, outcome: 'refused', ...tried.fault });
-        break;
-      }
-      const fields = touchedBy(this.job, tried.value);
-      const others = this.kept.filter((k) => k.revision > base && k.client !== client).flatMap((k) => k.fields);
-      const met = overlap(fields, others);
-      if (met.length > 0) {
-        outcomes.push({ id, outcome: 'conflict', fields: met.map((path) => sayField(this.job, path)) });
-        break;
-      }
-      this.job = tried.value;
-      this.revision += 1;
-      this.kept.push({ id, client, revision: this.revision, act: act as Act, fields });
-      outcomes.push({ id, outcome: 'saved', revision: this.revision });
-    }
-    return this.losesAnswers
-      ? Promise.reject(new OfflineError())
-      : Promise.resolve(this.#answer(outcomes, known, kept));
-  }
-  /** @param own - how many were kept before the request: it is not told its own acts again. */
-  #answer(outcomes: ActOutcome[], known: number, own = this.kept.length): ActsAnswer {
-    const since = this.kept.map(({ act, ...kept }, i) => (i < own ? { ...kept, act } : kept));
-    return { revision: this.revision, savedAt: '', outcomes, since: since.filter((k) => k.revision > known) };
-  }
-
-  /** Lets every waiting timer go off, and what follows from it. */
-  async tick() {
-    for (let i = 0; i < 6; i++) {
-      const due = this.timers;
-      this.timers = [];
-      for (const action of due) action();
-      await new Promise((resolve) => setImmediate(resolve));
-    }
-  }
-}
-const depthOf = (job: Job) => job.survey.tank.depth?.si;
 
 describe('a job being edited', () => {
   it('opened as this browser kept it, catches up once the server answers, and sends what was done meanwhile', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const session = bench.open();
     bench.online = false;
     session.openedWithoutServer();
@@ -152,7 +41,7 @@ describe('a job being edited', () => {
     expect(depthOf(session.stored.job)).to.equal(0.24);
   });
   it('saves by itself, as acts', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const session = bench.open();
     session.act(set('depth', 240));
     expect(session.getSnapshot().save.status).to.equal('unsaved');
@@ -161,7 +50,7 @@ describe('a job being edited', () => {
     expect(bench.kept.map((k) => k.act)).to.deep.equal([set('depth', 240)]);
   });
   it('keeps the very job that is shown when only it was saved, so that nothing is reckoned again', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const session = bench.open();
     session.act(set('depth', 240));
     const shown = session.getSnapshot().job;
@@ -169,7 +58,7 @@ describe('a job being edited', () => {
     expect(session.getSnapshot().job).to.equal(shown);
   });
   it('undoes and redoes across the whole job by acts; one visit to a field is one step and one act', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const session = bench.open();
     for (const mm of [21, 24, 240]) session.act(set('depth', mm), 'visit-1');
     session.act({ act: 'closePorts', id: 'rail-1', with: 'capped' });
@@ -187,7 +76,7 @@ describe('a job being edited', () => {
     expect(depthOf(session.getSnapshot().job)).to.equal(0.24);
   });
   it('undoes a visit as one step even when its first letters were saved on the way', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const session = bench.open();
     session.act(set('depth', 22), 'visit-1');
     await bench.tick();
@@ -199,7 +88,7 @@ describe('a job being edited', () => {
     expect(session.getSnapshot().undo).to.equal(undefined);
   });
   it('keeps the last 200 steps of undo, and no more', () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     bench.online = false;
     const session = bench.open();
     for (let mm = 101; mm <= 305; mm++) session.act(set('depth', mm));
@@ -209,7 +98,7 @@ describe('a job being edited', () => {
     expect(depthOf(session.getSnapshot().job)).to.equal(0.105); // as the first five left it
   });
   it('asks what it missed when a later revision is told of, or that the job is gone; not for what it has', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     bench.revision = 5;
     const session = bench.open();
     for (const known of [5, 4, 1]) session.hear(known);
@@ -226,13 +115,13 @@ describe('a job being edited', () => {
     expect(session.getSnapshot().save).to.deep.equal({ status: 'refused', message: 'There is no such job.' });
   });
   it('refuses an act that cannot be done, in words, and changes nothing', () => {
-    const session = new Bench().open();
+    const session = new SessionBench().open();
     expect(session.act({ act: 'setOnPart', id: 'hose-1', key: 'length', value: 'long' })).to.equal(false);
     expect(session.getSnapshot().notice).to.match(/^Not done: /);
     expect(session.getSnapshot().job).to.equal(mailVan);
   });
   it('keeps acts and steps of undo through a lost connection and a reload, and sends them in order', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     bench.online = false;
     const session = bench.open();
     session.act(set('depth', 240));
@@ -251,7 +140,7 @@ describe('a job being edited', () => {
     expect(depthOf(reloaded.getSnapshot().job)).to.equal(0.24);
   });
   it('does once what it sends again because the answer was lost, and shows it once', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const session = bench.open();
     const turned = tryAct(mailVan, { act: 'turnRound', id: 'filter-1' });
     session.act({ act: 'turnRound', id: 'filter-1' });
@@ -266,7 +155,7 @@ describe('a job being edited', () => {
     expect(reloaded.getSnapshot().job).to.deep.equal(turned.ok && turned.value);
   });
   it('joins what others did to other fields, at once and beneath what is still to be sent', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const [mine, theirs] = [bench.open('a'), bench.open('b')];
     theirs.act(set('outletHeight', 111));
     await bench.tick();
@@ -281,7 +170,7 @@ describe('a job being edited', () => {
     expect(theirs.getSnapshot().job).to.deep.equal(mine.getSnapshot().job);
   });
   it('does not undo what somebody else changed since', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const [mine, theirs] = [bench.open('a'), bench.open('b')];
     mine.act(set('depth', 240));
     await bench.tick();
@@ -298,7 +187,7 @@ describe('a job being edited', () => {
   });
   for (const choice of ['mine', 'theirs'] as const)
     it(`asks when both changed one field, overwrites nothing meanwhile, and keeps ${choice} on request`, async () => {
-      const bench = new Bench();
+      const bench = new SessionBench();
       const [session, other] = [bench.open('a'), bench.open('b')];
       other.act(set('depth', 111));
       await bench.tick();
@@ -320,11 +209,11 @@ describe('a job being edited', () => {
     });
   const isDepth = (act: Act) => act.act === 'set' && act.path.at(-1) === 'depth';
   for (const [how, deny] of [
-    ['refuses', (bench: Bench) => (bench.forbids = isDepth)],
-    ['cannot read', (bench: Bench) => (bench.chokesOn = isDepth)],
+    ['refuses', (bench: SessionBench) => (bench.forbids = isDepth)],
+    ['cannot read', (bench: SessionBench) => (bench.chokesOn = isDepth)],
   ] as const)
     it(`saves all the rest when the server ${how} one act, and keeps that one with why, through a reload`, async () => {
-      const bench = new Bench();
+      const bench = new SessionBench();
       deny(bench);
       const session = bench.open();
       for (let i = 0; i < 20; i++) session.act(set('outletHeight', 20 + i));
@@ -349,7 +238,7 @@ describe('a job being edited', () => {
       expect(reloaded.getSnapshot().refused).to.deep.equal([]);
     });
   it('drops what was refused of a field once the field gets another value, or on request', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     bench.forbids = (act) => isDepth(act) && (act as { value: { si: number } }).value.si > 0.2395;
     const session = bench.open();
     const refuse = async () => {
@@ -369,7 +258,7 @@ describe('a job being edited', () => {
     expect(bench.stored.a!.refused).to.deep.equal([]);
   });
   it('keeps as refused what cannot be done any more on what others left', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     const [mine, theirs] = [bench.open('a'), bench.open('b')];
     theirs.act({ act: 'takeOut', id: 'filter-1' });
     await bench.tick();
@@ -379,7 +268,7 @@ describe('a job being edited', () => {
     expect(mine.getSnapshot().refused.map((r) => (r.act as { value: string }).value)).to.deep.equal(['a long thought']);
   });
   it('takes over what a page beside it had not saved when it was closed, once', async () => {
-    const bench = new Bench();
+    const bench = new SessionBench();
     bench.online = false;
     const [mine, theirs] = [bench.open('a'), bench.open('b')];
     mine.act(set('depth', 240));
@@ -414,7 +303,7 @@ describe('a job being edited', () => {
       fc.asyncProperty(
         fc.array(fc.tuple(fc.boolean(), fc.nat(), fc.nat(500), fc.boolean()), { maxLength: 24 }),
         async (moves) => {
-          const bench = new Bench();
+          const bench = new SessionBench();
           const pages = [bench.open('a'), bench.open('b')];
           const settle = async () => {
             for (let i = 0; i < 12; i++) {

@@ -311,6 +311,7 @@ export class JobSession {
 
   async #catchUp(): Promise<void> {
     this.#running = true;
+    this.#newest = 0; // asked for now: a server that has less, such as one put back, is not asked for ever
     try {
       await this.#take(await this.#ports.since(this.id, this.#stored.revision), []);
     } catch (error) {
