@@ -1,6 +1,6 @@
 // npm run said: writes anew what Endrel says of the jobs of packages/core/test/said; what moved is read in the diff.
 import { writeFileSync } from 'node:fs';
-import { saidFile, saidOfJobs, saidOfLimits } from '../packages/core/test/said/said-jobs.ts';
+import { saidFile, saidOfJobs, saidOfLimits, saidOfThreads } from '../packages/core/test/said/said-jobs.ts';
 
-for (const [name, said] of Object.entries({ ...saidOfJobs, ...saidOfLimits }))
+for (const [name, said] of Object.entries({ ...saidOfJobs, ...saidOfLimits, ...saidOfThreads }))
   writeFileSync(saidFile(name), said().join('\n'));

@@ -1,3 +1,8 @@
+import { applyAct } from '../../src/acts/apply-act.ts';
+import { genericSearch } from '../../src/fittings/stock.ts';
+import { ChainPlanner, fillJoints } from '../../src/joints/chain-plan.ts';
+import type { ThreadReading } from '../../src/threads/thread-reading.ts';
+import { mm } from '../../src/units/quick.ts';
 import { rules } from '../../src/checks/rules.ts';
 import { snagsOf } from '../../src/checks/snags.ts';
 import { demoJobs } from '../../src/demo/index.ts';
@@ -10,10 +15,30 @@ import type { Limit } from '../limits/limit.ts';
 import { runLimits } from '../limits/run-limits.ts';
 import { tankLimits } from '../limits/tank-limits.ts';
 import { wiringLimits } from '../limits/wiring-limits.ts';
-import { afterRailJob } from '../rule-cases.ts';
-import { saidOf, snagLines } from './what-is-said.ts';
+import { afterRailJob, changed } from '../rule-cases.ts';
+import { saidOf, saidOfReading, snagLines } from './what-is-said.ts';
 
-const jobs = { ...demoJobs, afterRail: afterRailJob() };
+/** A job whose joints all have what goes between them. */
+function filled(job: Job): Job {
+  const findings = findingsOf(job);
+  const act = fillJoints(findings.joints, new ChainPlanner(genericSearch()).plan(findings));
+  return act ? applyAct(job, act) : job;
+}
+/** A job whose wires are all too thin. */
+const thinWired = (job: Job): Job =>
+  changed(job, ({ wiring }) => {
+    for (const wire of wiring!.wires!) if (wire.area) wire.area = { si: 0.35e-6, unit: 'mm²' };
+  });
+
+/** Threads as a fitter reads them: each gender, with the pitch by crests, gauge and count, the look known or not, new and worn. */
+const readings: readonly ThreadReading[] = [9.4, 12.9, 13.1, 14.1, 15.8, 18.9, 20.8, 26.3].flatMap((diameter) =>
+  (['male', 'female'] as const).flatMap((gender): ThreadReading[] => [
+    { gender, diameter: mm(diameter), pitch: { by: 'crests', crests: 8, over: mm(9.9) }, taper: false },
+    { gender, diameter: mm(diameter), pitch: { by: 'gauge', pitch: mm(1.411) }, seen: 'cone' },
+    { gender, diameter: mm(diameter), pitch: { by: 'count', count: 9, over: mm(12.7) }, taper: true },
+    { gender, diameter: mm(diameter), error: mm(0.1), pitch: { by: 'unknown' } },
+  ]),
+);
 const limits = {
   'over-fuel-limits': fuelLimits,
   'over-joint-limits': jointLimits,
@@ -38,6 +63,12 @@ type Said = Readonly<Record<string, () => string[]>>;
 const madeBy = <T>(of: Readonly<Record<string, T>>, say: (one: T) => string[]): Said =>
   Object.fromEntries(Object.entries(of).map(([name, one]) => [name, () => say(one)]));
 
-export const saidOfJobs = madeBy(jobs, (job: Job) => saidOf(structuredClone(job)));
+export const saidOfJobs: Said = {
+  ...madeBy(demoJobs, (job: Job) => saidOf(structuredClone(job))),
+  'after-rail': () => saidOf(afterRailJob(), ['snags', 'run', 'findings']),
+  'filled-tender': () => saidOf(filled(demoJobs.flatBedTender), ['sheets', 'joints']),
+  'thin-wired-pickup': () => saidOf(thinWired(demoJobs.rescuePickup), ['snags', 'circuit']),
+};
+export const saidOfThreads: Said = { threads: () => readings.flatMap(saidOfReading) };
 export const saidOfLimits = madeBy(limits, (all: readonly Limit[]) => all.flatMap(saidOver));
 export const saidFile = (name: string): URL => new URL(`./${name}.txt`, import.meta.url);

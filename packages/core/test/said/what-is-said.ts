@@ -3,6 +3,7 @@ import { cardsOf } from '../../src/cards/cards.ts';
 import { genericSearch } from '../../src/fittings/stock.ts';
 import { describeRunFault } from '../../src/run/run-fault.ts';
 import { ChainPlanner } from '../../src/joints/chain-plan.ts';
+import { hoseEnds } from '../../src/joints/hose-end-steps.ts';
 import { placeOf } from '../../src/joints/joint-place.ts';
 import { lineMatrix } from '../../src/joints/line-matrix.ts';
 import { makeUp } from '../../src/joints/make-up.ts';
@@ -16,48 +17,54 @@ import { circuitsOf } from '../../src/run/circuits.ts';
 import { resultsOf, type RunSolution } from '../../src/run/solve-run.ts';
 import { systemCurve } from '../../src/run/system-curve.ts';
 import type { Figure } from '../../src/units/quantity.ts';
+import { findThread, type Candidate } from '../../src/threads/find-thread.ts';
+import type { ThreadReading } from '../../src/threads/thread-reading.ts';
 import { sayIn, type Say } from '../../src/units/unit-system.ts';
 import { sayWords } from '../../src/units/words.ts';
-import { diagramGraph } from '../../src/wiring/diagram.ts';
+import { diagramGraph, diagramOf, type DiagramGraph, type LaidGraph } from '../../src/wiring/diagram.ts';
 import { proofsOf } from '../../src/wiring/proofs.ts';
 import { connectorFaces, rollPlans, wireCells } from '../../src/wiring/wire-list.ts';
 import { workingsOf } from '../../src/working/workings.ts';
 
+/** Which threads readings can be, how likely, and what to measure to know. */
+export const saidOfReading = (reading: ThreadReading): string[] => {
+  const { candidates, bySize, nearMisses, next } = findThread(reading);
+  const told = (list: readonly Candidate[]) =>
+    list.map(({ thread, fit, probability }) => ({ code: thread.code, probability, ...fit }));
+  return under(
+    linesOf(reading).join(''),
+    linesOf({ is: told(candidates), near: told(nearMisses), bySize: bySize.map((t) => t.code), next }),
+  );
+};
+
 /** Everything that Endrel says and reckons of a job, as lines of text under headings: what a change of the program moves is seen in them. */
-export function saidOf(job: Job, say: Say = sayIn('metric')): string[] {
+export function saidOf(job: Job, only?: readonly SaidOf[], say: Say = sayIn('metric')): string[] {
   const { findings, snags } = assess(job);
-  const sheets = cardsOf({
-    job: findings.job,
-    joints: findings.joints,
-    say,
-    asOf: ['revision 1'],
-    stops: snags.filter((s) => s.grade === 'stop').length,
-  });
-  return [
-    ...under('asks', [
+  const stops = snags.filter((s) => s.grade === 'stop').length;
+  const sections: Record<SaidOf, () => string[]> = {
+    asks: () => [
       ...findings.needs.map((n) => `${n.stage}: ${needTitle(findings.job, n)}`),
       ...findings.faults.map((f) => describeRunFault(f, findings.job)),
-    ]),
-    ...under(
-      'snags',
-      snags.flatMap((s) => snagLines(s, say)),
-    ),
-    ...under('workings', linesOf(workingsOf(findings).filter(({ key }) => !key.includes(':') || TOLD.test(key)))),
-    ...under('sheets', linesOf(sheets)),
-    ...under('joints', linesOf(ofJoints(findings))),
-    ...under('wiring', linesOf(ofWiring(findings))),
-    ...under('run', linesOf(ofRun(findings))),
-    ...under(
-      'findings',
-      linesOf({ ...findings, ...LEFT_OUT, solution: findings.solution && solutionOf(findings.solution) }),
-    ),
-  ];
+    ],
+    snags: () => snags.flatMap((s) => snagLines(s, say)),
+    workings: () => linesOf(workingsOf(findings).filter(({ key }) => !key.includes(':') || TOLD.test(key))),
+    sheets: () => linesOf(cardsOf({ job: findings.job, joints: findings.joints, say, asOf: ['revision 1'], stops })),
+    joints: () => linesOf(ofJoints(findings)),
+    lists: () => linesOf(ofWiring(findings)),
+    run: () => linesOf(ofRun(findings)),
+    circuit: () => linesOf(findings.wiring),
+    findings: () => linesOf({ ...findings, ...LEFT_OUT, solution: findings.solution && solutionOf(findings.solution) }),
+  };
+  return Object.entries(sections).flatMap(([key, lines]) =>
+    !only || only.includes(key as SaidOf) ? under(key, lines()) : [],
+  );
 }
+type SaidOf = 'asks' | 'snags' | 'workings' | 'sheets' | 'joints' | 'lists' | 'run' | 'circuit' | 'findings';
 
 /** Of the workings by operating point. */
 const TOLD = /:(fullLoad|worst)$|^voltage:/;
-/** What the lines above it are made of. */
-const LEFT_OUT = { asLeft: undefined, job: undefined, needs: undefined, faults: undefined };
+/** What is told under a heading of its own. */
+const LEFT_OUT = { asLeft: undefined, job: undefined, needs: undefined, faults: undefined, wiring: undefined };
 const solutionOf = ({ worstSuction, wired: _, ...rest }: RunSolution) => ({
   ...rest,
   worstSuction: worstSuction && { ...worstSuction, result: undefined },
@@ -88,6 +95,7 @@ function ofJoints(findings: Findings) {
     places: joints.map((j) => placeOf(findings, j)),
     made: joints.flatMap((j) => j.meetings.map((m) => ({ number: m.number, ...makeUp(m, j.joint) }))),
     needed: neededParts(job, joints, plans, []),
+    ends: hoseEnds(job, joints),
   };
 }
 
@@ -98,7 +106,28 @@ const ofWiring = ({ job, wiring }: Findings) =>
     faces: connectorFaces(job.wiring),
     proofs: proofsOf(job, wiring?.pumps ?? []),
     graph: diagramGraph(job.wiring),
+    diagram: diagramOf(job.wiring, inOneRow(diagramGraph(job.wiring))),
   };
+
+/** Boxes side by side and wires in steps under them: where a layout engine would put them does not matter here. */
+const inOneRow = ({ children, edges }: DiagramGraph): LaidGraph => ({
+  width: 200 * children.length,
+  height: 900,
+  children: children.map(({ id, width, height }, i) => ({ id, width, height, x: 200 * i, y: 10 })),
+  edges: edges.map(({ id }, i) => ({
+    id,
+    sections: [
+      {
+        startPoint: { x: 40 * i, y: 300 },
+        bendPoints: [
+          { x: 40 * i, y: 400 + 10 * i },
+          { x: 40 * i + 300, y: 400 + 10 * i },
+        ],
+        endPoint: { x: 40 * i + 300, y: 300 },
+      },
+    ],
+  })),
+});
 
 const ofRun = ({ job, solution, fuel, demand }: Findings) =>
   solution &&
