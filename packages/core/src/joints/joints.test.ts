@@ -350,6 +350,15 @@ describe('room for spanners between ends through one wall', () => {
       { id: 'd', size: '−6' }, // nobody has said where
     ]);
     expect(placed.map((p) => p.id)).to.deep.equal(['a', 'b', 'c']);
+    expect(placed.map((p) => p.label)).to.deep.equal(['end 1', 'end 2', 'end 3']);
+    const named = placedEnds([
+      { id: 'a', label: 'Feed', size: '−6' },
+      { id: 'b', along: { si: 0.03, unit: 'mm' } },
+    ]);
+    expect(
+      named.map((p) => p.label),
+      'without a size none',
+    ).to.deep.equal(['Feed']);
     const pairs = endPairs(placed);
     expect(pairs.map((p) => `${p.a.id}${p.b.id}`)).to.deep.equal(['ab', 'bc', 'ac']);
     expect(pairs[0]!.distance).to.be.closeTo(0.03, 1e-12);

@@ -25,6 +25,47 @@ describe('a shelf file', () => {
     expect(adapter.ports.map((p) => p.form)).to.deep.equal(['flare37', 'npt']);
     expect([count, note]).to.deep.equal([3, 'drawer 4']);
   });
+  it('of a part of one’s own takes the shape from its ports, and the flats from the largest of them', () => {
+    const adapterOf = (given: Partial<Record<(typeof shelfColumns)[number], string>>) => {
+      const read = readShelfCsv([heading, row({ ...own, ...given })]);
+      if (!read.ok) throw new Error(JSON.stringify(read.fault));
+      return (read.value as [ShelfPart])[0].adapter;
+    };
+    const two = adapterOf({});
+    expect(two).to.deep.include({
+      name: 'shop 7',
+      shape: 'straight',
+      angle: 0,
+      length: mm(30),
+      material: 'steel',
+      price: 0,
+    });
+    expect(two).to.not.have.property('making');
+    expect(two).to.not.have.property('maximumPressure');
+    expect(adapterOf({ 'port 2': '' }).shape).to.equal('cap');
+    expect(adapterOf({ 'port 3': 'male flare37 -6' }).shape).to.equal('tee');
+    const flats = (port: string) => adapterOf({ 'port 2': port }).flats;
+    expect(flats('female flare37 -12')).to.be.greaterThan(flats('female flare37 -6'));
+    expect(flats('male flare37 -3')).to.be.greaterThan(0);
+    const whole = adapterOf({
+      name: 'Long one',
+      shape: 'banjo',
+      flats: '22 mm',
+      angle: '90',
+      making: 'crimped',
+      bore: '5 mm',
+    });
+    expect(whole).to.deep.include({ name: 'Long one', shape: 'banjo', flats: mm(22), making: 'crimped', bore: mm(5) });
+    expect(whole.angle).to.be.closeTo(Math.PI / 2, 1e-12);
+  });
+  it('may say of a generic part what is not as usual', () => {
+    const usual = genericAdapters()[40]!;
+    const read = readShelfCsv([
+      heading,
+      row({ code: usual.code, count: '1', name: 'Ours', bore: '3 mm', shape: 'elbow' }),
+    ]);
+    expect(read.ok && read.value[0]!.adapter).to.deep.equal({ ...usual, name: 'Ours', bore: mm(3), shape: 'elbow' });
+  });
   it('needs but code and count of a generic part', () => {
     const { code } = genericAdapters()[40]!;
     const read = readShelfCsv([
