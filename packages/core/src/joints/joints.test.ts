@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { carburettorJob, changed, cleanJob, fit, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import { genericAdapter, genericAdapters } from '../fittings/adapter-catalogue.ts';
+import type { Adapter } from '../fittings/adapter.ts';
 import { ChainSearch } from '../fittings/chain-search.ts';
 import { readPort } from '../fittings/read-port.ts';
 import { sayPort, type Port } from '../fittings/port.ts';
@@ -261,6 +262,13 @@ describe('how a joint is made up', () => {
     expect(flare.source).to.match(/from memory/);
     const alloy = makeUp(meeting('male flare37 -6', 'swivel female flare37 -6'), {}, ['aluminium'])!;
     expect(alloy.tightening).to.deep.include({ least: 14, most: 17 });
+    const cone = meeting('male flare37 -6', 'swivel female flare37 -6');
+    const ends = cone.ends.map((e, i) => (i === 1 ? { ...e, material: 'aluminium' as const } : e)) as typeof cone.ends &
+      [];
+    expect(makeUp({ ...cone, ends }, {})!.tightening, 'by the end itself').to.deep.include({ least: 14, most: 17 });
+    const across = cone.ends.map((e) => ({ ...e, flats: { si: 0.019, unit: 'mm' } })) as unknown as typeof cone.ends;
+    expect(makeUp({ ...cone, ends: across }, {})!.spanners, 'as measured').to.deep.equal([0.019]);
+    expect(made('male npt 1/4', 'female flare37 -6'), 'what does not mate is not made up').to.equal(undefined);
     expect(made('male npt 1/4', 'female npt 1/4').tightening).to.deep.equal({ by: 'turns', least: 2, most: 3 });
     expect(made('male quick 5/16', 'female quick 5/16').tightening).to.deep.include({ by: 'hand' });
   });
@@ -293,7 +301,12 @@ describe('the missing list', () => {
       bench: { [end.code]: { name: end.name, count: 4 }, odd: { name: 'Odd thing', count: 2 } },
     };
     expect(list(laid).find((r) => r.code === end.code)).to.include({ missing: 0, toBuy: 0, over: 2, onBench: 4 });
-    expect(list(laid).find((r) => r.code === 'odd')).to.include({ needed: 0, over: 2 });
+    expect(list(laid).find((r) => r.code === 'odd')).to.deep.include({ needed: 0, over: 2, joints: [] });
+    // what is not there is not listed; of what no joint takes, nothing is spare
+    const bench = { gone: { name: 'Gone thing', count: 0 }, ring: { name: 'O-ring of another job', count: 2 } };
+    const rows = list({ ...job, bench });
+    expect(rows.some((r) => r.code === 'gone')).to.equal(false);
+    expect(rows.find((r) => r.code === 'ring')).to.include({ spare: 0, toBuy: 0, over: 2 });
     const onShelf = list(job, [{ adapter: end.adapter!, count: 1 }]).find((r) => r.code === end.code)!;
     expect(onShelf).to.include({ missing: 1, onShelf: 1, toBuy: 1 });
   });
@@ -374,6 +387,22 @@ describe('how hose ends are made', () => {
     const ends = hoseEnds(job, jointsOf(job));
     expect(ends.find((h) => h.part === 'hose-2')!.ends.map((e) => e.kind)).to.deep.equal(['clamped', 'reusable']);
     expect(ends.find((h) => h.part === 'hose-3')!.ends.map((e) => e.kind)).to.deep.equal(['reusable', 'reusable']);
+    // by the end itself at either end: its name, how it is made, a banjo whatever that is; none for what does not mate
+    const [first, second] = ['hose-3', 'hose-3'].map((id, i) =>
+      jointsOf(job).findIndex((j) => (i ? j.from : j.to) === id),
+    );
+    const withEnds = (change: (end: Adapter) => Adapter) =>
+      hoseEnds(
+        job,
+        jointsOf(job).map((j, i) => (i === first || i === second ? { ...j, chain: j.chain.map(change) } : j)),
+      ).find((h) => h.part === 'hose-3')!.ends;
+    expect(withEnds((e) => ({ ...e, name: 'Ours', making: 'crimped' }))).to.deep.equal(
+      [first!, second!].map((at) => ({ joint: jointsOf(job)[at]!.number, kind: 'crimped', what: 'Ours' })),
+    );
+    expect(withEnds((e) => ({ ...e, shape: 'banjo', making: 'pushOn' })).map((e) => e.kind)).to.deep.equal([
+      'banjo',
+      'banjo',
+    ]);
     const steps = Object.values(endSteps).map((s) => s.join());
     expect(new Set(steps).size).to.equal(steps.length);
     expect(endSteps.reusable.join()).to.match(/Mark the hose/);

@@ -16,6 +16,29 @@ function solve(job: Job): RunSolution {
 }
 const LITRES_PER_HOUR = 3.6e6;
 
+describe('what the usual points leave out of a circuit', () => {
+  const { wiring } = demoJobs.mailVan;
+  const cranking = (harness: Job['wiring']) =>
+    findingsOf(cleanJob((j) => (j.wiring = harness))).solution!.wired!.cranking;
+  const withBattery = (change: object | undefined): Job['wiring'] => {
+    const others = wiring!.devices!.filter((d) => d.kind !== 'battery');
+    const batteries = wiring!.devices!.filter((d) => d.kind === 'battery');
+    return { ...wiring!, devices: [...others, ...(change ? batteries.map((d) => ({ ...d, ...change })) : [])] };
+  };
+  it('is cranking, at what the battery keeps then, against a manifold without vacuum', () => {
+    const { point } = cranking(wiring)!;
+    expect(point).to.deep.include({ key: 'cranking', manifold: 0, feed: 'cranking' });
+    expect(point.voltage).to.be.within(8, 11);
+    const weak = cranking(withBattery({ cranking: { si: 8.5, unit: 'V' } }))!;
+    expect(weak.point.voltage).to.be.closeTo(8.5, 1e-9);
+    expect(weak.pumpFlow).to.be.lessThan(cranking(wiring)!.pumpFlow);
+  });
+  it('is nothing at cranking where no battery stands', () => {
+    expect(cranking(withBattery(undefined))).to.equal(undefined);
+    expect(cranking(withBattery({ stands: 'out' }))).to.equal(undefined);
+  });
+});
+
 describe('a solved run', () => {
   for (const [name, job] of Object.entries({
     mailVan: demoJobs.mailVan,

@@ -106,6 +106,14 @@ describe('lists of wires', () => {
         ],
       },
     ]);
+    // a wire that is taken out, or ends nowhere, is in no cavity; a face of blanks is the connector's own name
+    const wires = build.harness.wires!.map((w, i) =>
+      i === 0 ? { ...w, stands: 'out' as const } : { ...w, to: undefined },
+    );
+    const devices = build.harness.devices!.map((d) => ('face' in d ? { ...d, face: ' ', cavities: ' 4 ' } : d));
+    const faces = connectorFaces({ ...build.harness, devices, wires: wires });
+    expect(faces.flatMap((f) => f.ways.map((w) => [w.cavities, w.wires.length]))).to.deep.include(['4', 0]);
+    expect(faces.map((f) => f.name)).to.not.include(' ');
   });
 });
 
@@ -215,5 +223,18 @@ describe('proofs', () => {
     expect([...by.keys()]).to.include.members(['prime', 'stall', 'inertia-inertia-switch-1']);
     // two seconds of prime and one for the ear
     expect(by.get('prime')!.most!.si).to.equal(3);
+  });
+  it('where no control unit stands, ask for no time of a prime, and for no switch that is not there', () => {
+    const { wiring, parts } = demoJobs.mailVan;
+    const bare = {
+      ...wiring!,
+      devices: wiring!.devices!.filter((d) => d.kind !== 'controlUnit' && d.kind !== 'inertiaSwitch'),
+    };
+    const pumps = findingsOf(demoJobs.mailVan).wiring!.pumps;
+    const by = new Map(proofsOf({ wiring: bare, parts }, pumps).map((p) => [p.key, p]));
+    expect(by.get('prime')).to.not.have.property('most');
+    expect(by.get('prime')!.how).to.match(/must not start at all/);
+    expect([...by.keys()].filter((k) => k.startsWith('inertia'))).to.deep.equal([]);
+    expect(proofsOf({ wiring: bare, parts }, []).filter((p) => p.group === 'cutOff')).to.deep.equal([]);
   });
 });

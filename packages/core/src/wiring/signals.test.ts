@@ -52,6 +52,26 @@ describe('sender and gauge over the circuit', () => {
     });
     expect(findingsOf(job).levels![0]!.isOpen).to.equal(true);
   });
+  it('is off by a share of the gauge’s span, empty to full', () => {
+    const spanned = changed(sharing(0.05), (j) =>
+      Object.assign(j.gauge!, { gaugeEmpty: ohm(240), gaugeFull: ohm(33) }),
+    );
+    const [level] = findingsOf(spanned).levels!;
+    for (const r of level!.readings) expect(r.off!).to.be.closeTo((r.running! - r.ohms) / (33 - 240), 1e-12);
+    const unread = changed(spanned, (j) => delete j.gauge!.gaugeFull);
+    for (const r of findingsOf(unread).levels![0]!.readings) expect(r).to.not.have.property('off');
+  });
+  it('a converter between them is named, and what it hides is no open circuit', () => {
+    const job = changed(demoJobs.mailVan, (j) => {
+      j.wiring!.wires = j.wiring!.wires!.filter((w) => w.from?.device !== 'level-sender-1');
+      const build = new HarnessBuild(j.wiring);
+      build.device('converter');
+      j.wiring = build.harness;
+    });
+    const [level] = findingsOf(job).levels!;
+    expect(level).to.deep.include({ converter: 'converter-1', isOpen: false });
+    expect(findingsOf(demoJobs.mailVan).levels![0]).to.not.have.any.keys('converter', 'held');
+  });
   it('two senders in series add, and a stabiliser feeds the gauge', () => {
     const job = changed(demoJobs.mailVan, (j) => {
       Object.assign(j.gauge!, {
@@ -124,6 +144,17 @@ describe('a wideband’s output', () => {
     const [offset] = widebandOffsets(build.harness);
     expect(offset!.offset).to.be.closeTo(0.06, 1e-12);
     expect(offset!.mixture).to.be.closeTo(0.12, 1e-12);
+    // one of the two voltages says nothing; without a slope there is no mixture
+    for (const half of [{ expected: volt(2.35) }, { read: volt(2.41) }]) {
+      const bare = new HarnessBuild();
+      bare.device('wideband', half);
+      expect(widebandOffsets(bare.harness)).to.deep.equal([]);
+    }
+    const flat = new HarnessBuild();
+    flat.device('wideband', { expected: volt(2.35), read: volt(2.3) });
+    expect(widebandOffsets(flat.harness)[0]).to.not.have.property('mixture');
+    flat.device('fuse');
+    expect(widebandOffsets(flat.harness), 'no other device has one').to.have.length(1);
     expect(widebandOffsets(new HarnessBuild().harness)).to.deep.equal([]);
   });
 });
