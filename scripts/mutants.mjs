@@ -88,7 +88,7 @@ function drawn(file) {
     return dice < share ? [`${file}:${from + 1}-${Math.min(from + CHUNK, lines.length)}`] : [];
   });
 }
-const sources = paths.flatMap(filesIn).filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts'));
+const sources = paths.flatMap(filesIn).filter((f) => f.endsWith('.ts') && !/(\.test|-bench)\.ts$/.test(f));
 const temporary = mkdtempSync(path.join(os.tmpdir(), 'endrel-mutants-'));
 const config = path.join(temporary, 'stryker.conf.json');
 writeFileSync(

@@ -1,6 +1,12 @@
 // npm run said: writes anew what Endrel says of the jobs of packages/core/test/said; what moved is read in the diff.
 import { writeFileSync } from 'node:fs';
-import { saidFile, saidOfJobs, saidOfLimits, saidOfThreads } from '../packages/core/test/said/said-jobs.ts';
+import {
+  saidFile,
+  saidOfDeeds,
+  saidOfJobs,
+  saidOfLimits,
+  saidOfThreads,
+} from '../packages/core/test/said/said-jobs.ts';
 
-for (const [name, said] of Object.entries({ ...saidOfJobs, ...saidOfLimits, ...saidOfThreads }))
+for (const [name, said] of Object.entries({ ...saidOfJobs, ...saidOfLimits, ...saidOfThreads, ...saidOfDeeds }))
   writeFileSync(saidFile(name), said().join('\n'));

@@ -16,6 +16,7 @@ import { runLimits } from '../limits/run-limits.ts';
 import { tankLimits } from '../limits/tank-limits.ts';
 import { wiringLimits } from '../limits/wiring-limits.ts';
 import { afterRailJob, changed } from '../rule-cases.ts';
+import { saidOfActs, saidOfLayouts } from './what-acts-do.ts';
 import { saidOf, saidOfReading, snagLines } from './what-is-said.ts';
 
 /** A job whose joints all have what goes between them. */
@@ -68,6 +69,15 @@ export const saidOfJobs: Said = {
   'after-rail': () => saidOf(afterRailJob(), ['snags', 'run', 'findings']),
   'filled-tender': () => saidOf(filled(demoJobs.flatBedTender), ['sheets', 'joints']),
   'thin-wired-pickup': () => saidOf(thinWired(demoJobs.rescuePickup), ['snags', 'circuit']),
+};
+export const saidOfDeeds: Said = {
+  layouts: () => [demoJobs.mailVan, demoJobs.rescuePickup, demoJobs.beachBuggy].flatMap(saidOfLayouts),
+  acts: () =>
+    Object.entries(demoJobs).flatMap(([name, job], i) => [
+      `== ${name}`,
+      ...saidOfActs(structuredClone(job), i + 1),
+      '',
+    ]),
 };
 export const saidOfThreads: Said = { threads: () => readings.flatMap(saidOfReading) };
 export const saidOfLimits = madeBy(limits, (all: readonly Limit[]) => all.flatMap(saidOver));

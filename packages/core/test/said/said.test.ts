@@ -1,10 +1,14 @@
 import { expect } from 'chai';
 import { moved } from './moved.ts';
 import { expectAsWritten } from './as-written.ts';
-import { saidOfJobs, saidOfThreads } from './said-jobs.ts';
+import { saidOfDeeds, saidOfJobs, saidOfThreads } from './said-jobs.ts';
 
 describe('what Endrel says of whole jobs, word for word and figure for figure', () => {
   for (const [name, said] of Object.entries(saidOfJobs)) it(name, () => expectAsWritten(name, said));
+});
+
+describe('what acts do', () => {
+  for (const [name, said] of Object.entries(saidOfDeeds)) it(name, () => expectAsWritten(name, said));
 });
 
 describe('what Endrel makes of threads as they are read', () => {
