@@ -152,8 +152,12 @@ const LONGEST = 8; // numbers in a row that are each told
 const MANY = 6; // rows of one shape that are told by their columns
 
 type Told = Readonly<Record<string, unknown>>;
-const number = (value: number): string =>
-  Number.isFinite(value) ? String(Number(value.toPrecision(DIGITS))) : `${value}`;
+const NOTHING = 1e-12; // m3/s, A, m …: what is left over where nothing is
+
+const number = (value: number): string => {
+  if (!Number.isFinite(value)) return `${value}`;
+  return Math.abs(value) < NOTHING ? '0' : String(Number(value.toPrecision(DIGITS)));
+};
 const plain = (value: unknown): string => (typeof value === 'number' ? number(value) : String(value));
 const isObject = (value: unknown): value is Told => typeof value === 'object' && value !== null;
 const isFigure = (value: unknown): value is Figure =>
