@@ -66,6 +66,30 @@ describe('what an act touched', () => {
       ),
     ).to.not.be.empty;
   });
+  it('is a row where rows come or go at the end of a list, and the list where its order moves', () => {
+    const rowsOf = (...ids: string[]): Job => ({ ...mailVan, points: { own: ids.map((id) => ({ id })) } });
+    const paths = (before: string[], now: string[]) =>
+      touchedBy(rowsOf(...before), rowsOf(...now)).map((path) => path.slice(2).join('/'));
+    expect(paths(['a', 'b'], ['a', 'b', 'c'])).to.deep.equal(['c']);
+    expect(paths(['a', 'b', 'c'], ['a'])).to.deep.equal(['b', 'c']);
+    expect(paths(['a', 'b'], ['a', 'c']), 'one for another').to.deep.equal(['b', 'c']);
+    expect(paths(['a', 'b'], ['b']), 'out of its middle').to.deep.equal(['']);
+    expect(paths(['a', 'b'], ['b', 'a'])).to.deep.equal(['']);
+    expect(paths(['a', 'b'], ['a', 'c', 'b']), 'put between').to.deep.equal(['']);
+  });
+  it('of several fields names those that meet any of the other’s', () => {
+    const mine = [
+      ['survey', 'tank', 'depth'],
+      ['brief', 'power'],
+      ['parts', 'hose-1', 'length'],
+    ];
+    const theirs = [
+      ['parts', 'hose-1', 'length'],
+      ['brief', 'fuel'],
+      ['survey', 'tank', 'depth'],
+    ];
+    expect(overlap(mine, theirs)).to.deep.equal([mine[0], mine[2]]);
+  });
   it('meets what lies in it and what it lies in, and nothing beside it', () => {
     const length = [['parts', 'hose-1', 'length']];
     expect(overlap(length, [['parts', 'hose-1', 'bore']])).to.deep.equal([]);
