@@ -24,6 +24,12 @@ describe('places that could not be drawn', () => {
     expect(takeFailed(at('/jobs/1/run', '?part=pump-1&tab=heat'))).to.equal(true);
     expect(takeFailed(at('/jobs/1/run', '?tab=heat')), 'who goes there by hand may try again').to.equal(false);
   });
+  it('are forgotten one by one: the others stay', () => {
+    markFailed(at('/jobs/1/run'));
+    markFailed(at('/jobs/2/run'));
+    expect(takeFailed(at('/jobs/1/run'))).to.equal(true);
+    expect(takeFailed(at('/jobs/2/run'))).to.equal(true);
+  });
   it('are the last forty, each once', () => {
     for (let i = 0; i < 45; i++) markFailed(at(`/jobs/${i}/run`));
     markFailed(at('/jobs/44/run'));

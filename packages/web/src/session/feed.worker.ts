@@ -28,3 +28,5 @@ function open(): void {
   tab!.postMessage('"look"'); // the stream may have been open for long
   if (!source) open();
 };
+
+export {}; // a module, for all that it gives nothing

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { keptOf } from './kept.ts';
 import { depthOf, SessionBench, set } from './session-bench.ts';
 
 /** Two pages of one job: the other’s depth is saved, this one’s meets it. */
@@ -155,7 +156,9 @@ describe('a job being edited, in trouble', () => {
 
   it('what an older page did not know how to keep is taken as none', () => {
     const bench = new SessionBench();
-    const { refused, undo, redo } = bench.open('a', undefined).getSnapshot();
-    expect([refused, undo, redo]).to.deep.equal([[], undefined, undefined]);
+    expect(keptOf({})).to.deep.equal({ pending: [], refused: [], past: [], future: [] });
+    const session = bench.open('a', keptOf({}));
+    const { refused, undo, redo } = session.getSnapshot();
+    expect([refused, undo, redo, session.hasUnsaved]).to.deep.equal([[], undefined, undefined, false]);
   });
 });
