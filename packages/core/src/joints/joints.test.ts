@@ -1,8 +1,8 @@
 import { expect } from 'chai';
+import { filled, planOf } from '../../test/filled.ts';
 import { carburettorJob, changed, cleanJob, fit, get } from '../../test/rule-cases.ts';
 import { demoJobs } from '../demo/index.ts';
 import { genericAdapter, genericAdapters } from '../fittings/adapter-catalogue.ts';
-import type { Adapter } from '../fittings/adapter.ts';
 import { ChainSearch } from '../fittings/chain-search.ts';
 import { readPort } from '../fittings/read-port.ts';
 import { sayPort, type Port } from '../fittings/port.ts';
@@ -15,10 +15,8 @@ import { findingsOf } from '../reckoning/findings.ts';
 import { turned } from '../fittings/adapter.ts';
 import { jointsOf, seals } from '../run/joints.ts';
 import { mm } from '../units/quick.ts';
-import { endPairs, placedEnds } from './bulkhead-room.ts';
 import { ChainPlanner, chooseChain, fillJoints, keptChain, wasteOf } from './chain-plan.ts';
 import { commonSizes } from './common-sizes.ts';
-import { endSteps, hoseEnds } from './hose-end-steps.ts';
 import { jointPressure, jointWants } from './joint-wants.ts';
 import { makeUp } from './make-up.ts';
 import { neededParts } from './needed-parts.ts';
@@ -28,14 +26,6 @@ const port = (text: string): Port => {
   const read = readPort(text);
   if (!read.ok) throw new Error(read.fault);
   return read.value;
-};
-const planOf = (job: Job, planner = new ChainPlanner(genericSearch())) => planner.plan(findingsOf(job));
-const filled = (job: Job): Job => {
-  const act = fillJoints(jointsOf(job), planOf(job));
-  if (!act) return job;
-  const done = tryAct(job, act);
-  if (!done.ok) throw new Error(done.fault.message);
-  return done.value;
 };
 
 describe('the joint list of a job', () => {
@@ -263,10 +253,14 @@ describe('how a joint is made up', () => {
     const alloy = makeUp(meeting('male flare37 -6', 'swivel female flare37 -6'), {}, ['aluminium'])!;
     expect(alloy.tightening).to.deep.include({ least: 14, most: 17 });
     const cone = meeting('male flare37 -6', 'swivel female flare37 -6');
-    const ends = cone.ends.map((e, i) => (i === 1 ? { ...e, material: 'aluminium' as const } : e)) as typeof cone.ends &
-      [];
+    const [first, second] = cone.ends;
+    const ends = [first, { ...second, material: 'aluminium' as const }] as const;
     expect(makeUp({ ...cone, ends }, {})!.tightening, 'by the end itself').to.deep.include({ least: 14, most: 17 });
-    const across = cone.ends.map((e) => ({ ...e, flats: { si: 0.019, unit: 'mm' } })) as unknown as typeof cone.ends;
+    const flats = { si: 0.019, unit: 'mm' };
+    const across = [
+      { ...first, flats },
+      { ...second, flats },
+    ] as const;
     expect(makeUp({ ...cone, ends: across }, {})!.spanners, 'as measured').to.deep.equal([0.019]);
     expect(made('male npt 1/4', 'female flare37 -6'), 'what does not mate is not made up').to.equal(undefined);
     expect(made('male npt 1/4', 'female npt 1/4').tightening).to.deep.equal({ by: 'turns', least: 2, most: 3 });
@@ -351,62 +345,6 @@ describe('common sizes', () => {
   it('say nothing of pressure while the run is not solved, and offer no return where there is none', () => {
     expect([...commonSizes(demoJobs.beachBuggy, genericSearch())].every((r) => r.loss === undefined)).to.equal(true);
     expect([...commonSizes(carburettorJob(), genericSearch())].map((r) => r.back)).to.deep.equal([6, 8, 10]);
-  });
-});
-
-describe('room for spanners between ends through one wall', () => {
-  it('is judged for every two that have a place and a size', () => {
-    const placed = placedEnds([
-      { id: 'a', size: '−6' },
-      { id: 'b', size: '−6', along: { si: 0.03, unit: 'mm' } },
-      { id: 'c', hexagon: { si: 0.02, unit: 'mm' }, along: { si: 0.03, unit: 'mm' }, across: { si: 0.04, unit: 'mm' } },
-      { id: 'd', size: '−6' }, // nobody has said where
-    ]);
-    expect(placed.map((p) => p.id)).to.deep.equal(['a', 'b', 'c']);
-    expect(placed.map((p) => p.label)).to.deep.equal(['end 1', 'end 2', 'end 3']);
-    const named = placedEnds([
-      { id: 'a', label: 'Feed', size: '−6' },
-      { id: 'b', along: { si: 0.03, unit: 'mm' } },
-    ]);
-    expect(
-      named.map((p) => p.label),
-      'without a size none',
-    ).to.deep.equal(['Feed']);
-    const pairs = endPairs(placed);
-    expect(pairs.map((p) => `${p.a.id}${p.b.id}`)).to.deep.equal(['ab', 'bc', 'ac']);
-    expect(pairs[0]!.distance).to.be.closeTo(0.03, 1e-12);
-    // half of 2.2 × 17.46 mm of spanner and half of 1.1547 × 17.46 mm of hexagon
-    expect(pairs[0]!.needed).to.be.closeTo(0.02929, 1e-5);
-    expect(pairs[2]!.distance).to.be.closeTo(0.05, 1e-12);
-  });
-});
-
-describe('how hose ends are made', () => {
-  it('differs by what is on the hose, and every kind has its own steps', () => {
-    const job = filled(demoJobs.sprintCar);
-    const ends = hoseEnds(job, jointsOf(job));
-    expect(ends.find((h) => h.part === 'hose-2')!.ends.map((e) => e.kind)).to.deep.equal(['clamped', 'reusable']);
-    expect(ends.find((h) => h.part === 'hose-3')!.ends.map((e) => e.kind)).to.deep.equal(['reusable', 'reusable']);
-    // by the end itself at either end: its name, how it is made, a banjo whatever that is; none for what does not mate
-    const [first, second] = ['hose-3', 'hose-3'].map((id, i) =>
-      jointsOf(job).findIndex((j) => (i ? j.from : j.to) === id),
-    );
-    const withEnds = (change: (end: Adapter) => Adapter) =>
-      hoseEnds(
-        job,
-        jointsOf(job).map((j, i) => (i === first || i === second ? { ...j, chain: j.chain.map(change) } : j)),
-      ).find((h) => h.part === 'hose-3')!.ends;
-    expect(withEnds((e) => ({ ...e, name: 'Ours', making: 'crimped' }))).to.deep.equal(
-      [first!, second!].map((at) => ({ joint: jointsOf(job)[at]!.number, kind: 'crimped', what: 'Ours' })),
-    );
-    expect(withEnds((e) => ({ ...e, shape: 'banjo', making: 'pushOn' })).map((e) => e.kind)).to.deep.equal([
-      'banjo',
-      'banjo',
-    ]);
-    const steps = Object.values(endSteps).map((s) => s.join());
-    expect(new Set(steps).size).to.equal(steps.length);
-    expect(endSteps.reusable.join()).to.match(/Mark the hose/);
-    expect(endSteps.banjo.join()).to.match(/Two new washers/);
   });
 });
 

@@ -1,6 +1,3 @@
-import { applyAct } from '../../src/acts/apply-act.ts';
-import { genericSearch } from '../../src/fittings/stock.ts';
-import { ChainPlanner, fillJoints } from '../../src/joints/chain-plan.ts';
 import type { ThreadReading } from '../../src/threads/thread-reading.ts';
 import { mm } from '../../src/units/quick.ts';
 import { rules } from '../../src/checks/rules.ts';
@@ -9,6 +6,7 @@ import { demoJobs } from '../../src/demo/index.ts';
 import type { Job } from '../../src/job/job.ts';
 import { findingsOf } from '../../src/reckoning/findings.ts';
 import { sayIn } from '../../src/units/unit-system.ts';
+import { filled } from '../filled.ts';
 import { fuelLimits } from '../limits/fuel-limits.ts';
 import { jointLimits } from '../limits/joint-limits.ts';
 import type { Limit } from '../limits/limit.ts';
@@ -19,12 +17,6 @@ import { afterRailJob, changed } from '../rule-cases.ts';
 import { saidOfActs, saidOfLayouts } from './what-acts-do.ts';
 import { saidOf, saidOfReading, snagLines } from './what-is-said.ts';
 
-/** A job whose joints all have what goes between them. */
-function filled(job: Job): Job {
-  const findings = findingsOf(job);
-  const act = fillJoints(findings.joints, new ChainPlanner(genericSearch()).plan(findings));
-  return act ? applyAct(job, act) : job;
-}
 /** A job whose wires are all too thin. */
 const thinWired = (job: Job): Job =>
   changed(job, ({ wiring }) => {

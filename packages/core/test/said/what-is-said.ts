@@ -26,6 +26,8 @@ import { proofsOf } from '../../src/wiring/proofs.ts';
 import { connectorFaces, rollPlans, wireCells } from '../../src/wiring/wire-list.ts';
 import { workingsOf } from '../../src/working/workings.ts';
 
+const metric = sayIn('metric');
+
 /** Which threads readings can be, how likely, and what to measure to know. */
 export const saidOfReading = (reading: ThreadReading): string[] => {
   const { candidates, bySize, nearMisses, next } = findThread(reading);
@@ -38,7 +40,7 @@ export const saidOfReading = (reading: ThreadReading): string[] => {
 };
 
 /** Everything that Endrel says and reckons of a job, as lines of text under headings: what a change of the program moves is seen in them. */
-export function saidOf(job: Job, only?: readonly SaidOf[], say: Say = sayIn('metric')): string[] {
+export function saidOf(job: Job, only?: readonly SaidOf[]): string[] {
   const { findings, snags } = assess(job);
   const stops = snags.filter((s) => s.grade === 'stop').length;
   const sections: Record<SaidOf, () => string[]> = {
@@ -46,9 +48,10 @@ export function saidOf(job: Job, only?: readonly SaidOf[], say: Say = sayIn('met
       ...findings.needs.map((n) => `${n.stage}: ${needTitle(findings.job, n)}`),
       ...findings.faults.map((f) => describeRunFault(f, findings.job)),
     ],
-    snags: () => snags.flatMap((s) => snagLines(s, say)),
+    snags: () => snags.flatMap((s) => snagLines(s, metric)),
     workings: () => linesOf(workingsOf(findings).filter(({ key }) => !key.includes(':') || TOLD.test(key))),
-    sheets: () => linesOf(cardsOf({ job: findings.job, joints: findings.joints, say, asOf: ['revision 1'], stops })),
+    sheets: () =>
+      linesOf(cardsOf({ job: findings.job, joints: findings.joints, say: metric, asOf: ['revision 1'], stops })),
     joints: () => linesOf(ofJoints(findings)),
     lists: () => linesOf(ofWiring(findings)),
     run: () => linesOf(ofRun(findings)),
@@ -187,10 +190,10 @@ const columnsOf = (value: readonly unknown[]): Told | undefined => {
 };
 
 /** A value as lines, one for what holds nothing but plain values. Functions are left out. */
-export function linesOf(value: unknown, name = '', say: Say = sayIn('metric')): string[] {
+export function linesOf(value: unknown, name = ''): string[] {
   if (!isTold(value)) return [];
   if (!isObject(value)) return [`${name} ${plain(value)}`];
-  if (isFigure(value)) return [`${name} ${say.figure(value)}`];
+  if (isFigure(value)) return [`${name} ${metric.figure(value)}`];
   const list = value instanceof Set ? [...value] : Array.isArray(value) ? (value as unknown[]) : undefined;
   const numbers = list && numbersIn(list);
   if (numbers) return [`${name} ${row(numbers)}`];
@@ -199,9 +202,9 @@ export function linesOf(value: unknown, name = '', say: Say = sayIn('metric')): 
   const isOwn = (v: unknown) => !isObject(v) || isFigure(v);
   const own = entries
     .filter(([, v]) => isOwn(v))
-    .map(([key, v]) => `${list ? '' : `${key} `}${isFigure(v) ? say.figure(v) : plain(v)}`);
+    .map(([key, v]) => `${list ? '' : `${key} `}${isFigure(v) ? metric.figure(v) : plain(v)}`);
   return [
     ...(own.length > 0 ? [`${name} ${own.join(list ? ' | ' : ', ')}`] : []),
-    ...entries.filter(([, v]) => !isOwn(v)).flatMap(([key, v]) => linesOf(v, `${name}.${key}`, say)),
+    ...entries.filter(([, v]) => !isOwn(v)).flatMap(([key, v]) => linesOf(v, `${name}.${key}`)),
   ];
 }
