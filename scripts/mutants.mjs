@@ -30,6 +30,7 @@ const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
 const USED_BY = {
   hydraulics: ['run/prepared-run', 'run/system-curve', 'networks/networks'],
   checks: ['run/run-fault'],
+  routes: ['checks/rules/route-rules', '../test/said/said-routes'],
   run: ['checks/rules/voltage-drop', 'checks/rules/beyond-pump-table', 'networks/networks', 'working/run-workings'],
 };
 /** What asks the server as pages do; the others start and stop whole processes. */

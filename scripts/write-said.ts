@@ -6,7 +6,14 @@ import {
   saidOfJobs,
   saidOfLimits,
   saidOfThreads,
+  saidOfWays,
 } from '../packages/core/test/said/said-jobs.ts';
 
-for (const [name, said] of Object.entries({ ...saidOfJobs, ...saidOfLimits, ...saidOfThreads, ...saidOfDeeds }))
+for (const [name, said] of Object.entries({
+  ...saidOfJobs,
+  ...saidOfLimits,
+  ...saidOfThreads,
+  ...saidOfDeeds,
+  ...saidOfWays,
+}))
   writeFileSync(saidFile(name), said().join('\n'));

@@ -59,6 +59,19 @@ describe('the order of bends', () => {
     expect(clashes.map((c) => c.bend)).to.deep.equal([1]);
     expect(clashes[0]!.by).to.be.closeTo((0.03 + OD) / 2, 1e-6); // right through its middle
   });
+  it('is the first with the fewest clashes where none is clear; of many bends not every order is tried', () => {
+    const zigzag = (n: number) =>
+      table(
+        [250, ...Array<number>(n - 1).fill(60), 300],
+        Array<number>(n).fill(0),
+        Array.from({ length: n }, (_, i) => (i % 2 ? 90 : 180)),
+      );
+    const of = (n: number) => bestBendOrder(zigzag(n), bender, OD);
+    expect(of(5).order).to.deep.equal([0, 1, 2, 4, 3]); // the order from either end has three
+    expect(of(5).clashes.map((c) => c.bend)).to.deep.equal([1, 3]);
+    expect(of(9).clashes.length, 'of 362 880 orders some').to.be.above(2);
+    expect(bestBendOrder(table([300], [], []), bender, OD)).to.deep.equal({ order: [], clashes: [] });
+  });
   it('has every bend once, whatever the tube', () => {
     const next = seeded(5);
     for (let i = 0; i < 12; i++) {

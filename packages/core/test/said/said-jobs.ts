@@ -15,6 +15,7 @@ import { tankLimits } from '../limits/tank-limits.ts';
 import { wiringLimits } from '../limits/wiring-limits.ts';
 import { afterRailJob, changed } from '../rule-cases.ts';
 import { saidOfActs, saidOfLayouts } from './what-acts-do.ts';
+import { saidOfRoutes } from './what-routes-say.ts';
 import { saidOf, saidOfReading, snagLines } from './what-is-said.ts';
 
 /** A job whose wires are all too thin. */
@@ -70,6 +71,9 @@ export const saidOfDeeds: Said = {
       ...saidOfActs(structuredClone(job), i + 1),
       '',
     ]),
+};
+export const saidOfWays: Said = {
+  'shuttle-routes': () => saidOfRoutes(demoJobs.islandShuttle, 7),
 };
 export const saidOfThreads: Said = { threads: () => readings.flatMap(saidOfReading) };
 export const saidOfLimits = madeBy(limits, (all: readonly Limit[]) => all.flatMap(saidOver));
