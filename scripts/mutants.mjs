@@ -30,9 +30,10 @@ const JUDGED_BY_RULES = ['hangers', 'vents', 'sizing', 'checks'];
 const USED_BY = {
   hydraulics: ['run/prepared-run', 'run/system-curve', 'networks/networks'],
   checks: ['run/run-fault'],
-  routes: ['checks/rules/route-rules', '../test/said/said-routes'],
   run: ['checks/rules/voltage-drop', 'checks/rules/beyond-pump-table', 'networks/networks', 'working/run-workings'],
 };
+/** Folders that other tests judge than whole jobs do: nearer, and quicker. */
+const JUDGED_BY = { routes: ['checks/rules/route-rules.test.ts', '../test/said/said-routes.test.ts'] };
 /** What asks the server as pages do; the others start and stop whole processes. */
 const SERVER_TESTS = [
   'acts-api',
@@ -69,6 +70,10 @@ if (paths.length === 0) {
 
 const isFolder = (p) => statSync(path.join(projectRoot, p)).isDirectory();
 const folders = paths.map((p) => (isFolder(p) ? p : path.dirname(p)));
+const judgesOf = (folder) => {
+  const [, own] = Object.entries(JUDGED_BY).find(([name]) => folder.startsWith(`${CORE}/${name}`)) ?? [];
+  return own?.map((test) => `${CORE}/${test}`) ?? (folder.startsWith(CORE) ? JUDGES : []);
+};
 const isServer = (f) => f.startsWith('packages/server/');
 // the server is tried by what is asked of it
 const near = folders.filter((f) => !isServer(f)).map((f) => `${f}/**/*.test.ts`);
@@ -99,7 +104,7 @@ writeFileSync(
     plugins: ['@stryker-mutator/mocha-runner'],
     testRunnerNodeArgs: ['--import', 'tsx'],
     mochaOptions: {
-      spec: [...near, ...(folders.some((f) => f.startsWith(CORE)) ? JUDGES : [])],
+      spec: [...new Set([...near, ...folders.flatMap(judgesOf)])],
       ignore: SLOW,
       require: ['./packages/core/test/forget-between-tests.ts'],
     },
