@@ -24,16 +24,13 @@ const SWEEP = 4; // looks while a bend is made
  * @param outside - of the tube, m.
  */
 export function bestBendOrder(table: BendTable, bender: Bender, outside: number): BendOrder {
-  const n = table.bends.length;
-  let best: BendOrder | undefined;
-  let tried = 0;
-  for (const order of orders(n)) {
-    if (tried++ >= MOST_TRIED) break;
+  const tried: BendOrder[] = [];
+  for (const order of orders(table.bends.length)) {
     const clashes = clashesOf(table, bender, outside, order);
-    if (clashes.length === 0) return { order, clashes };
-    if (!best || clashes.length < best.clashes.length) best = { order, clashes };
+    tried.push({ order, clashes });
+    if (clashes.length === 0 || tried.length === MOST_TRIED) break;
   }
-  return best ?? { order: [], clashes: [] };
+  return tried.reduce((best, other) => (other.clashes.length < best.clashes.length ? other : best));
 }
 
 function* orders(n: number): Generator<number[]> {

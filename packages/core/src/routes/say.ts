@@ -57,11 +57,7 @@ export function sayZoneFault(job: Pick<Job, 'routes'>, fault: ZoneFault): string
 /** Why a line cannot be laid so, in a sentence. */
 export const sayLineFault = (fault: HoseFault | BendFault): string => {
   const said =
-    fault.code === 'tooFewPoints' ||
-    fault.code === 'radius' ||
-    fault.code === 'turnsBack' ||
-    (fault.code === 'coincide' && 'point' in fault) ||
-    (fault.code === 'notANumber' && 'point' in fault)
+    fault.code === 'tooFewPoints' || fault.code === 'radius' || 'point' in fault
       ? sayBendFault(fault)
       : sayHoseFault(fault);
   return `${capital(said)}.`;

@@ -253,6 +253,9 @@ describe('routes: panels, tubes, clips and the tank', () => {
     expect([snag.part, Math.round(snag.figure!.si * 1000)]).to.deep.equal([FEED, 601]);
     expect(snag.cure).to.match(/^Put a union or a quick connector \d+ mm along it/);
     expect(of(onTop(140), 'tank-cannot-drop').map((n) => n.part)).to.include(FEED); // its next joint is over the tank too
+    const panel = structuredClone(onTop(601)) as unknown as DeepJob;
+    panel.routes.zones[0].kind = 'panel'; // nothing that comes down
+    expect(of(panel as unknown as Job, 'tank-cannot-drop')).to.have.length(0);
   });
   it('a spanner turns at both ends of a line: 2.2 times its flats across', () => {
     // 19 mm across: the head sweeps 20.9 mm; the nut's middle stands 12 mm out of the port
