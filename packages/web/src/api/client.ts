@@ -20,6 +20,10 @@ export class OfflineError extends Error {
 export const isAway = (error: unknown): boolean =>
   error instanceof OfflineError || (error instanceof ApiError && (error.status >= 500 || error.status === 429));
 
+/** What was sent was turned down for what it holds: sending the same again helps nothing. */
+export const isUnreadable = (error: unknown): error is ApiError =>
+  error instanceof ApiError && (error.status === 400 || error.status === 413);
+
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE';
 
 /** One call to the API. @throws ApiError, or OfflineError when nothing answers. */

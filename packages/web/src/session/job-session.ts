@@ -6,10 +6,10 @@ import { describeAct } from '@endrel/core/acts/act';
 import { restoring } from '@endrel/core/acts/touched';
 import type { Job } from '@endrel/core/job/job';
 import type { FieldPath } from '@endrel/core/fields/field-path';
-import { ApiError, isAway } from '../api/client.ts';
+import { isAway, isUnreadable } from '../api/client.ts';
 import { type Kept, type PendingAct, type RefusedAct, type Step } from './kept.ts';
 import { Listeners } from './listeners.ts';
-import { fieldOf, withActs } from './pending.ts';
+import { continuing, fieldOf, withActs } from './pending.ts';
 
 export type SaveState =
   | { status: 'saved' }
@@ -292,7 +292,7 @@ export class JobSession {
       await this.#take(answer, sent);
     } catch (error) {
       this.#running = false;
-      if (isOfTheActs(error)) this.#narrow(sent, (error as ApiError).message);
+      if (isUnreadable(error)) this.#narrow(sent, error.message);
       else this.#failed(error);
     }
   }
@@ -393,14 +393,4 @@ export class JobSession {
     this.#snapshot = this.#makeSnapshot();
     this.#listeners.tell();
   }
-}
-
-/** Whether a request was turned down for what it holds, so that sending the same again helps nothing. */
-const isOfTheActs = (error: unknown): boolean =>
-  error instanceof ApiError && (error.status === 400 || error.status === 413);
-
-/** A job with acts that the server has done; undefined where one cannot be done here, which a fresh reading settles. */
-function continuing(job: Job, acts: readonly { readonly act: Act }[]): Job | undefined {
-  const { job: now, dropped } = withActs(job, acts);
-  return dropped.length === 0 ? now : undefined;
 }

@@ -25,3 +25,9 @@ export function withActs<A extends { readonly act: Act }>(
   }
   return { job: now, done, dropped };
 }
+
+/** A job with acts that the server has done; undefined where one cannot be done here, which a fresh reading settles. */
+export function continuing(job: Job, acts: readonly { readonly act: Act }[]): Job | undefined {
+  const { job: now, dropped } = withActs(job, acts);
+  return dropped.length === 0 ? now : undefined;
+}
