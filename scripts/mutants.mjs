@@ -3,7 +3,7 @@
 //
 // A path is a folder or file of packages/core/src, or of a package, such as web/src/session or server/src/services; `all` is what
 // everything else stands on. Without one, the files changed since the last commit are taken. A share tries that part of their
-// lines, the same each time. The tests beside what is mutated are run, and those that judge whole jobs. What a
+// lines, the same each time. The tests beside what is mutated are run, and those that judge it by what a job says. What a
 // message says (strings) is not mutated: it is read by eye. It takes minutes and is no part of npm test.
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
@@ -33,7 +33,9 @@ const USED_BY = {
   run: ['checks/rules/voltage-drop', 'checks/rules/beyond-pump-table', 'networks/networks', 'working/run-workings'],
 };
 /** Folders that other tests judge than whole jobs do: nearer, and quicker. */
-const JUDGED_BY = { routes: ['checks/rules/route-rules.test.ts', '../test/said/said-routes.test.ts'] };
+const JUDGED_BY = {
+  routes: [`${CORE}/checks/rules/route-rules.test.ts`, 'packages/core/test/said/said-routes.test.ts'],
+};
 /** What asks the server as pages do; the others start and stop whole processes. */
 const SERVER_TESTS = [
   'acts-api',
@@ -72,7 +74,7 @@ const isFolder = (p) => statSync(path.join(projectRoot, p)).isDirectory();
 const folders = paths.map((p) => (isFolder(p) ? p : path.dirname(p)));
 const judgesOf = (folder) => {
   const [, own] = Object.entries(JUDGED_BY).find(([name]) => folder.startsWith(`${CORE}/${name}`)) ?? [];
-  return own?.map((test) => `${CORE}/${test}`) ?? (folder.startsWith(CORE) ? JUDGES : []);
+  return own ?? (folder.startsWith(CORE) ? JUDGES : []);
 };
 const isServer = (f) => f.startsWith('packages/server/');
 // the server is tried by what is asked of it

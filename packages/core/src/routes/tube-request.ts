@@ -1,16 +1,20 @@
 import { z } from 'zod';
 import { lineSchema } from '../fields/text.ts';
+import type { RoutedLine } from './lines.ts';
 
 const metres = z.number().min(-100).max(100);
 const turn = z.number().min(-7).max(7); // rad
 const MOST_BENDS = 60;
+const LONGEST_TITLE = 200;
+/** m of tube that strips are printed for. */
+export const LONGEST_CUT = 30;
 /** A bent tube, to be printed: strips that wrap round it at true size, and its views. SI. */
 export const tubeRequestSchema = z.strictObject({
-  title: lineSchema(200),
+  title: lineSchema(LONGEST_TITLE),
   outside: z.number().min(0.002).max(0.05),
   radius: z.number().min(0.002).max(1),
   /** What is cut off the stock. */
-  cut: z.number().min(0.01).max(30),
+  cut: z.number().min(0.01).max(LONGEST_CUT),
   table: z
     .strictObject({
       straights: z
@@ -35,3 +39,19 @@ export const tubeRequestSchema = z.strictObject({
     .optional(),
 });
 export type TubeRequest = z.infer<typeof tubeRequestSchema>;
+
+/** What is printed of a routed tube; undefined while it cannot be bent. */
+export function tubeRequestOf(title: string, { radius, tube }: RoutedLine): TubeRequest | undefined {
+  const { table, bench, laid, bendRadius } = tube ?? {};
+  if (!table || !bench || bendRadius === undefined) return undefined;
+  const { straights, rotations, bends } = table;
+  return {
+    title: title.slice(0, LONGEST_TITLE),
+    outside: 2 * radius,
+    radius: bendRadius,
+    cut: bench.cut,
+    table: { straights: [...straights], rotations: [...rotations], bends: [...bends] },
+    steps: [...bench.steps],
+    ...(laid ? { corners: laid.corners.map(([x, y, z]): [number, number, number] => [x, y, z]) } : {}),
+  };
+}

@@ -77,4 +77,6 @@ export const saidOfWays: Said = {
 };
 export const saidOfThreads: Said = { threads: () => readings.flatMap(saidOfReading) };
 export const saidOfLimits = madeBy(limits, (all: readonly Limit[]) => all.flatMap(saidOver));
+/** All of it, by the name of its file. */
+export const allSaid: Said = { ...saidOfJobs, ...saidOfLimits, ...saidOfThreads, ...saidOfDeeds, ...saidOfWays };
 export const saidFile = (name: string): URL => new URL(`./${name}.txt`, import.meta.url);

@@ -5,6 +5,7 @@ import { pointsOfTable } from '@endrel/core/routes/bend-table';
 import { LARGEST_ROUTE_CSV, readBendCsv, readPointsCsv, type RouteCsvFault } from '@endrel/core/routes/read-route-csv';
 import { MOST_COPIED, MOST_THROUGH } from '@endrel/core/job/routes';
 import { lineName, type RoutedLine, type TubeRoute } from '@endrel/core/routes/lines';
+import { LONGEST_CUT, tubeRequestOf } from '@endrel/core/routes/tube-request';
 import { bentLine } from '@endrel/core/routes/tube-line';
 import type { Act } from '@endrel/core/acts/act';
 import { printTube } from '../../api/print.ts';
@@ -38,16 +39,7 @@ export function TubeFiles({ line, tube }: { line: RoutedLine; tube: TubeRoute })
   async function pdf() {
     setState({ working: true });
     try {
-      const { straights, rotations, bends: angles } = table;
-      const file = await printTube({
-        title: `${job.name}, ${lineName(job, line.part)}`.slice(0, 200),
-        outside: 2 * line.radius,
-        radius: tube.bendRadius,
-        cut: bench.cut,
-        table: { straights: [...straights], rotations: [...rotations], bends: [...angles] },
-        steps: [...bench.steps],
-        ...(tube.laid ? { corners: corners.map((p) => [...p]) } : {}),
-      });
+      const file = await printTube(tubeRequestOf(`${job.name}, ${lineName(job, line.part)}`, line)!);
       download(`${name}.pdf`, 'application/pdf', file);
       setState({});
     } catch (error) {
@@ -75,7 +67,7 @@ export function TubeFiles({ line, tube }: { line: RoutedLine; tube: TubeRoute })
       <button className="button" onClick={() => void dxf()}>
         DXF
       </button>
-      <button className="button" disabled={state.working || bench.cut > 30} onClick={() => void pdf()}>
+      <button className="button" disabled={state.working || bench.cut > LONGEST_CUT} onClick={() => void pdf()}>
         {state.working ? 'Making the sheets …' : 'Wrap strips and views, PDF'}
       </button>
       <FileButton label="Read points or bends" accept=".csv,text/csv" onFile={(file) => void read(file)} />
